@@ -1,0 +1,179 @@
+"""An account of a replay: what was turned, by how much, which limits were touched, when gates were open."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, dataclass
+from typing import TYPE_CHECKING, Any
+
+from .axes import POSITIVE
+
+if TYPE_CHECKING:
+    import numpy as np
+    import numpy.typing as npt
+    import pandas as pd
+
+    from .axes import Axis
+    from .profile import Profile
+
+    Mask = npt.NDArray[np.bool_]
+
+TOUCH = 0.01
+"""Degrees: an axis this near to its limit touches it."""
+
+WAYS = {"yaw": ("right", "left"), "pitch": ("up", "down"), "roll": ("right side down", "right side up")}
+"""What people call the positive and the negative way."""
+
+
+@dataclass(frozen=True)
+class Span:
+    """A stretch of time, in seconds."""
+
+    begin: float
+    end: float
+
+
+@dataclass(frozen=True)
+class Touch:
+    """The times in which an axis was at one of its limits."""
+
+    limit: float
+    side: str
+    spans: tuple[Span, ...]
+
+
+@dataclass(frozen=True)
+class Turned:
+    """What became of one axis, in degrees; `forth` is the whole way in the positive direction."""
+
+    forth: float
+    back: float
+    least: float
+    most: float
+    end: float
+    touches: tuple[Touch, ...]
+
+
+@dataclass(frozen=True)
+class Account:
+    """What happened in a replay, as seen at the ends of its frames."""
+
+    title: str
+    seconds: float
+    frames: int
+    axes: dict[str, Turned]
+    gates: dict[str, tuple[Span, ...]]
+    refused: dict[str, dict[str, int]]
+
+    def as_dict(self) -> dict[str, Any]:
+        """The same as plain data."""
+        return asdict(self)
+
+    def text(self) -> str:
+        """The same for people: a few lines."""
+        head = [self.title] if self.title else []
+        head.append(f"{self.seconds:g} s in {self.frames:,} frames")
+        rows = [row for name, turned in self.axes.items() for row in _axis_rows(name, turned)]
+        rows += [(name, _gate_words(spans)) for name, spans in self.gates.items()]
+        rows.append(("refused", _refused_words(self.refused)))
+        width = max(len(name) for name, _ in rows)
+        return "\n".join([*head, "", *(f"{name:<{width}}  {words}" for name, words in rows)])
+
+
+def account_of(profile: Profile, table: pd.DataFrame) -> Account:
+    """Say what happened in a replay of a profile; axes that stood still all the time are left out."""
+    t = table["t"].to_numpy()
+    axes = {axis.name: _turned(axis, table) for axis in profile.axes}
+    return Account(
+        title=profile.title,
+        seconds=float(t[-1]) if len(t) else 0.0,
+        frames=len(t),
+        axes={name: turned for name, turned in axes.items() if turned.forth or turned.back},
+        gates={gate.name: spans(t, table[f"gate_{gate.name}"].to_numpy() != 0) for gate in profile.gates},
+        refused=dict(table.attrs.get("refused", {})),
+    )
+
+
+def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Span, ...]:
+    """The stretches in which something held, from frame ends `t` and whether it held there."""
+    import numpy as np
+
+    edges = np.flatnonzero(np.diff(np.concatenate(([False], open_, [False])).astype(np.int8)))
+    return tuple(
+        Span(float(t[begin]), float(t[min(end, len(t) - 1)])) for begin, end in edges.reshape(-1, 2).tolist()
+    )
+
+
+def touches(axis: Axis, table: pd.DataFrame) -> tuple[Touch, ...]:
+    """Each limit of an axis that was touched, and when."""
+    import numpy as np
+
+    t, value = table["t"].to_numpy(), whole(axis, table)
+    found = []
+    for side, limit in (("lower", axis.low), ("upper", axis.high)):
+        when = spans(t, np.abs(value - limit) <= TOUCH)
+        if when:
+            found.append(Touch(limit, side, when))
+    return tuple(found)
+
+
+def whole(axis: Axis, table: pd.DataFrame) -> npt.NDArray[np.float64]:
+    """An axis over time, its full turns kept."""
+    return table["yaw_total" if axis.name == "yaw" else axis.name].to_numpy()
+
+
+def _turned(axis: Axis, table: pd.DataFrame) -> Turned:
+    import numpy as np
+
+    value = np.concatenate(([axis.start], whole(axis, table)))
+    steps = np.diff(value)
+    return Turned(
+        forth=float(steps[steps > 0].sum()),
+        back=float(-steps[steps < 0].sum()),
+        least=float(value.min()),
+        most=float(value.max()),
+        end=float(table[axis.name].iloc[-1]) if len(table) else axis.start,
+        touches=touches(axis, table),
+    )
+
+
+def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
+    forth, back = WAYS[name]
+    rows = [
+        (
+            name,
+            f"turned {_degrees(turned.forth)} {forth} and {_degrees(turned.back)} {back}; "
+            f"went from {_degrees(turned.least)} to {_degrees(turned.most)}; ended at {_degrees(turned.end)}",
+        )
+    ]
+    for touch in turned.touches:
+        total = sum(span.end - span.begin for span in touch.spans)
+        rows.append(
+            ("", f"at its {touch.side} limit of {_degrees(touch.limit)} for {total:.2f} s, first at {touch.spans[0].begin:.2f} s")
+        )  # fmt: skip
+    return rows
+
+
+def _degrees(value: float) -> str:
+    return f"{round(value, 1) + 0.0:.10g} deg"
+
+
+def _gate_words(when: tuple[Span, ...]) -> str:
+    if not when:
+        return "never open"
+    total = sum(span.end - span.begin for span in when)
+    shown = ", ".join(f"{span.begin:.2f} to {span.end:.2f} s" for span in when[:4])
+    more = f" and {len(when) - 4} more times" if len(when) > 4 else ""
+    return f"open for {total:.2f} s: {shown}{more}"
+
+
+def _refused_words(refused: dict[str, dict[str, int]]) -> str:
+    if not refused:
+        return "nothing"
+    return "; ".join(
+        f"{signal}: {count:,} {'row' if count == 1 else 'rows'} {reason}"
+        for signal, reasons in refused.items()
+        for reason, count in reasons.items()
+    )
+
+
+assert set(WAYS) == set(POSITIVE)

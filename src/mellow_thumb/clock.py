@@ -1,0 +1,59 @@
+"""The clock of a session: it only moves forward, and never far at once."""
+
+from __future__ import annotations
+
+
+class Clock:
+    """Session time, kept as a compensated sum, with the times that were taken out of it.
+
+    A host's own clock runs on through a hitch; a session's does not. A frame longer than `ceiling` is cut
+    there, and :meth:`inside` tells what a moment of the host's clock is in session time.
+    """
+
+    __slots__ = ("_before", "_edge", "_small", "ceiling", "cut", "now", "skipped", "stalled")
+
+    def __init__(self, ceiling: float) -> None:
+        self.ceiling = ceiling
+        self.now = 0.0
+        self.cut = 0
+        """Frames that were longer than the ceiling."""
+        self.stalled = 0
+        """Frames in which time ran back, or was no number; it stood still instead."""
+        self.skipped = 0.0
+        """Seconds that were taken out of the clock so far."""
+        self._small = 0.0
+        self._edge = -1.0  # the last cut, in host time: from here on it was taken out
+        self._before = 0.0  # what had been skipped up to there
+
+    def inside(self, moment: float) -> float:
+        """A moment of the host's clock in session time; one that was cut out is where the cut was made."""
+        if moment > self._edge:
+            shifted = moment - self.skipped
+            edge = self._edge - self._before
+            return shifted if shifted > edge else edge
+        return moment - self._before
+
+    def advance(self, dt: float) -> float:
+        """Go on by `dt` seconds; returns how many seconds were cut."""
+        step = dt + self._small
+        end = self.now + step
+        return self._go(end, step - (end - self.now))
+
+    def reach(self, moment: float) -> float:
+        """Go on to a moment of the host's clock; returns how many seconds were cut."""
+        return self._go(moment - self.skipped, 0.0)
+
+    def _go(self, end: float, small: float) -> float:
+        if self.now <= end <= self.now + self.ceiling:
+            self.now, self._small = end, small
+            return 0.0
+        if not self.now < end < float("inf"):
+            self.stalled += 1
+            return 0.0
+        self.cut += 1
+        self.now += self.ceiling
+        self._small = 0.0
+        lost = end - self.now
+        self._edge, self._before = self.now + self.skipped, self.skipped
+        self.skipped += lost
+        return lost

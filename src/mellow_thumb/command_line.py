@@ -1,0 +1,110 @@
+"""The command line: few verbs, each worth its place."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import TYPE_CHECKING, Any
+
+import click
+
+from . import __version__
+from .errors import MellowThumbError
+
+if TYPE_CHECKING:
+    import pandas as pd
+
+    from .profile import Profile
+
+
+class _Commands(click.Group):
+    """Commands whose errors are said in one place: what is wrong with the input ends with exit code 1."""
+
+    def invoke(self, ctx: click.Context) -> Any:
+        try:
+            return super().invoke(ctx)
+        except MellowThumbError as error:
+            click.echo(str(error), err=True)
+            ctx.exit(1)
+
+
+@click.group(cls=_Commands, context_settings={"help_option_names": ["-h", "--help"]})
+@click.version_option(__version__, message="mellow-thumb %(version)s")
+def main() -> None:
+    """Map what hands do to devices to camera axes, and see how it feels."""
+
+
+@main.command()
+@click.option(
+    "--out", type=click.Path(path_type=Path, exists=True, file_okay=False), default=Path(),
+    help="The folder to write the picture into.  [default: here]",
+)  # fmt: skip
+def demo(out: Path) -> None:
+    """Replay ten seconds of field glasses in the salt marsh, say what happened and draw it."""
+    from . import marsh
+    from .profile import load_profile
+    from .replay import replay as play
+    from .take_files import read_take
+
+    profile = load_profile(marsh.PROFILE)
+    table = play(profile, read_take(marsh.TAKE))
+    _tell(profile, table)
+    picture = out / "field_glasses.png"
+    _write(profile, table, picture)
+    click.echo(f"\nThe profile and the take to play with:\n  {marsh.PROFILE}\n  {marsh.TAKE}")
+
+
+@main.command()
+@click.argument("profile", type=click.Path(path_type=Path))
+@click.argument("take", type=click.Path(path_type=Path))
+@click.option("--rate", type=click.FloatRange(1, 10_000), default=60.0, show_default=True, metavar="HZ",
+              help="Frames a second.")  # fmt: skip
+@click.option("-o", "--output", type=click.Path(path_type=Path), metavar="FILE",
+              help="Write a table (.csv) or a picture (.png, .svg, .pdf).")  # fmt: skip
+@click.option("--json", "as_json", is_flag=True, help="Say what happened as JSON.")
+def replay(profile: Path, take: Path, rate: float, output: Path | None, as_json: bool) -> None:
+    """Play TAKE through PROFILE and say what was turned, by how much, and where it stopped."""
+    from .profile import load_profile
+    from .replay import replay as play
+    from .take_files import read_take
+
+    loaded, recorded = load_profile(profile), read_take(take)
+    for note in recorded.notes:
+        click.echo(f"{take}: {note}", err=True)
+    try:
+        table = play(loaded, recorded, rate=rate)
+    except ValueError as error:
+        raise click.ClickException(str(error)) from None
+    _tell(loaded, table, as_json=as_json)
+    if output:
+        _write(loaded, table, output, quiet=as_json)
+
+
+def _tell(profile: Profile, table: pd.DataFrame, *, as_json: bool = False) -> None:
+    """Print what happened, for people or for programs."""
+    from .account import account_of
+
+    account = account_of(profile, table)
+    if as_json:
+        import json
+
+        click.echo(json.dumps(account.as_dict(), indent=2))
+    else:
+        click.echo(account.text())
+
+
+def _write(profile: Profile, table: pd.DataFrame, path: Path, *, quiet: bool = False) -> None:
+    """Write a replay as what the suffix says."""
+    from .errors import OutputError, listed, nearest
+    from .figures import SUFFIXES, axes_over_time, save_figure
+    from .files import replacing
+
+    suffix = path.suffix.lower()
+    if suffix == ".csv":
+        with replacing(path) as fresh:
+            table.to_csv(fresh, index=False)
+    elif suffix in SUFFIXES:
+        save_figure(axes_over_time(profile, table), path)
+    else:
+        known = (".csv", *SUFFIXES)
+        raise OutputError(f'{path}: found the suffix "{suffix}"; expected {listed(known)}{nearest(suffix, known)}')
+    click.echo(f"wrote {path}", err=quiet)

@@ -1,0 +1,102 @@
+"""What goes wrong, said so that it can be put right.
+
+One tree under :class:`MellowThumbError`; each leaf is also the built-in error that a caller would
+expect, so ``except ValueError`` works as well.
+"""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable, Sequence
+    from typing import Self
+
+
+class MellowThumbError(Exception):
+    """The root of every error that this library raises on purpose."""
+
+
+class UnitError(MellowThumbError, ValueError):
+    """A quantity that is not a number with a known unit, or whose unit does not fit."""
+
+
+class SignalError(MellowThumbError, LookupError):
+    """A signal address that the catalogue does not hold."""
+
+
+class PlanError(MellowThumbError, ValueError):
+    """Routes, gates, axes and a mount that do not belong together."""
+
+
+class Problem:
+    """One thing that is wrong in a file: where, what was found, what was expected, the nearest right word.
+
+    ``line`` counts from 1; 0 stands for the file as a whole.
+    """
+
+    __slots__ = ("expected", "file", "found", "hint", "line", "where")
+
+    def __init__(self, file: str, line: int, where: str, found: str, expected: str, hint: str = "") -> None:
+        self.file, self.line, self.where = file, line, where
+        self.found, self.expected, self.hint = found, expected, hint
+
+    def __str__(self) -> str:
+        place = f"{self.file}:{self.line}" if self.line else self.file
+        subject = f"{self.where}: " if self.where else ""
+        expected = f"; expected {self.expected}" if self.expected else ""
+        return f"{place}: {subject}found {self.found}{expected}{self.hint}"
+
+    def __repr__(self) -> str:
+        return f"Problem({str(self)!r})"
+
+
+class FileError(MellowThumbError, ValueError):
+    """A file that was refused; ``problems`` lists every reason, in the order of their lines."""
+
+    def __init__(self, problems: Sequence[Problem]) -> None:
+        self.problems = tuple(sorted(problems, key=lambda problem: problem.line))
+        super().__init__("\n".join(map(str, self.problems)))
+
+    @classmethod
+    def single(cls, file: str, line: int, found: str, expected: str, *, where: str = "", hint: str = "") -> Self:
+        """The same error for a file with one problem."""
+        return cls([Problem(file, line, where, found, expected, hint)])
+
+
+class ProfileError(FileError):
+    """A profile that was refused."""
+
+
+class TakeError(FileError):
+    """A take that was refused."""
+
+
+class OutputError(MellowThumbError, OSError):
+    """A file that could not be written; whatever stood there before still does."""
+
+
+def nearest(word: str, known: Iterable[str]) -> str:
+    """Return ``; did you mean ...?`` for the known word closest to `word`, or nothing.
+
+    >>> nearest("mouse.mvoe", ["mouse.move", "mouse.left"])
+    '; did you mean mouse.move?'
+    >>> nearest("tide", ["mouse.move"])
+    ''
+    """
+    from difflib import get_close_matches
+
+    known = list(known)
+    folded = {name.casefold(): name for name in known}
+    close = get_close_matches(word.casefold(), folded, n=1, cutoff=0.6)
+    return f"; did you mean {folded[close[0]]}?" if close else ""
+
+
+def listed(words: Iterable[str], joiner: str = "or") -> str:
+    """Join words the way a sentence does.
+
+    >>> listed(["yaw", "pitch", "roll"])
+    'yaw, pitch or roll'
+    """
+    *first, last = words
+    return f"{', '.join(first)} {joiner} {last}" if first else last

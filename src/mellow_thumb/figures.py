@@ -1,0 +1,114 @@
+"""Figures: a replay drawn for reading."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from .account import spans, touches, whole
+from .axes import POSITIVE
+from .errors import OutputError, listed, nearest
+from .files import replacing
+
+if TYPE_CHECKING:
+    import os
+
+    import pandas as pd
+    from matplotlib.axes import Axes
+    from matplotlib.figure import Figure
+
+    from .axes import Axis
+    from .profile import Profile
+
+SUFFIXES = (".png", ".svg", ".pdf")
+"""The kinds of picture that can be written."""
+
+INK, QUIET, GRID = "#22303a", "#66737c", "#dfe4e6"
+COLOURS = {"yaw": "#1d6a96", "pitch": "#b4531f", "roll": "#5d7a2c"}
+GATES = ("#e8d9a8", "#cfe3d4", "#dcd3ea")
+LIMIT = "#8c2f39"
+
+
+def axes_over_time(profile: Profile, table: pd.DataFrame) -> Figure:
+    """Draw yaw and pitch (and roll, where it moves) over time, with limits and the times gates were open."""
+    from matplotlib.figure import Figure
+
+    shown = [axis for axis in profile.axes if axis.name != "roll" or table["roll"].nunique() > 1]
+    heights = [1.0] * len(shown) + ([0.09 * len(profile.gates)] if profile.gates else [])
+    figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")
+    grid = figure.add_gridspec(
+        len(heights), 1, height_ratios=heights, hspace=0.12, left=0.075, right=0.875, top=0.875, bottom=0.085
+    )
+    panels = [figure.add_subplot(grid[k]) for k in range(len(heights))]
+    for panel, axis in zip(panels, shown, strict=False):
+        _draw_axis(panel, axis, table)
+    if profile.gates:
+        _draw_gates(panels, profile, table)
+    t = table["t"].to_numpy()
+    for panel in panels:
+        panel.set_xlim(0.0, float(t[-1]) if len(t) else 1.0)
+        panel.tick_params(colors=QUIET, labelcolor=INK, labelsize=11, length=0)
+        for side in panel.spines.values():
+            side.set_visible(False)
+        panel.tick_params(labelbottom=panel is panels[-1])
+    panels[-1].set_xlabel("time, s", color=INK, fontsize=12)
+    _title(figure, profile, table)
+    return figure
+
+
+def save_figure(figure: Figure, path: str | os.PathLike[str]) -> None:
+    """Write a figure as PNG, SVG or PDF; the file is replaced whole or not at all.
+
+    Raises :class:`OutputError` for another suffix, or when it cannot be written.
+    """
+    suffix = Path(path).suffix.lower()
+    if suffix not in SUFFIXES:
+        raise OutputError(f'{path}: found the suffix "{suffix}"; expected {listed(SUFFIXES)}{nearest(suffix, SUFFIXES)}')
+    with replacing(path) as fresh:
+        figure.savefig(fresh, format=suffix[1:])
+
+
+def _title(figure: Figure, profile: Profile, table: pd.DataFrame) -> None:
+    frames = len(table)
+    seconds = float(table["t"].iloc[-1]) if frames else 0.0
+    figure.text(0.075, 0.945, profile.title or "Replay", fontsize=17, color=INK, weight="bold")
+    figure.text(0.075, 0.91, f"{seconds:g} s in {frames:,} frames, read at the end of each", fontsize=12, color=QUIET)
+
+
+def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
+    """One axis: its line, its limits, and where it touched them."""
+    t, value, colour = table["t"].to_numpy(), whole(axis, table), COLOURS[axis.name]
+    panel.set_axisbelow(True)
+    panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
+    panel.plot(t, value, color=colour, linewidth=2.2, solid_joinstyle="round", zorder=3)
+    panel.margins(y=0.12)
+    panel.set_ylabel(f"{axis.name}, deg", color=colour, fontsize=13, weight="bold")
+    panel.text(0.008, 0.965, f"positive {POSITIVE[axis.name]}", transform=panel.transAxes, color=QUIET, fontsize=11, va="top")
+    for side, limit in (("min", axis.low), ("max", axis.high)):
+        if abs(limit) == float("inf"):
+            continue
+        panel.axhline(limit, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
+        panel.annotate(f"{side} {limit:g} deg", (1.0, limit), xycoords=("axes fraction", "data"),
+                       xytext=(8, 0), textcoords="offset points", color=LIMIT, fontsize=11, va="center")  # fmt: skip
+    for touch in touches(axis, table):
+        for span in touch.spans:
+            panel.plot([span.begin, span.end], [touch.limit] * 2, color=LIMIT, linewidth=5, solid_capstyle="butt", zorder=4)
+    if len(value):
+        panel.annotate(f"{value[-1]:.1f} deg\nat the end", (1.0, value[-1]), xycoords=("axes fraction", "data"),
+                       xytext=(8, 0), textcoords="offset points", color=colour, fontsize=11, va="center")  # fmt: skip
+
+
+def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> None:
+    """A row a gate, and a tint through every panel, while it was open."""
+    t, (*others, rows) = table["t"].to_numpy(), panels
+    names = [gate.name for gate in profile.gates]
+    for place, name in enumerate(names):
+        colour = GATES[place % len(GATES)]
+        for span in spans(t, table[f"gate_{name}"].to_numpy() != 0):
+            rows.barh(place, span.end - span.begin, left=span.begin, height=0.7, color=colour)
+            for panel in others:
+                panel.axvspan(span.begin, span.end, color=colour, alpha=0.35, linewidth=0, zorder=1)
+    rows.set_yticks(range(len(names)), names)
+    rows.set_ylim(len(names) - 0.4, -0.6)
+    rows.annotate("gate open", (1.0, 0.5), xycoords="axes fraction", xytext=(8, 0),
+                  textcoords="offset points", color=QUIET, fontsize=11, va="center")  # fmt: skip

@@ -1,0 +1,68 @@
+"""Files are read as they are and replaced whole or not at all."""
+
+from __future__ import annotations
+
+import os
+import tempfile
+from contextlib import contextmanager
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from .errors import FileError, OutputError, nearest
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator
+
+
+def read_text(path: str | os.PathLike[str], refuse: type[FileError], *, largest: int) -> str:
+    """The text of a UTF-8 file of at most `largest` bytes; errors are raised as `refuse`."""
+    file, name = Path(path), str(path)
+    try:
+        with file.open("rb") as stream:
+            data = stream.read(largest + 1)
+    except FileNotFoundError:
+        folder = file.parent
+        beside = sorted(p.name for p in folder.iterdir()) if folder.is_dir() else []
+        raise refuse.single(name, 0, "no such file", "", hint=nearest(file.name, beside)) from None
+    except OSError as error:
+        raise refuse.single(name, 0, (error.strerror or str(error)).lower(), "a file that can be read") from None
+    if len(data) > largest:
+        raise refuse.single(name, 0, f"more than {largest:,} bytes", "a smaller file")
+    try:
+        return data.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        line = data[: error.start].count(b"\n") + 1
+        raise refuse.single(name, line, f"the byte 0x{data[error.start]:02x}", "UTF-8 text") from None
+
+
+@contextmanager
+def replacing(path: str | os.PathLike[str]) -> Iterator[Path]:
+    """Give a new file to write; it takes the place of `path` when all went well, and is gone if not.
+
+    Raises :class:`OutputError` when the file cannot be written.
+    """
+    target = Path(path)
+    fresh: Path | None = None
+    try:
+        if target.is_dir():
+            raise IsADirectoryError(21, "it is a folder")
+        handle, name = tempfile.mkstemp(dir=target.parent, prefix=f".{target.stem}-", suffix=target.suffix)
+        os.close(handle)
+        fresh = Path(name)
+        fresh.chmod(0o666 & ~_umask())
+        yield fresh
+        with fresh.open("rb+") as stream:
+            os.fsync(stream.fileno())
+        fresh.replace(target)
+        fresh = None
+    except OSError as error:
+        raise OutputError(f"{path}: cannot be written: {(error.strerror or str(error)).lower()}") from None
+    finally:
+        if fresh is not None:
+            fresh.unlink(missing_ok=True)
+
+
+def _umask() -> int:
+    mask = os.umask(0)
+    os.umask(mask)
+    return mask

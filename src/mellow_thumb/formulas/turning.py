@@ -1,0 +1,75 @@
+"""Angles: from counts to degrees, from degrees to directions and rotations.
+
+The frame is right-handed: +X right, +Y up, -Z forward. Yaw, pitch and roll are in degrees; positive yaw
+turns the view right, positive pitch looks up, positive roll lowers the right side.
+"""
+
+from __future__ import annotations
+
+from math import ceil, cos, sin
+
+
+def degrees_per_count(turn: float, *, counts_per_cm: float) -> float:
+    """Degrees for one mouse count, from the hand's travel for a full turn.
+
+    `turn` in cm for 360 degrees, its sign kept; `counts_per_cm` from the mouse.
+
+    >>> degrees_per_count(36.0, counts_per_cm=100.0)
+    0.1
+    """
+    return 360.0 / (turn * counts_per_cm)
+
+
+def wrapped(yaw: float) -> float:
+    """The same direction as a yaw in (-180, 180] degrees.
+
+    >>> wrapped(540.0), wrapped(-180.0), wrapped(190.0)
+    (180.0, 180.0, -170.0)
+    """
+    turned = yaw - 360.0 * ceil((yaw - 180.0) / 360.0)
+    return turned if turned > -180.0 else 180.0
+
+
+def forward(yaw: float, pitch: float) -> tuple[float, float, float]:
+    """The unit vector (x, y, z) along which a camera at `yaw` and `pitch` (degrees) looks."""
+    a = yaw * 0.017453292519943295
+    b = pitch * 0.017453292519943295
+    level = cos(b)
+    return sin(a) * level, sin(b), -cos(a) * level
+
+
+def right(yaw: float) -> tuple[float, float, float]:
+    """The unit vector (x, y, z) to the right of a camera at `yaw` (degrees) without roll."""
+    a = yaw * 0.017453292519943295
+    return cos(a), 0.0, sin(a)
+
+
+def rotation(yaw: float, pitch: float, roll: float) -> tuple[float, float, float, float]:
+    """The unit quaternion (x, y, z, w) of a camera: ``q_y(-yaw) q_x(pitch) q_z(-roll)``, angles in degrees.
+
+    It takes vectors from the camera's frame to the world's. Source: the product of three unit
+    quaternions about +Y, +X and +Z, multiplied out.
+    """
+    a = yaw * -0.008726646259971648
+    b = pitch * 0.008726646259971648
+    c = roll * -0.008726646259971648
+    sa = sin(a)
+    ca = cos(a)
+    sb = sin(b)
+    cb = cos(b)
+    sc = sin(c)
+    cc = cos(c)
+    x = ca * sb
+    y = sa * cb
+    z = -sa * sb
+    w = ca * cb
+    return x * cc + y * sc, y * cc - x * sc, z * cc + w * sc, w * cc - z * sc
+
+
+def rotation_rows(x: float, y: float, z: float, w: float) -> tuple[float, ...]:
+    """The 3x3 matrix of a unit quaternion, nine numbers row by row; it acts on column vectors."""
+    return (
+        1.0 - 2.0 * (y * y + z * z), 2.0 * (x * y - z * w), 2.0 * (x * z + y * w),
+        2.0 * (x * y + z * w), 1.0 - 2.0 * (x * x + z * z), 2.0 * (y * z - x * w),
+        2.0 * (x * z - y * w), 2.0 * (y * z + x * w), 1.0 - 2.0 * (x * x + y * y),
+    )  # fmt: skip

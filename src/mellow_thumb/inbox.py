@@ -1,0 +1,73 @@
+"""Where events wait until the frame in which they are due."""
+
+from __future__ import annotations
+
+from bisect import bisect_left
+from operator import itemgetter
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+    from .clock import Clock
+    from .program import Item
+
+_TIME = itemgetter(0)
+NO_TIME = float("-inf")
+"""Stands for the time of an event that has none of its own."""
+
+
+class Inbox:
+    """Events by time, ties in the order in which they were fed.
+
+    :meth:`put` may be called from any thread; the rest belongs to the thread that ticks.
+    """
+
+    __slots__ = ("_arrived", "_waiting", "late", "put")
+
+    def __init__(self) -> None:
+        self._arrived: list[Item] = []
+        self._waiting: list[Item] = []
+        self.late = 0
+        """Events older than the last commit; they took effect there."""
+        self.put: Callable[[Item], None] = self._arrived.append
+        """Take one event, its time on the host's clock or `NO_TIME`."""
+
+    def sort_in(self, start: float, clock: Clock) -> None:
+        """Give what has arrived its session time, for a frame that begins at `start` and ends now.
+
+        An event without a time takes effect with the latest event fed before it that is due in this frame.
+        """
+        count = len(self._arrived)
+        if not count:
+            return
+        fresh, latest, end = self._arrived[:count], start, clock.now
+        del self._arrived[:count]
+        for item in fresh:
+            t = item[0]
+            if t == NO_TIME:
+                t = latest
+            else:
+                t = clock.inside(t)
+                if latest < t < end:
+                    latest = t
+            self._waiting.append((t, *item[1:]))
+        self._waiting.sort(key=_TIME)
+
+    def shorten(self, lost: float, end: float) -> None:
+        """Time was cut out after `end`: what waited in it comes then, what waited beyond it comes earlier."""
+        self._waiting = [(t if t <= end else max(end, t - lost), *rest) for t, *rest in self._waiting]  # type: ignore[misc]
+
+    def due(self, end: float, start: float, last_commit: Callable[[], float]) -> list[Item]:
+        """Take out what happens before `end`; nothing comes before the last commit."""
+        waiting = self._waiting
+        if not waiting:
+            return []
+        if waiting[0][0] < start:
+            commit = last_commit()
+            overdue = bisect_left(waiting, commit, key=_TIME)
+            self.late += overdue
+            waiting[:overdue] = [(commit, *item[1:]) for item in waiting[:overdue]]
+        count = len(waiting) if waiting[-1][0] < end else bisect_left(waiting, end, key=_TIME)
+        due, self._waiting = waiting[:count], waiting[count:]
+        return due

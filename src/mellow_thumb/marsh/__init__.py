@@ -1,0 +1,50 @@
+"""The demo: a warden in a tidal salt marsh at low water, counting wading birds. All of it is made up."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from ..take import Take
+
+FOLDER = Path(__file__).parent
+PROFILE = FOLDER / "field_glasses.toml"
+"""The field glasses, as a profile."""
+TAKE = FOLDER / "field_glasses.csv"
+"""Ten seconds of a stand-in hand that sweeps them along the tide line."""
+SEED = 7
+
+
+def field_glasses() -> Take:
+    """Make the take of the field glasses anew: the hand that `TAKE` was written from."""
+    from ..stand_ins.mouse import MouseHand
+
+    hand = MouseHand(SEED)
+    hand.rest(0.35)
+    hand.aim(2.9, -0.5, width=0.4)  # a glance to where the tide line begins
+    hand.rest(0.2)
+    hand.press()  # glasses up
+    hand.rest(0.18)
+    for right, away in ((3.6, 0.25), (3.1, -0.2), (4.2, 0.15), (2.4, 0.1)):  # along the tide line, flock by flock
+        hand.aim(right, away)
+        hand.rest(0.25)
+    hand.aim(1.2, 12.0, width=0.8)  # a curlew goes up, higher than the glasses tilt
+    hand.rest(0.15)
+    hand.aim(-0.8, -4.0, width=0.4)  # and comes down again
+    hand.rest(0.12)
+    hand.release()
+    hand.rest(0.2)
+    hand.aim(-4.4, -1.1, width=0.5)  # back to the boardwalk
+    hand.rest(0.2)
+    hand.press()
+    hand.rest(0.1)
+    hand.aim(-2.0, 0.3)  # one last look at the creek
+    hand.rest(0.15)
+    hand.release()
+    hand.rest(0.2)
+    return hand.take(
+        title="Field glasses along the tide line",
+        made_by=f"a stand-in hand, seed {SEED}",
+        device="mouse, 315 counts/cm, 1000 reports a second",
+    )

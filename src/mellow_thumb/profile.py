@@ -1,0 +1,58 @@
+"""Profiles: a plan that came from a file, and opens sessions."""
+
+from __future__ import annotations
+
+import tomllib
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, Any
+
+from .errors import Problem, ProfileError
+from .files import read_text
+from .plan import Plan
+from .session import CEILING, Session
+
+if TYPE_CHECKING:
+    import os
+
+LARGEST = 4 * 1024**2
+"""Bytes beyond which a file is not read as a profile."""
+
+
+@dataclass(frozen=True)
+class Profile(Plan):
+    """A plan with its title and the file that it came from."""
+
+    title: str = ""
+    file: str = ""
+
+    def session(self, *, ceiling: float = CEILING) -> Session:
+        """Put the profile to work, one session a player; a frame longer than `ceiling` (s) is cut."""
+        return Session(self, ceiling=ceiling)
+
+
+def load_profile(path: str | os.PathLike[str]) -> Profile:
+    """Read a profile from a TOML file.
+
+    Raises :class:`ProfileError` with every problem in the file, each with its line, what was found, what
+    was expected and the nearest right word.
+    """
+    from .profile_check import resolve
+    from .toml_files import Places, syntax_problem
+
+    file = str(path)
+    text = read_text(path, ProfileError, largest=LARGEST)
+    try:
+        data: dict[str, Any] = tomllib.loads(text)
+        places = Places(text)
+    except tomllib.TOMLDecodeError as error:
+        raise ProfileError([syntax_problem(file, text, error)]) from None
+    except RecursionError:
+        raise ProfileError.single(file, 0, "tables or arrays nested very deeply", "a profile") from None
+    plan, title, faults = resolve(data)
+    problems = [
+        Problem(file, places.line(fault.path), ".".join(map(str, fault.path)), fault.found, fault.expected, fault.hint)
+        for fault in faults
+    ]
+    if problems or plan is None:
+        raise ProfileError(problems)
+    return Profile(plan.routes, plan.gates, plan.axes, plan.mount, title, file)

@@ -1,0 +1,181 @@
+"""Replay: a plan at work on a whole take, at any frame rate."""
+
+from __future__ import annotations
+
+from math import floor
+from typing import TYPE_CHECKING, Any
+
+from .program import weave_plan
+from .signals import CATALOGUE, COMPONENTS, addresses
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator, Sequence
+
+    import numpy as np
+    import pandas as pd
+
+    from .plan import Plan
+    from .program import Item, Program
+    from .take import Take
+
+MOST_FRAMES = 20_000_000
+"""A replay of more frames than this is refused: a time in the take is wrong, or the rate."""
+
+CAMERA = ("camera_x", "camera_y", "camera_z", "camera_qx", "camera_qy", "camera_qz", "camera_qw")
+STEP = ("step_x", "step_y", "step_z")
+
+
+def replay(
+    plan: Plan,
+    take: Take,
+    *,
+    rate: float = 60.0,
+    until: float | None = None,
+    frames: Sequence[float] | None = None,
+) -> pd.DataFrame:
+    """Play a take through a plan: one row a frame, read at the frame's end.
+
+    Frames end at 1/rate, 2/rate, ... and last at `until` (s), which is the first whole second after the
+    last event unless it is given; or at the moments in `frames` (s, rising). The result is the same to the
+    bit as feeding the take to a session and ticking it to the same moments.
+
+    Columns: ``t`` (s); each axis by name and ``yaw_total`` (deg); ``camera_x`` to ``camera_z`` (m) and
+    ``camera_qx`` to ``camera_qw`` (unit quaternion, camera to world); ``step_x`` to ``step_z`` (m moved
+    in the frame, 0 without movement) and ``heading`` (deg, NaN without movement); ``gate_NAME`` (0 or 1);
+    ``mount`` and ``cues`` (names). ``attrs["refused"]`` counts the rows that were refused, by signal and
+    reason.
+
+    Raises :class:`ValueError` for a rate, an end or frames that are not positive, finite and rising.
+    """
+    program = weave_plan(plan)
+    items, refused = _items(program, take)
+    ends = _ends(items, rate, until) if frames is None else _checked(frames)
+    table = _table(plan, program, ends, _values(program, items, ends))
+    table.attrs["refused"] = refused
+    return table
+
+
+def _ends(items: list[Item], rate: float, until: float | None) -> list[float]:
+    import numpy as np
+
+    if not 0.0 < rate < float("inf"):
+        raise ValueError(f"rate: found {rate!r}, expected frames a second above 0")
+    last = items[-1][0] if items else 0.0
+    end = floor(last) + 1.0 if until is None else float(until)
+    if not 0.0 < end < float("inf"):
+        raise ValueError(f"until: found {until!r}, expected seconds above 0")
+    if end * rate > MOST_FRAMES:
+        raise ValueError(
+            f"{end:g} s at {rate:g} frames a second is more than {MOST_FRAMES:,} frames; "
+            f"the take's last event is at {last:g} s: give an earlier end with until="
+        )
+    inner = np.arange(1, int(end * rate) + 2) / rate
+    return [*inner[inner < end].tolist(), end]
+
+
+def _checked(frames: Sequence[float]) -> list[float]:
+    ends = [float(end) for end in frames]
+    for before, end in zip([0.0, *ends], ends, strict=False):
+        if not before <= end < float("inf"):
+            raise ValueError(f"frames: found {end!r} after {before!r}, expected finite seconds that rise from 0")
+    return ends
+
+
+def _values(program: Program, items: list[Item], ends: list[float]) -> Iterator[tuple[float, ...]]:
+    """Run the loop: each frame gets the items before its end."""
+    import numpy as np
+
+    loop = program.live(program.start)
+    next(loop)
+    times = np.array([item[0] for item in items])
+    first = 0
+    for end, last in zip(ends, np.searchsorted(times, ends).tolist(), strict=True):
+        yield loop.send([*items[first:last], (end, program.frame, 0.0, 0.0)])
+        first = last
+
+
+def _table(plan: Plan, program: Program, ends: list[float], values: Iterator[tuple[float, ...]]) -> pd.DataFrame:
+    import numpy as np
+    import pandas as pd
+
+    rows = list(values)
+    read = np.array(rows, dtype=float).reshape(len(ends), len(program.axes) + len(program.gates))
+    width = len(plan.axes)
+    poses = np.array([program.pose(*row[:width]) for row in rows], dtype=float).reshape(len(ends), len(CAMERA))
+    columns: dict[str, Any] = {"t": np.array(ends, dtype=float)}
+    columns |= {name: read[:, k] for k, name in enumerate(program.axes)}
+    columns |= {name: poses[:, k] for k, name in enumerate(CAMERA)}
+    columns |= dict.fromkeys(STEP, 0.0) | {"heading": float("nan")}
+    columns |= {
+        f"gate_{name}": read[:, k].astype(np.int8) for k, name in enumerate(program.gates, len(program.axes))
+    }
+    columns |= {"mount": plan.mount.name, "cues": ""}
+    return pd.DataFrame(columns)
+
+
+def _items(program: Program, take: Take) -> tuple[list[Item], dict[str, dict[str, int]]]:
+    """A take's rows as items, by time, ties in the order of the rows; and what was refused of them.
+
+    A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
+    count as 0.
+    """
+    import numpy as np
+    import pandas as pd
+
+    number, names = pd.factorize(take.table["signal"])
+    doors = np.array([_place(program, str(name)) for name in names], dtype=np.int64).reshape(-1, 2)
+    t = take.table["t"].to_numpy(dtype=float)
+    value = take.table["value"].to_numpy(dtype=float)
+    code, part = doors[number, 0], doors[number, 1]
+    low, high = _ranges(names, number)
+    finite = np.isfinite(t) & np.isfinite(value)
+    inside = (value >= low) & (value <= high)
+    known = np.array([str(name) in _KNOWN for name in names], dtype=bool)[number]
+    refused = _count(names, number, {"unknown signal": ~known, "not finite": known & ~finite,
+                                     "out of range": known & finite & ~inside})  # fmt: skip
+    keep = np.flatnonzero(finite & inside & (code >= 0))
+    keep = keep[np.argsort(np.maximum(t[keep], 0.0), kind="stable")]
+    t, value, code, part = np.maximum(t[keep], 0.0), value[keep], code[keep], part[keep]
+    second = np.zeros(len(t), dtype=bool)
+    second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
+    first = np.flatnonzero(~second)
+    follows = np.append(second, False)[first + 1]
+    x = np.where(part[first] == 2, 0.0, value[first])
+    y = np.where(part[first] == 2, value[first], 0.0)
+    y[follows] = value[first[follows] + 1]
+    return list(zip(t[first].tolist(), code[first].tolist(), x.tolist(), y.tolist(), strict=True)), refused
+
+
+_KNOWN = frozenset(addresses())
+
+
+def _place(program: Program, address: str) -> tuple[int, int]:
+    """The code of an address and which part of a pair it is: 0 none, 1 x, 2 y; (-1, 0) where not used.
+
+    A pair has no rows of its own in a take, only its components do.
+    """
+    stem, _, last = address.rpartition(".")
+    if stem in program.codes and last in COMPONENTS and CATALOGUE[stem].pair:
+        return program.codes[stem], 1 + COMPONENTS.index(last)
+    single = address in program.codes and not CATALOGUE[address].pair
+    return (program.codes[address] if single else -1), 0
+
+
+def _ranges(names: pd.Index, number: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    """The least and greatest value that each row's signal may carry."""
+    import numpy as np
+
+    signals = [CATALOGUE.get(str(name)) or CATALOGUE.get(str(name).rpartition(".")[0]) for name in names]
+    bounds = np.array([(s.low, s.high) if s else (0.0, 0.0) for s in signals], dtype=float).reshape(-1, 2)
+    return bounds[number, 0], bounds[number, 1]
+
+
+def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) -> dict[str, dict[str, int]]:
+    import numpy as np
+
+    counts: dict[str, dict[str, int]] = {}
+    for reason, rows in reasons.items():
+        per_name = np.bincount(number[rows], minlength=len(names))
+        for k in np.flatnonzero(per_name):
+            counts.setdefault(str(names[k]), {})[reason] = int(per_name[k])
+    return counts

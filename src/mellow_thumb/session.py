@@ -1,0 +1,177 @@
+"""A session: a plan at work in a game loop."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from .clock import Clock
+from .errors import nearest
+from .inbox import NO_TIME, Inbox
+from .program import weave_plan
+from .signals import COMPONENTS, addresses, find_signal
+from .view import View
+
+if TYPE_CHECKING:
+    from collections.abc import Sequence
+
+    from .plan import Plan
+    from .program import Program
+
+CEILING = 0.25
+"""Seconds beyond which a frame is cut, unless a session is told otherwise."""
+
+_SINGLE, _PAIR, _Y = 0, 1, 2
+
+
+class Frame:
+    """What the axes and gates were at the end of one frame."""
+
+    __slots__ = ("_program", "_values", "t")
+
+    def __init__(self, t: float, values: tuple[float, ...], program: Program) -> None:
+        self.t = t
+        """Session time at the frame's end, in seconds."""
+        self._values, self._program = values, program
+
+    @property
+    def axes(self) -> dict[str, float]:
+        """Each axis by name, in degrees; `yaw_total` is the yaw with every full turn kept."""
+        return dict(zip(self._program.axes, self._values, strict=False))
+
+    @property
+    def gates(self) -> dict[str, bool]:
+        """Whether each gate is open."""
+        values = self._values[len(self._program.axes) :]
+        return {name: value != 0.0 for name, value in zip(self._program.gates, values, strict=True)}
+
+    def __repr__(self) -> str:
+        return f"Frame(t={self.t}, axes={self.axes}, gates={self.gates})"
+
+
+class Session:
+    """A plan at work: feed it events, tick it once a frame, read the frame and the view.
+
+    A frame is the time from the last tick to this one, its end not included. What is wrong with an event
+    never raises and never reaches the state: it is refused, counted in :attr:`refused`, and told once to
+    the logger ``mellow_thumb``.
+    """
+
+    def __init__(self, plan: Plan, *, ceiling: float = CEILING) -> None:
+        """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut."""
+        if not 0.0 < ceiling < float("inf"):
+            raise ValueError(f"ceiling: found {ceiling!r}, expected seconds above 0")
+        self._program = weave_plan(plan)
+        self._doors = _doors(self._program)
+        self._clock = Clock(ceiling)
+        self._inbox = Inbox()
+        self._loop = self._program.live(self._program.start)
+        next(self._loop)
+        self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
+        self.refused: dict[str, dict[str, int]] = {}
+        """What was refused: for each signal fed, how often for which reason."""
+
+    @property
+    def now(self) -> float:
+        """Session time in seconds: the end of the last frame."""
+        return self._clock.now
+
+    @property
+    def late(self) -> int:
+        """How many events came too late to keep their time; they took effect at the last commit."""
+        return self._inbox.late
+
+    @property
+    def cut(self) -> int:
+        """How many frames were longer than the ceiling and were cut."""
+        return self._clock.cut
+
+    @property
+    def stalled(self) -> int:
+        """How many ticks asked for time to run back or for no number; it stood still instead."""
+        return self._clock.stalled
+
+    def feed(self, signal: str, value: float | Sequence[float], at: float | None = None) -> None:
+        """Queue one event; from any thread.
+
+        `signal` is an address of the catalogue; a pair takes two numbers, (x, y), and a component fed
+        alone (``mouse.move.x``) leaves the other at 0. `at` is when it happened, in seconds on the host's
+        clock, which began with the session; without it the event takes effect with the latest event
+        already fed this frame, or at the frame's beginning.
+
+        Signals that the plan does not use are passed over.
+        """
+        door = self._doors.get(signal)
+        if door is None:
+            self._unlisted(signal)
+            return
+        code, shape, low, high = door
+        try:
+            if shape == _PAIR:
+                x, y = value  # type: ignore[misc]
+                x, y = float(x), float(y)
+            elif shape == _Y:
+                x, y = 0.0, float(value)  # type: ignore[arg-type]
+            else:
+                x, y = float(value), 0.0  # type: ignore[arg-type]
+            t = NO_TIME if at is None else float(at)
+        except (TypeError, ValueError, OverflowError):
+            self._refuse(signal, "not a pair of numbers" if shape == _PAIR else "not a number")
+            return
+        if low <= x <= high and low <= y <= high and (t - t == 0.0 or at is None):
+            self._inbox.put((t, code, x, y))
+        else:
+            finite = x - x == y - y == 0.0 and (t - t == 0.0 or at is None)
+            self._refuse(signal, f"outside {low:g} to {high:g}" if finite else "not finite")
+
+    def tick(self, dt: float | None = None, *, to: float | None = None) -> Frame:
+        """Go on by `dt` seconds, or `to` a moment of the host's clock, and read the frame that ends there.
+
+        Time that runs back, or is no number, stands still and is counted; a frame longer than the ceiling
+        is cut, and what happened in the time cut out takes effect at its end.
+        """
+        if (dt is None) == (to is None):
+            raise TypeError("tick takes dt=seconds or to=moment: one of them")
+        clock, inbox = self._clock, self._inbox
+        start = clock.now
+        lost = clock.advance(dt) if dt is not None else clock.reach(to)  # type: ignore[arg-type]
+        if lost:
+            inbox.shorten(lost, clock.now)
+        inbox.sort_in(start, clock)
+        items = inbox.due(clock.now, start, self._last_commit)
+        items.append((clock.now, self._program.frame, 0.0, 0.0))
+        self._values = self._loop.send(items)
+        return Frame(clock.now, self._values, self._program)
+
+    def view(self) -> View:
+        """The camera at the end of the last frame."""
+        return View(self._program.pose(*self._values[:3]))
+
+    def _last_commit(self) -> float:
+        return float(self._loop.send([])[0])
+
+    def _unlisted(self, signal: str) -> None:
+        """Pass over a signal that this plan does not use; refuse one that nothing knows."""
+        if signal not in _KNOWN:
+            self._refuse(str(signal), f"unknown signal{nearest(str(signal), _KNOWN)}")
+
+    def _refuse(self, signal: str, reason: str) -> None:
+        counts = self.refused.setdefault(signal, {})
+        counts[reason] = counts.get(reason, 0) + 1
+        if counts[reason] == 1:
+            import logging
+
+            logging.getLogger("mellow_thumb").warning("refused %s: %s (told once)", signal, reason)
+
+
+_KNOWN = frozenset(addresses())
+
+
+def _doors(program: Program) -> dict[str, tuple[int, int, float, float]]:
+    """For each address that can be fed: its code, how its value is shaped, its range."""
+    doors = {}
+    for name, code in program.codes.items():
+        signal = find_signal(name).signal
+        doors[name] = (code, _PAIR if signal.pair else _SINGLE, signal.low, signal.high)
+        for part in COMPONENTS if signal.pair else ():
+            doors[f"{name}.{part}"] = (code, _Y if part == "y" else _SINGLE, signal.low, signal.high)
+    return doors

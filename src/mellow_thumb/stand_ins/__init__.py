@@ -1,0 +1,1 @@
+"""Stand-ins: simulated hands, seeded, that send what real devices send."""

@@ -1,0 +1,166 @@
+"""Takes as CSV files: a few lines of TOML behind ``#``, then ``t,signal,value``."""
+
+from __future__ import annotations
+
+import csv
+import io
+import tomllib
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from .errors import Problem, TakeError, listed, nearest
+from .files import read_text, replacing
+from .take import COLUMNS, OPTIONAL, Take
+
+if TYPE_CHECKING:
+    import os
+
+    import pandas as pd
+
+FORMAT = "mellow-thumb take 1"
+LARGEST = 4 * 1024**3
+MOST_PROBLEMS = 20
+"""After this many problems a reader stops looking for more."""
+
+
+def read_take(path: str | os.PathLike[str]) -> Take:
+    """Read a take from a CSV file.
+
+    Lines that begin with ``#`` at the top are TOML about the take; then come the column names ``t``
+    (s), ``signal``, ``value`` (and ``device``, ``on``), then the rows. A last row without a line end may
+    have been cut short: it is left out, and `Take.notes` says so.
+
+    Raises :class:`TakeError`, with every problem, for a file that is not a take.
+    """
+    file = str(path)
+    if Path(path).suffix.lower() != ".csv":
+        raise TakeError.single(file, 0, f'the suffix "{Path(path).suffix}"', "a CSV file, NAME.csv")
+    text = read_text(path, TakeError, largest=LARGEST)
+    notes = []
+    if text and not text.endswith("\n"):
+        text, _, rest = text.rpartition("\n")
+        text += "\n"
+        notes.append(f"the last row was cut short and left out: {rest[:60]!r}")
+    top = _top(text)
+    about = _about(file, text[: len(top)])
+    first = top.count("\n") + 1
+    body = text[len(top) :]
+    columns = _columns(file, first, body)
+    table = _fast(body) if body.count("\n") > 1 else None
+    if table is None:
+        table = _careful(file, first, body, columns)
+    return Take(table, about, tuple(notes))
+
+
+def write_take(take: Take, path: str | os.PathLike[str]) -> None:
+    """Write a take as a CSV file; it reads back the same to the bit.
+
+    The file is replaced whole or not at all. Raises :class:`OutputError` when it cannot be written.
+    """
+    from json import dumps
+
+    about = {"format": FORMAT, **{key: value for key, value in take.about.items() if key != "format"}}
+    with replacing(path) as fresh, fresh.open("w", encoding="utf-8", newline="") as stream:
+        stream.writelines(f"# {key} = {dumps(value, ensure_ascii=False)}\n" for key, value in about.items())
+        take.table.to_csv(stream, index=False, lineterminator="\n")
+
+
+def _top(text: str) -> str:
+    """The lines of the file that begin with ``#``."""
+    end = 0
+    while text.startswith("#", end):
+        end = text.find("\n", end) + 1 or len(text)
+    return text[:end]
+
+
+def _about(file: str, top: str) -> dict[str, str]:
+    """What the lines at the top say."""
+    from .toml_files import syntax_problem
+
+    if not top:
+        return {}
+    toml = "".join(line.removeprefix("#").removeprefix(" ") for line in top.splitlines(keepends=True))
+    try:
+        about = tomllib.loads(toml)
+    except tomllib.TOMLDecodeError as error:
+        raise TakeError([syntax_problem(file, toml, error)]) from None
+    if about.get("format", FORMAT) != FORMAT:
+        raise TakeError.single(file, 1, f'"{about["format"]}"', f'"{FORMAT}"', where="format")
+    return {key: value if isinstance(value, str) else str(value) for key, value in about.items()}
+
+
+def _columns(file: str, line: int, body: str) -> list[str]:
+    """The names of the columns, or an error that says what is wrong with them."""
+    names = next(csv.reader(io.StringIO(body.partition("\n")[0])), [])
+    known = (*COLUMNS, *OPTIONAL)
+    problems = [
+        Problem(file, line, "", f'the column "{name}"', f"{listed(known)}", nearest(name, known))
+        for name in names
+        if name not in known
+    ]
+    missing = [name for name in COLUMNS if name not in names]
+    if missing:
+        problems.append(Problem(file, line, "", f"no column {listed(missing, 'and')}", "t,signal,value"))
+    if len(set(names)) < len(names):
+        problems.append(Problem(file, line, "", "one column twice", "each column once"))
+    if problems:
+        raise TakeError(problems)
+    return names
+
+
+def _fast(body: str) -> pd.DataFrame | None:
+    """The rows as a table, or nothing where a careful look is needed."""
+    import pandas as pd
+
+    try:
+        table = pd.read_csv(
+            io.StringIO(body),
+            dtype={"t": float, "value": float, "signal": "str", "device": "str", "on": "str"},
+            float_precision="round_trip",
+            keep_default_na=False,
+            na_values={"t": ["nan"], "value": ["nan"]},
+            index_col=False,
+        )
+    except (ValueError, pd.errors.ParserError):
+        return None
+    lines = body.count("\n") - 1
+    whole = len(table) == lines and table["t"].notna().all() and table["value"].notna().all()
+    return table if whole and '"' not in body else None
+
+
+def _careful(file: str, first: int, body: str, columns: list[str]) -> pd.DataFrame:
+    """The rows one by one; every wrong one is a problem with its line."""
+    import pandas as pd
+
+    problems: list[Problem] = []
+    rows: list[list[str | float]] = []
+    reader = csv.reader(io.StringIO(body))
+    try:
+        next(reader, None)
+        for row in reader:
+            if len(problems) >= MOST_PROBLEMS:
+                break
+            line = first + reader.line_num - 1
+            if not row:
+                continue
+            if len(row) != len(columns):
+                problems.append(Problem(file, line, "", f"{len(row)} values", f"{len(columns)}: {', '.join(columns)}"))
+                continue
+            cells = dict(zip(columns, row, strict=True))
+            values = [_number(file, line, name, cells[name], problems) if name in ("t", "value") else cells[name]
+                      for name in columns]  # fmt: skip
+            rows.append(values)
+    except csv.Error as error:
+        problems.append(Problem(file, first + reader.line_num - 1, "", str(error), "a row of CSV"))
+    if problems:
+        raise TakeError(problems)
+    table = pd.DataFrame(rows, columns=columns)
+    return table.astype({"t": float, "value": float} | {n: "str" for n in columns if n not in ("t", "value")})
+
+
+def _number(file: str, line: int, name: str, text: str, problems: list[Problem]) -> float:
+    try:
+        return float(text)
+    except ValueError:
+        problems.append(Problem(file, line, name, f'"{text}"', "a number"))
+        return 0.0

@@ -1,0 +1,107 @@
+"""TOML with places: what a file says, and on which line it says it."""
+
+from __future__ import annotations
+
+import re
+import tomllib
+from typing import TYPE_CHECKING
+
+from .errors import Problem
+
+if TYPE_CHECKING:
+    from tree_sitter import Node
+
+Path = tuple[str | int, ...]
+"""Where a value stands: keys, and numbers for the places in an array."""
+
+_PLACE = re.compile(r" \(at (?:line (\d+), column (\d+)|end of document)\)$")
+
+
+def syntax_problem(file: str, text: str, error: tomllib.TOMLDecodeError) -> Problem:
+    """A parser's complaint, with its place, as a problem."""
+    words = str(error)
+    place = _PLACE.search(words)
+    line = int(place[1]) if place and place[1] else max(text.count("\n"), 1)
+    column = f", column {place[2]}" if place and place[2] else ""
+    message = _PLACE.sub("", words)
+    return Problem(file, line, "", f"{message[:1].lower()}{message[1:]}{column}", "TOML 1.0")
+
+
+class Places:
+    """The line, counted from 1, on which each table, key and value of a TOML text stands."""
+
+    def __init__(self, text: str) -> None:
+        import tree_sitter_toml
+        from tree_sitter import Language, Parser
+
+        self._lines: dict[Path, int] = {}
+        self._arrays: dict[Path, int] = {}
+        root = Parser(Language(tree_sitter_toml.language())).parse(text.encode()).root_node
+        for node in root.named_children:
+            if node.type == "pair":
+                self._pair((), node)
+            elif node.type in ("table", "table_array_element"):
+                self._table(node)
+
+    def line(self, path: Path) -> int:
+        """The line of a path, or of the nearest table around it that is there; 0 for an empty file."""
+        for length in range(len(path), 0, -1):
+            if path[:length] in self._lines:
+                return self._lines[path[:length]]
+        return 0
+
+    def _note(self, path: Path, node: Node) -> None:
+        self._lines.setdefault(path, node.start_point[0] + 1)
+
+    def _table(self, node: Node) -> None:
+        name, *pairs = [child for child in node.named_children if child.type != "comment"]
+        path = self._inside(_keys(name))
+        if node.type == "table_array_element":
+            count = self._arrays.get(path, 0)
+            self._arrays[path] = count + 1
+            self._note(path, name)
+            path = (*path, count)
+        self._trail(path, name)
+        for pair in pairs:
+            self._pair(path, pair)
+
+    def _inside(self, keys: Path) -> Path:
+        """A table's path, with the place in each array of tables that it goes through."""
+        path: Path = ()
+        for key in keys:
+            if path in self._arrays:
+                path = (*path, self._arrays[path] - 1)
+            path = (*path, key)
+        return path
+
+    def _trail(self, path: Path, node: Node) -> None:
+        for length in range(1, len(path) + 1):
+            self._note(path[:length], node)
+
+    def _pair(self, path: Path, node: Node) -> None:
+        children = [child for child in node.named_children if child.type != "comment"]
+        if len(children) < 2:
+            return
+        keys = _keys(children[0])
+        for length in range(1, len(keys) + 1):
+            self._note((*path, *keys[:length]), children[0])
+        self._value((*path, *keys), children[1])
+
+    def _value(self, path: Path, node: Node) -> None:
+        inner = [child for child in node.named_children if child.type != "comment"]
+        if node.type == "inline_table":
+            for pair in inner:
+                self._pair(path, pair)
+        elif node.type == "array":
+            for place, element in enumerate(inner):
+                self._note((*path, place), element)
+                self._value((*path, place), element)
+
+
+def _keys(node: Node) -> Path:
+    """The keys that a bare, quoted or dotted key stands for."""
+    if node.type == "dotted_key":
+        return tuple(key for child in node.named_children for key in _keys(child))
+    text = (node.text or b"").decode()
+    return (text if node.type == "bare_key" else next(iter(tomllib.loads(f"{text} = 0"))),)
+

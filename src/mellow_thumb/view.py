@@ -1,0 +1,42 @@
+"""The camera as a renderer takes it."""
+
+from __future__ import annotations
+
+from .formulas.turning import rotation_rows
+
+Rows = tuple[tuple[float, float, float, float], ...]
+
+
+class View:
+    """A camera pose: right-handed, metres, +X right, +Y up, -Z forward."""
+
+    __slots__ = ("position", "rotation")
+
+    def __init__(self, pose: tuple[float, ...]) -> None:
+        self.position = pose[:3]
+        """Where the camera is: x, y, z in metres."""
+        self.rotation = pose[3:]
+        """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
+
+    def __repr__(self) -> str:
+        return f"View(position={self.position}, rotation={self.rotation})"
+
+    def pose_matrix(self) -> Rows:
+        """The 4x4 matrix that takes points from the camera's frame to the world's.
+
+        Four rows of four numbers, for column vectors; the last column is the position.
+        """
+        m = rotation_rows(*self.rotation)
+        x, y, z = self.position
+        return ((*m[0:3], x), (*m[3:6], y), (*m[6:9], z), (0.0, 0.0, 0.0, 1.0))
+
+    def matrix(self) -> Rows:
+        """The view matrix: 4x4, from the world's frame to the camera's, for column vectors.
+
+        It is the inverse of :meth:`pose_matrix`, and what a renderer multiplies points by.
+        """
+        m = rotation_rows(*self.rotation)
+        x, y, z = self.position
+        rows = zip(m[0:3], m[3:6], m[6:9], strict=True)
+        turned = [(a, b, c, -(a * x + b * y + c * z)) for a, b, c in rows]
+        return (*turned, (0.0, 0.0, 0.0, 1.0))

@@ -1,0 +1,188 @@
+"""Weaving: formulas, taken as syntax trees, become lines of one flat program.
+
+A :class:`Block` collects lines that run one after another. Calling a formula in it writes the formula's
+own statements there, with constants in place and local names made unique; a step equal to one that
+already stands in the block is shared, not repeated. Nothing but numbers and the library's own
+identifiers ever enters the text: what a profile calls things never does.
+"""
+
+from __future__ import annotations
+
+import ast
+import inspect
+import math
+import textwrap
+from functools import cache
+from typing import TYPE_CHECKING, Any, NamedTuple
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Iterable, Mapping
+
+MATHS = {name: getattr(math, name) for name in ("ceil", "cos", "exp", "sin", "sqrt")}
+"""What woven text may call."""
+
+
+class Names:
+    """Hands out identifiers, each once in a program."""
+
+    def __init__(self, taken: Iterable[str] = ()) -> None:
+        self._taken = {*MATHS, *taken}
+
+    def fresh(self, wish: str) -> str:
+        """`wish` itself, or with the first number that makes it new."""
+        name, number = wish, 1
+        while name in self._taken:
+            number += 1
+            name = f"{wish}_{number}"
+        self._taken.add(name)
+        return name
+
+
+class _Formula(NamedTuple):
+    values: tuple[str, ...]
+    constants: tuple[str, ...]
+    body: tuple[ast.Assign, ...]
+    results: tuple[ast.expr, ...]
+
+
+@cache
+def _read(formula: Callable[..., object]) -> _Formula:
+    """Take a formula apart: its parameters, its statements, what it returns."""
+    tree = ast.parse(textwrap.dedent(inspect.getsource(formula))).body[0]
+    assert isinstance(tree, ast.FunctionDef)
+    *body, last = [line for line in tree.body if not isinstance(line, ast.Expr)]
+    assert isinstance(last, ast.Return)
+    assert last.value is not None
+    results = last.value.elts if isinstance(last.value, ast.Tuple) else [last.value]
+    return _Formula(
+        tuple(a.arg for a in tree.args.args),
+        tuple(a.arg for a in tree.args.kwonlyargs),
+        tuple(line for line in body if isinstance(line, ast.Assign)),
+        tuple(results),
+    )
+
+
+class _Rename(ast.NodeTransformer):
+    def __init__(self, replace: Mapping[str, ast.expr]) -> None:
+        self.replace = replace
+
+    def visit_Name(self, node: ast.Name) -> ast.expr:  # noqa: N802
+        return self.replace.get(node.id, node)
+
+
+def _renamed(tree: ast.AST, replace: Mapping[str, ast.expr]) -> str:
+    copy = ast.parse(ast.unparse(tree))
+    return ast.unparse(_Rename(replace).visit(copy))
+
+
+def _expression(text: str) -> ast.expr:
+    return ast.parse(text, mode="eval").body
+
+
+class Block:
+    """Lines of woven text that run one after another."""
+
+    def __init__(self, names: Names) -> None:
+        self.lines: list[str] = []
+        self.assigned: set[str] = set()
+        self._names = names
+        self._shared: dict[tuple[Any, ...], tuple[str, ...]] = {}
+
+    def note(self, words: str) -> None:
+        """Write a comment; `words` are the library's own, never a profile's."""
+        self.lines.append(f"# {words}")
+
+    def set(self, target: str, expression: str) -> None:
+        """Write ``target = expression``."""
+        self.lines.append(f"{target} = {expression}")
+        self._forget([target])
+
+    def call(
+        self, formula: Callable[..., object], *values: str, into: tuple[str, ...] = (), **constants: float
+    ) -> tuple[str, ...]:
+        """Write a formula's own lines here and return the names that hold its results.
+
+        `values` are expressions for its positional parameters, `constants` the numbers for its
+        keyword-only ones. Results go to the names in `into`, else to new ones; in that case a call with
+        the same arguments, none of them assigned since, gives the earlier names and writes nothing.
+        """
+        key = (formula, values, tuple(sorted(constants.items())))
+        if not into and key in self._shared:
+            return self._shared[key]
+        read = _read(formula)
+        if set(constants) != set(read.constants) or len(values) != len(read.values):
+            raise TypeError(f"{formula} takes {read.values} and {read.constants}, not {values} and {constants}")
+        replace: dict[str, ast.expr] = {n: ast.Constant(float(constants[n])) for n in read.constants}
+        for parameter, value in zip(read.values, values, strict=True):
+            replace[parameter] = self._argument(parameter, value, read)
+        for line in read.body:
+            replace |= {
+                node.id: ast.Name(self._names.fresh(node.id))
+                for node in ast.walk(line)
+                if isinstance(node, ast.Name) and isinstance(node.ctx, ast.Store)
+            }
+            self.lines += _renamed(line, replace).splitlines()
+        results = into or self._results(formula, len(read.results))
+        self.lines.append(f"{', '.join(results)} = {', '.join(_renamed(r, replace) for r in read.results)}")
+        self._forget(results)
+        if not into:
+            self._shared[key] = results
+        return results
+
+    def _argument(self, parameter: str, value: str, read: _Formula) -> ast.expr:
+        """The tree for an argument: put in place, or in a name of its own if it would be worked out twice."""
+        tree = _expression(value)
+        uses = sum(
+            isinstance(node, ast.Name) and node.id == parameter
+            for part in (*read.body, *read.results)
+            for node in ast.walk(part)
+        )
+        if isinstance(tree, ast.Name | ast.Constant) or uses <= 1:
+            return tree
+        name = self._names.fresh(parameter)
+        self.set(name, value)
+        return ast.Name(name)
+
+    def _results(self, formula: Callable[..., object], count: int) -> tuple[str, ...]:
+        wish = formula.__name__
+        return tuple(self._names.fresh(wish) for _ in range(count))
+
+    def _forget(self, targets: Iterable[str]) -> None:
+        """Steps that used or gave a name are no longer equal once that name is assigned."""
+        changed = set(targets)
+        self.assigned |= changed
+        self._shared = {
+            key: results
+            for key, results in self._shared.items()
+            if not changed & ({n.id for v in key[1] for n in ast.walk(_expression(v)) if isinstance(n, ast.Name)} | set(results))
+        }  # fmt: skip
+
+
+def number(value: float) -> str:
+    """A number as it stands in woven text; it reads back to the same bits."""
+    return repr(float(value))
+
+
+def fill(template: str, **parts: str | list[str]) -> str:
+    """Put parts into a template: a list of lines where ``{name}`` stands alone on a line, else text."""
+    lines: list[str] = []
+    for line in textwrap.dedent(template).strip("\n").split("\n"):
+        part = parts.get(line.strip()[1:-1]) if line.strip().startswith("{") else None
+        if isinstance(part, list):
+            pad = line[: len(line) - len(line.lstrip())]
+            lines += [pad + inner for inner in part]
+        else:
+            lines.append(line.format_map({k: v for k, v in parts.items() if isinstance(v, str)}))
+    return "\n".join(lines) + "\n"
+
+
+def compile_text(text: str, name: str) -> Any:
+    """Compile woven text and return its function `name`; tracebacks show the woven lines."""
+    import hashlib
+    import linecache
+
+    file = f"<woven {hashlib.sha256(text.encode()).hexdigest()[:12]}>"
+    linecache.cache[file] = (len(text), None, text.splitlines(keepends=True), file)
+    space: dict[str, Any] = dict(MATHS)
+    exec(compile(text, file, "exec"), space)
+    return space[name]
