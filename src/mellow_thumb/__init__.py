@@ -1,29 +1,15 @@
 """Mellow Thumb: what hands do to devices, as camera axes and camera-relative movement.
 
-Write a profile, put a session in your loop, replay takes of real hands.
+Write a profile, put a session in your loop, replay takes of real hands. Importing this brings in next to
+nothing; each public name brings what it needs when it is first used.
 """
 
-from .errors import (
-    FileError,
-    MellowThumbError,
-    OutputError,
-    PlanError,
-    Problem,
-    ProfileError,
-    SignalError,
-    TakeError,
-    UnitError,
-)
-from .profile import Profile, load_profile
-from .replay import replay
-from .session import Frame, Session
-from .take import Take
-from .take_files import read_take, write_take
-from .view import View
+from importlib import import_module
 
 __version__ = "0.1.0"
 
 __all__ = [
+    "ArgumentError",
     "FileError",
     "Frame",
     "MellowThumbError",
@@ -43,3 +29,49 @@ __all__ = [
     "replay",
     "write_take",
 ]
+
+TYPE_CHECKING = False  # typing itself would cost more than the rest of this module
+if TYPE_CHECKING:
+    from .batch import replay
+    from .errors import (
+        ArgumentError,
+        FileError,
+        MellowThumbError,
+        OutputError,
+        PlanError,
+        Problem,
+        ProfileError,
+        SignalError,
+        TakeError,
+        UnitError,
+    )
+    from .profile import Profile, load_profile
+    from .session import Frame, Session
+    from .take import Take
+    from .take_files import read_take, write_take
+    from .view import View
+
+_HOMES = {
+    "Frame": "session",
+    "Profile": "profile",
+    "Session": "session",
+    "Take": "take",
+    "View": "view",
+    "load_profile": "profile",
+    "read_take": "take_files",
+    "replay": "batch",
+    "write_take": "take_files",
+}
+"""The module of each public name; the others are errors."""
+
+
+def __getattr__(name: str) -> object:
+    if name not in __all__:
+        raise AttributeError(f"module 'mellow_thumb' has no attribute {name!r}")
+    value: object = getattr(import_module(f".{_HOMES.get(name, 'errors')}", __name__), name)
+    globals()[name] = value
+    return value
+
+
+def __dir__() -> list[str]:
+    return [*__all__, "__version__"]

@@ -5,8 +5,6 @@ from __future__ import annotations
 from dataclasses import asdict, dataclass
 from typing import TYPE_CHECKING, Any
 
-from .axes import POSITIVE
-
 if TYPE_CHECKING:
     import numpy as np
     import numpy.typing as npt
@@ -147,9 +145,8 @@ def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
     ]
     for touch in turned.touches:
         total = sum(span.end - span.begin for span in touch.spans)
-        rows.append(
-            ("", f"at its {touch.side} limit of {_degrees(touch.limit)} for {total:.2f} s, first at {touch.spans[0].begin:.2f} s")
-        )  # fmt: skip
+        when = f"{total:.2f} s, first at {touch.spans[0].begin:.2f} s"
+        rows.append(("", f"at its {touch.side} limit of {_degrees(touch.limit)} for {when}"))
     return rows
 
 
@@ -174,6 +171,3 @@ def _refused_words(refused: dict[str, dict[str, int]]) -> str:
         for signal, reasons in refused.items()
         for reason, count in reasons.items()
     )
-
-
-assert set(WAYS) == set(POSITIVE)

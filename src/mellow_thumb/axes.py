@@ -32,7 +32,9 @@ class Axis:
         if not self.low < self.high:
             raise PlanError(f"{self.name}: min {self.low:g} deg is not below max {self.high:g} deg")
         if not self.low <= self.start <= self.high:
-            raise PlanError(f"{self.name}: start {self.start:g} deg is outside {self.low:g} to {self.high:g} deg")
+            raise PlanError(
+                f"{self.name}: start {self.start:g} deg is outside {self.low:g} to {self.high:g} deg"
+            )
 
     @property
     def limited(self) -> bool:

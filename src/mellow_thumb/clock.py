@@ -30,7 +30,7 @@ class Clock:
         if moment > self._edge:
             shifted = moment - self.skipped
             edge = self._edge - self._before
-            return shifted if shifted > edge else edge
+            return max(edge, shifted)
         return moment - self._before
 
     def advance(self, dt: float) -> float:

@@ -35,14 +35,16 @@ def main() -> None:
 
 @main.command()
 @click.option(
-    "--out", type=click.Path(path_type=Path, exists=True, file_okay=False), default=Path(),
+    "--out",
+    type=click.Path(path_type=Path, exists=True, file_okay=False),
+    default=Path(),
     help="The folder to write the picture into.  [default: here]",
-)  # fmt: skip
+)
 def demo(out: Path) -> None:
     """Replay ten seconds of field glasses in the salt marsh, say what happened and draw it."""
     from . import marsh
+    from .batch import replay as play
     from .profile import load_profile
-    from .replay import replay as play
     from .take_files import read_take
 
     profile = load_profile(marsh.PROFILE)
@@ -56,24 +58,32 @@ def demo(out: Path) -> None:
 @main.command()
 @click.argument("profile", type=click.Path(path_type=Path))
 @click.argument("take", type=click.Path(path_type=Path))
-@click.option("--rate", type=click.FloatRange(1, 10_000), default=60.0, show_default=True, metavar="HZ",
-              help="Frames a second.")  # fmt: skip
-@click.option("-o", "--output", type=click.Path(path_type=Path), metavar="FILE",
-              help="Write a table (.csv) or a picture (.png, .svg, .pdf).")  # fmt: skip
+@click.option(
+    "--rate",
+    type=click.FloatRange(1, 10_000),
+    default=60.0,
+    show_default=True,
+    metavar="HZ",
+    help="Frames a second.",
+)
+@click.option(
+    "-o",
+    "--output",
+    type=click.Path(path_type=Path),
+    metavar="FILE",
+    help="Write a table (.csv) or a picture (.png, .svg, .pdf).",
+)
 @click.option("--json", "as_json", is_flag=True, help="Say what happened as JSON.")
 def replay(profile: Path, take: Path, rate: float, output: Path | None, as_json: bool) -> None:
     """Play TAKE through PROFILE and say what was turned, by how much, and where it stopped."""
+    from .batch import replay as play
     from .profile import load_profile
-    from .replay import replay as play
     from .take_files import read_take
 
     loaded, recorded = load_profile(profile), read_take(take)
     for note in recorded.notes:
         click.echo(f"{take}: {note}", err=True)
-    try:
-        table = play(loaded, recorded, rate=rate)
-    except ValueError as error:
-        raise click.ClickException(str(error)) from None
+    table = play(loaded, recorded, rate=rate)
     _tell(loaded, table, as_json=as_json)
     if output:
         _write(loaded, table, output, quiet=as_json)
@@ -106,5 +116,7 @@ def _write(profile: Profile, table: pd.DataFrame, path: Path, *, quiet: bool = F
         save_figure(axes_over_time(profile, table), path)
     else:
         known = (".csv", *SUFFIXES)
-        raise OutputError(f'{path}: found the suffix "{suffix}"; expected {listed(known)}{nearest(suffix, known)}')
+        raise OutputError(
+            f'{path}: found the suffix "{suffix}"; expected {listed(known)}{nearest(suffix, known)}'
+        )
     click.echo(f"wrote {path}", err=quiet)

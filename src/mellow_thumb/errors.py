@@ -29,6 +29,10 @@ class PlanError(MellowThumbError, ValueError):
     """Routes, gates, axes and a mount that do not belong together."""
 
 
+class ArgumentError(MellowThumbError, ValueError):
+    """An argument outside of what it can be."""
+
+
 class Problem:
     """One thing that is wrong in a file: where, what was found, what was expected, the nearest right word.
 
@@ -59,7 +63,9 @@ class FileError(MellowThumbError, ValueError):
         super().__init__("\n".join(map(str, self.problems)))
 
     @classmethod
-    def single(cls, file: str, line: int, found: str, expected: str, *, where: str = "", hint: str = "") -> Self:
+    def single(
+        cls, file: str, line: int, found: str, expected: str, *, where: str = "", hint: str = ""
+    ) -> Self:
         """The same error for a file with one problem."""
         return cls([Problem(file, line, where, found, expected, hint)])
 

@@ -37,7 +37,7 @@ def axes_over_time(profile: Profile, table: pd.DataFrame) -> Figure:
     heights = [1.0] * len(shown) + ([0.09 * len(profile.gates)] if profile.gates else [])
     figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")
     grid = figure.add_gridspec(
-        len(heights), 1, height_ratios=heights, hspace=0.12, left=0.075, right=0.875, top=0.875, bottom=0.085
+        len(heights), 1, height_ratios=heights, hspace=0.22, left=0.075, right=0.875, top=0.85, bottom=0.085
     )
     panels = [figure.add_subplot(grid[k]) for k in range(len(heights))]
     for panel, axis in zip(panels, shown, strict=False):
@@ -63,7 +63,9 @@ def save_figure(figure: Figure, path: str | os.PathLike[str]) -> None:
     """
     suffix = Path(path).suffix.lower()
     if suffix not in SUFFIXES:
-        raise OutputError(f'{path}: found the suffix "{suffix}"; expected {listed(SUFFIXES)}{nearest(suffix, SUFFIXES)}')
+        raise OutputError(
+            f'{path}: found the suffix "{suffix}"; expected {listed(SUFFIXES)}{nearest(suffix, SUFFIXES)}'
+        )
     with replacing(path) as fresh:
         figure.savefig(fresh, format=suffix[1:])
 
@@ -72,7 +74,9 @@ def _title(figure: Figure, profile: Profile, table: pd.DataFrame) -> None:
     frames = len(table)
     seconds = float(table["t"].iloc[-1]) if frames else 0.0
     figure.text(0.075, 0.945, profile.title or "Replay", fontsize=17, color=INK, weight="bold")
-    figure.text(0.075, 0.91, f"{seconds:g} s in {frames:,} frames, read at the end of each", fontsize=12, color=QUIET)
+    figure.text(
+        0.075, 0.91, f"{seconds:g} s in {frames:,} frames, read at the end of each", fontsize=12, color=QUIET
+    )
 
 
 def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
@@ -82,20 +86,69 @@ def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
     panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
     panel.plot(t, value, color=colour, linewidth=2.2, solid_joinstyle="round", zorder=3)
     panel.margins(y=0.12)
-    panel.set_ylabel(f"{axis.name}, deg", color=colour, fontsize=13, weight="bold")
-    panel.text(0.008, 0.965, f"positive {POSITIVE[axis.name]}", transform=panel.transAxes, color=QUIET, fontsize=11, va="top")
+    panel.annotate(
+        axis.name,
+        (0.0, 1.0),
+        xycoords="axes fraction",
+        xytext=(0, 7),
+        textcoords="offset points",
+        color=colour,
+        fontsize=14,
+        weight="bold",
+    )
+    panel.annotate(
+        f"deg; positive {POSITIVE[axis.name]}",
+        (0.0, 1.0),
+        xycoords="axes fraction",
+        xytext=(52, 7),
+        textcoords="offset points",
+        color=QUIET,
+        fontsize=11,
+    )
     for side, limit in (("min", axis.low), ("max", axis.high)):
         if abs(limit) == float("inf"):
             continue
         panel.axhline(limit, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
-        panel.annotate(f"{side} {limit:g} deg", (1.0, limit), xycoords=("axes fraction", "data"),
-                       xytext=(8, 0), textcoords="offset points", color=LIMIT, fontsize=11, va="center")  # fmt: skip
+        panel.annotate(
+            _minus(f"{side} {limit:g} deg"),
+            (1.0, limit),
+            xycoords=("axes fraction", "data"),
+            xytext=(8, 0),
+            textcoords="offset points",
+            color=LIMIT,
+            fontsize=11,
+            va="center",
+        )
     for touch in touches(axis, table):
         for span in touch.spans:
-            panel.plot([span.begin, span.end], [touch.limit] * 2, color=LIMIT, linewidth=5, solid_capstyle="butt", zorder=4)
+            panel.plot(
+                [span.begin, span.end],
+                [touch.limit] * 2,
+                color=LIMIT,
+                linewidth=5,
+                solid_capstyle="butt",
+                zorder=4,
+            )
+        total = sum(span.end - span.begin for span in touch.spans)
+        panel.annotate(
+            f"at its limit for {total:.2f} s",
+            (touch.spans[-1].end, touch.limit),
+            xytext=(6, 6),
+            textcoords="offset points",
+            color=LIMIT,
+            fontsize=11,
+        )
     if len(value):
-        panel.annotate(f"{value[-1]:.1f} deg\nat the end", (1.0, value[-1]), xycoords=("axes fraction", "data"),
-                       xytext=(8, 0), textcoords="offset points", color=colour, fontsize=11, va="center")  # fmt: skip
+        panel.annotate(
+            _minus(f"{value[-1]:.1f} deg\nat the end"),
+            (1.0, value[-1]),
+            xycoords=("axes fraction", "data"),
+            xytext=(8, 0),
+            textcoords="offset points",
+            color=colour,
+            fontsize=11,
+            va="center",
+        )
 
 
 def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> None:
@@ -110,5 +163,18 @@ def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> No
                 panel.axvspan(span.begin, span.end, color=colour, alpha=0.35, linewidth=0, zorder=1)
     rows.set_yticks(range(len(names)), names)
     rows.set_ylim(len(names) - 0.4, -0.6)
-    rows.annotate("gate open", (1.0, 0.5), xycoords="axes fraction", xytext=(8, 0),
-                  textcoords="offset points", color=QUIET, fontsize=11, va="center")  # fmt: skip
+    rows.annotate(
+        "gate open",
+        (1.0, 0.5),
+        xycoords="axes fraction",
+        xytext=(8, 0),
+        textcoords="offset points",
+        color=QUIET,
+        fontsize=11,
+        va="center",
+    )
+
+
+def _minus(words: str) -> str:
+    """A number's sign as print has it."""
+    return words.replace("-", "\u2212")

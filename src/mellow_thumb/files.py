@@ -25,7 +25,9 @@ def read_text(path: str | os.PathLike[str], refuse: type[FileError], *, largest:
         beside = sorted(p.name for p in folder.iterdir()) if folder.is_dir() else []
         raise refuse.single(name, 0, "no such file", "", hint=nearest(file.name, beside)) from None
     except OSError as error:
-        raise refuse.single(name, 0, (error.strerror or str(error)).lower(), "a file that can be read") from None
+        raise refuse.single(
+            name, 0, (error.strerror or str(error)).lower(), "a file that can be read"
+        ) from None
     if len(data) > largest:
         raise refuse.single(name, 0, f"more than {largest:,} bytes", "a smaller file")
     try:

@@ -15,7 +15,7 @@ if TYPE_CHECKING:
 
 @dataclass(frozen=True, slots=True)
 class Eye:
-    """A first-person camera: it looks where yaw, pitch and roll point, from `height` metres above the origin."""
+    """A first-person camera: it looks where yaw, pitch and roll point, `height` metres above the origin."""
 
     name: str
     height: float = 0.0

@@ -36,11 +36,15 @@ class Plan:
                 raise PlanError(f"two {field} have one name: {listed(names, 'and')}")
         axes, gates = [axis.name for axis in self.axes], [gate.name for gate in self.gates]
         if axes != list(self.mount.axes):
-            raise PlanError(f"a mount of kind {self.mount.kind} has the axes {listed(self.mount.axes, 'and')}")
+            raise PlanError(
+                f"a mount of kind {self.mount.kind} has the axes {listed(self.mount.axes, 'and')}"
+            )
         for route in self.routes:
             for axis in route.drives:
                 if axis not in axes:
-                    raise PlanError(f"{route.name} drives {axis}; expected {listed(axes)}{nearest(axis, axes)}")
+                    raise PlanError(
+                        f"{route.name} drives {axis}; expected {listed(axes)}{nearest(axis, axes)}"
+                    )
             if route.gate and route.gate.gate not in gates:
                 raise PlanError(f"{route.name} waits for the gate {route.gate.gate}, which is not there")
 

@@ -50,7 +50,14 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
         raise ProfileError.single(file, 0, "tables or arrays nested very deeply", "a profile") from None
     plan, title, faults = resolve(data)
     problems = [
-        Problem(file, places.line(fault.path), ".".join(map(str, fault.path)), fault.found, fault.expected, fault.hint)
+        Problem(
+            file,
+            places.line(fault.path),
+            ".".join(map(str, fault.path)),
+            fault.found,
+            fault.expected,
+            fault.hint,
+        )
         for fault in faults
     ]
     if problems or plan is None:

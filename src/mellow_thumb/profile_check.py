@@ -46,7 +46,12 @@ class Fault(NamedTuple):
     hint: str = ""
 
 
-SECTIONS: dict[str, type[Form]] = {"gates": GateForm, "routes": RouteForm, "axes": AxisForm, "mounts": EyeForm}
+SECTIONS: dict[str, type[Form]] = {
+    "gates": GateForm,
+    "routes": RouteForm,
+    "axes": AxisForm,
+    "mounts": EyeForm,
+}
 
 
 def resolve(data: dict[str, Any]) -> tuple[Plan | None, str, list[Fault]]:
@@ -111,15 +116,17 @@ class _Resolver:
     # ---- what each table says
 
     def mount(self, forms: Mapping[str, EyeForm]) -> Eye | None:
-        wanted, names = self.data.get("mount"), self.names("mounts")
+        wanted, names = str(self.data.get("mount", "")), self.names("mounts")
         if not names:
             self.fault(("mounts",), "no mount", 'a table such as [mounts.eye] with kind = "eye"')
         elif len(names) > 1:
             self.fault(("mounts", names[1]), "a second mount", "one mount in this version")
-        elif isinstance(wanted, str) and wanted not in names:
-            self.fault(("mount",), f'"{wanted}"', f"a name in [mounts]: {listed(names)}", nearest(wanted, names))
+        elif wanted and wanted not in names:
+            self.fault(
+                ("mount",), f'"{wanted}"', f"a name in [mounts]: {listed(names)}", nearest(wanted, names)
+            )
         elif wanted in forms:
-            return Eye(str(wanted), forms[wanted].height)
+            return Eye(wanted, forms[wanted].height or 0.0)
         return None
 
     def gate(self, name: str, form: GateForm) -> Gate | None:
@@ -188,7 +195,9 @@ class _Resolver:
     def drives(self, path: Path, drives: tuple[str, ...], source: Address | None) -> None:
         for axis in drives:
             if axis not in Eye.axes:
-                self.fault((*path, "drives"), f'"{axis}"', f"an axis: {listed(Eye.axes)}", nearest(axis, Eye.axes))
+                self.fault(
+                    (*path, "drives"), f'"{axis}"', f"an axis: {listed(Eye.axes)}", nearest(axis, Eye.axes)
+                )
         if source and drives and source.width != len(drives):
             shape = "a pair, x and y" if source.width == 2 else "one value"
             hint = f"; or take one component: {source}.x" if source.width == 2 else ""
@@ -201,12 +210,16 @@ class _Resolver:
         condition, gates = Condition.parse(text), self.names("gates")
         if condition.gate not in gates:
             known = listed(gates) if gates else "a name in [gates], which holds none"
-            self.fault((*path, "gate"), f'"{condition.gate}"', f"a gate: {known}", nearest(condition.gate, gates))
+            self.fault(
+                (*path, "gate"), f'"{condition.gate}"', f"a gate: {known}", nearest(condition.gate, gates)
+            )
         return condition
 
     # ---- sensitivity
 
-    def gains(self, path: Path, form: RouteForm, source: Address | None, mouse: MouseForm) -> tuple[float, ...]:
+    def gains(
+        self, path: Path, form: RouteForm, source: Address | None, mouse: MouseForm
+    ) -> tuple[float, ...]:
         """Degrees on each axis for one unit of the signal, inversion included."""
         place: Path = (*path, "sensitivity")
         wanted, given = form.drives or (), form.sensitivity
@@ -222,7 +235,9 @@ class _Resolver:
         for axis in wanted:
             if axis not in given:
                 self.fault(place, f"nothing for {axis}", "a quantity for each axis that it drives")
-        gains = {axis: self.gain((*place, axis), given[axis], source, mouse) for axis in wanted if axis in given}
+        gains = {
+            axis: self.gain((*place, axis), given[axis], source, mouse) for axis in wanted if axis in given
+        }
         return tuple(-gain if axis in (form.invert or ()) else gain for axis, gain in gains.items())
 
     def gain(self, place: Path, quantity: Quantity, source: Address | None, mouse: MouseForm) -> float:
@@ -242,13 +257,13 @@ def _degrees_per_unit(quantity: Quantity, source: Address | None, mouse: MouseFo
         why = _why(quantity.unit, source) or nearest(quantity.unit, fitting)
         raise UnitError(f'"{quantity}"; expected {listed(fitting)}{why}')
     if not entry.smallest <= abs(quantity.value) <= entry.largest:
-        raise UnitError(f'"{quantity}"; expected {entry.smallest:g} to {entry.largest:g} {entry.unit}, or the same negative')
+        between = f"{entry.smallest:g} to {entry.largest:g} {entry.unit}"
+        raise UnitError(f'"{quantity}"; expected {between}, or the same negative')
     if entry.unit != "cm/turn":
         return quantity.value
     if mouse.counts_per_cm is None:
-        raise UnitError(
-            f'"{quantity}" without a scale; expected [mouse] with counts_per_cm (counts an inch / 2.54: 800 gives 315)'
-        )
+        scale = "[mouse] with counts_per_cm (counts an inch / 2.54: 800 gives 315)"
+        raise UnitError(f'"{quantity}" without a scale; expected {scale}')
     return degrees_per_count(quantity.value, counts_per_cm=mouse.counts_per_cm)
 
 
@@ -268,7 +283,13 @@ def _why(unit: str, source: Address | None) -> str:
 
 
 def _shown(value: object) -> str:
-    text = f'"{value}"' if isinstance(value, str) else str(value).lower() if isinstance(value, bool) else repr(value)
+    text = (
+        f'"{value}"'
+        if isinstance(value, str)
+        else str(value).lower()
+        if isinstance(value, bool)
+        else repr(value)
+    )
     return text if len(text) <= 60 else f"{text[:57]}..."
 
 
@@ -284,11 +305,11 @@ _NOUNS = {
 
 def _translated(form: type[Form], detail: ErrorDetails, path: Path) -> Fault:
     """A complaint of pydantic's as a fault."""
-    inner = tuple(part for part in detail["loc"] if isinstance(part, str | int))
+    inner = tuple(detail["loc"])
     kind, value, context = detail["type"], detail["input"], detail.get("ctx", {})
     where = (*path, *inner)
     if kind == "missing":
-        return Fault(path + inner[:-1], f"no {inner[-1]}", f'{inner[-1]} = ...')
+        return Fault(path + inner[:-1], f"no {inner[-1]}", f"{inner[-1]} = ...")
     if kind == "extra_forbidden":
         known = list(keys(SmoothingForm if inner[:-1] == ("smoothing",) else form))
         return Fault(where, "an unknown key", listed(known), nearest(str(inner[-1]), known))

@@ -17,12 +17,20 @@ FORMAT = "mellow-thumb profile 1"
 
 
 def _shown(value: object) -> str:
-    return f'"{value}"' if isinstance(value, str) else f"{value!r}".lower() if isinstance(value, bool) else f"{value!r}"
+    return (
+        f'"{value}"'
+        if isinstance(value, str)
+        else f"{value!r}".lower()
+        if isinstance(value, bool)
+        else f"{value!r}"
+    )
 
 
 def _quantity(value: object) -> Quantity:
     if not isinstance(value, str):
-        raise ValueError(f'found {_shown(value)}; expected a number and its unit in quotes, such as "0.05 deg/count"')
+        raise ValueError(
+            f'found {_shown(value)}; expected a number and its unit in quotes, such as "0.05 deg/count"'
+        )
     return parse_quantity(value)
 
 
@@ -30,7 +38,9 @@ def _in(unit: str) -> BeforeValidator:
     def check(value: object) -> float:
         if not isinstance(value, str):
             example = f'"{value} {unit}"' if isinstance(value, int | float) else f'"1 {unit}"'
-            raise ValueError(f"found {_shown(value)}; expected a number and its unit in quotes, such as {example}")
+            raise ValueError(
+                f"found {_shown(value)}; expected a number and its unit in quotes, such as {example}"
+            )
         try:
             return convert(parse_quantity(value, unit), unit)
         except UnitError as error:
@@ -52,7 +62,9 @@ def _one_or_more(value: object) -> tuple[str, ...]:
 def _sensitivity(value: object) -> Quantity | dict[str, Quantity]:
     if isinstance(value, dict):
         if not value:
-            raise ValueError('found {}; expected a quantity for each axis, such as { yaw = "0.05 deg/count" }')
+            raise ValueError(
+                'found {}; expected a quantity for each axis, such as { yaw = "0.05 deg/count" }'
+            )
         return {axis: _quantity(one) for axis, one in value.items()}
     return _quantity(value)
 
@@ -79,9 +91,11 @@ class SmoothingForm(Form):
     """How the effect of a route is spread over time."""
 
     half_life: Seconds = Field(
-        gt=0, le=10, description="time in which half of what is still to come arrives; no count is ever lost",
+        gt=0,
+        le=10,
+        description="time in which half of what is still to come arrives; no count is ever lost",
         json_schema_extra={"unit": "s, ms"},
-    )  # fmt: skip
+    )
 
 
 class RouteForm(Form):
@@ -113,16 +127,19 @@ class AxisForm(Form):
     """An axis: its limits and where it starts."""
 
     min: Degrees | None = Field(
-        None, description="the least it can be; a pitch of the `eye` mount stops at -90 deg unless this says otherwise",
+        None,
+        description="the least it can be; for the pitch of an `eye`, -90 deg unless stated",
         json_schema_extra={"unit": "deg"},
-    )  # fmt: skip
+    )
     max: Degrees | None = Field(
-        None, description="the most it can be; a pitch of the `eye` mount stops at 90 deg unless this says otherwise",
+        None,
+        description="the most it can be; for the pitch of an `eye`, 90 deg unless stated",
         json_schema_extra={"unit": "deg"},
-    )  # fmt: skip
+    )
     start: Degrees = Field(0.0, description="what it is at the beginning", json_schema_extra={"unit": "deg"})
     around: Literal["start"] | None = Field(
-        None, description='what the limits of a yaw are measured from: `"start"`; needed for a yaw with limits'
+        None,
+        description='what the limits of a yaw are measured from: `"start"`; needed for a yaw with limits',
     )
 
 
@@ -131,7 +148,11 @@ class EyeForm(Form):
 
     kind: Literal["eye"] = Field(description="`eye`: it looks where yaw, pitch and roll point")
     height: Metres = Field(
-        0.0, ge=-1e6, le=1e6, description="of the camera above the origin", json_schema_extra={"unit": "m, cm"}
+        0.0,
+        ge=-1e6,
+        le=1e6,
+        description="of the camera above the origin",
+        json_schema_extra={"unit": "m, cm"},
     )
 
 
@@ -139,9 +160,13 @@ class MouseForm(Form):
     """What is known of the mouse."""
 
     counts_per_cm: Annotated[float, Field(strict=False)] | None = Field(
-        None, gt=0, le=1e6, allow_inf_nan=False, description="counts it sends for each cm of travel (800 counts an "
-        "inch is 315); needed for `cm/turn`", json_schema_extra={"unit": "count/cm"},
-    )  # fmt: skip
+        default=None,
+        gt=0,
+        le=1e6,
+        allow_inf_nan=False,
+        description="counts it sends for each cm of travel (800 counts an inch is 315); needed for `cm/turn`",
+        json_schema_extra={"unit": "count/cm"},
+    )
 
 
 class ProfileForm(Form):

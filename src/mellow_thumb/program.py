@@ -75,7 +75,24 @@ def pose({axes}):
     return {results}
 """
 
-_WORDS = ("live saved reading out items t code x y wait age stop dt anchor kept_anchor pose").split()
+_WORDS = [
+    "live",
+    "saved",
+    "reading",
+    "out",
+    "items",
+    "t",
+    "code",
+    "x",
+    "y",
+    "wait",
+    "age",
+    "stop",
+    "dt",
+    "anchor",
+    "kept_anchor",
+    "pose",
+]
 
 
 @dataclass(frozen=True)
@@ -209,10 +226,9 @@ class _Weaver:
 
     def read(self) -> tuple[Block, list[str]]:
         """What a frame reads: each axis, the whole turn of the yaw, each gate."""
-        block, outputs = self.block(), []
-        for axis in self.plan.axes:
-            outputs.append(block.call(wrapped, axis.name)[0] if axis.wraps else axis.name)
-        return block, [*outputs, "yaw", *self.gates.values()]
+        block = self.block()
+        axes = [block.call(wrapped, axis.name)[0] if axis.wraps else axis.name for axis in self.plan.axes]
+        return block, [*axes, "yaw", *self.gates.values()]
 
     def live_text(self) -> str:
         flow, (read, outputs) = self.flow(), self.read()

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from .clock import Clock
-from .errors import nearest
+from .errors import ArgumentError, nearest
 from .inbox import NO_TIME, Inbox
 from .program import weave_plan
 from .signals import COMPONENTS, addresses, find_signal
@@ -58,8 +58,8 @@ class Session:
 
     def __init__(self, plan: Plan, *, ceiling: float = CEILING) -> None:
         """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut."""
-        if not 0.0 < ceiling < float("inf"):
-            raise ValueError(f"ceiling: found {ceiling!r}, expected seconds above 0")
+        if not ceiling > 0.0:
+            raise ArgumentError(f"ceiling: found {ceiling!r}, expected seconds above 0")
         self._program = weave_plan(plan)
         self._doors = _doors(self._program)
         self._clock = Clock(ceiling)

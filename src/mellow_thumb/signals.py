@@ -69,8 +69,14 @@ CATALOGUE = {
     signal.name: signal
     for signal in (
         Signal(
-            "mouse.move", "displacement", "count", -1e6, 1e6, "x: hand to the right; y: hand away from the body",
-            "USB HID Usage Tables 1.5, Generic Desktop X (0x30) and Y (0x31), relative; y flipped", pair=True,
+            "mouse.move",
+            "displacement",
+            "count",
+            -1e6,
+            1e6,
+            "x: hand to the right; y: hand away from the body",
+            "USB HID Usage Tables 1.5, Generic Desktop X (0x30) and Y (0x31), relative; y flipped",
+            pair=True,
         ),
         _button("left", 1, "left"),
         _button("right", 2, "right"),
@@ -78,7 +84,7 @@ CATALOGUE = {
         _button("back", 8, "rear thumb"),
         _button("forward", 16, "front thumb"),
     )
-}  # fmt: skip
+}
 """Every signal by name."""
 
 _ADDRESSES = {
@@ -95,7 +101,9 @@ def find_signal(address: str) -> Address:
     """
     found = _ADDRESSES.get(address)
     if found is None:
-        raise SignalError(f'found "{address}"; expected a signal of the catalogue{nearest(address, _ADDRESSES)}')
+        raise SignalError(
+            f'found "{address}"; expected a signal of the catalogue{nearest(address, _ADDRESSES)}'
+        )
     return found
 
 

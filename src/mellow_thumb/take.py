@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
-from .errors import PlanError, listed
+from .errors import ArgumentError, listed
 
 if TYPE_CHECKING:
     import pandas as pd
@@ -33,7 +33,9 @@ class Take:
     def __post_init__(self) -> None:
         missing = [name for name in COLUMNS if name not in self.table.columns]
         if missing:
-            raise PlanError(f"a take needs the columns {listed(COLUMNS, 'and')}; {listed(missing, 'and')} missing")
+            raise ArgumentError(
+                f"a take needs the columns {listed(COLUMNS, 'and')}; {listed(missing, 'and')} missing"
+            )
 
     def __len__(self) -> int:
         return len(self.table)

@@ -6,7 +6,7 @@ import csv
 import io
 import tomllib
 from pathlib import Path
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from .errors import Problem, TakeError, listed, nearest
 from .files import read_text, replacing
@@ -19,6 +19,7 @@ if TYPE_CHECKING:
 
 FORMAT = "mellow-thumb take 1"
 LARGEST = 4 * 1024**3
+TYPES: dict[str, Any] = {"t": float, "value": float, "signal": "str", "device": "str", "on": "str"}
 MOST_PROBLEMS = 20
 """After this many problems a reader stops looking for more."""
 
@@ -115,7 +116,7 @@ def _fast(body: str) -> pd.DataFrame | None:
     try:
         table = pd.read_csv(
             io.StringIO(body),
-            dtype={"t": float, "value": float, "signal": "str", "device": "str", "on": "str"},
+            dtype=TYPES,
             float_precision="round_trip",
             keep_default_na=False,
             na_values={"t": ["nan"], "value": ["nan"]},
@@ -144,18 +145,21 @@ def _careful(file: str, first: int, body: str, columns: list[str]) -> pd.DataFra
             if not row:
                 continue
             if len(row) != len(columns):
-                problems.append(Problem(file, line, "", f"{len(row)} values", f"{len(columns)}: {', '.join(columns)}"))
+                problems.append(
+                    Problem(file, line, "", f"{len(row)} values", f"{len(columns)}: {', '.join(columns)}")
+                )
                 continue
             cells = dict(zip(columns, row, strict=True))
-            values = [_number(file, line, name, cells[name], problems) if name in ("t", "value") else cells[name]
-                      for name in columns]  # fmt: skip
+            values = [
+                _number(file, line, name, cells[name], problems) if name in ("t", "value") else cells[name]
+                for name in columns
+            ]
             rows.append(values)
     except csv.Error as error:
         problems.append(Problem(file, first + reader.line_num - 1, "", str(error), "a row of CSV"))
     if problems:
         raise TakeError(problems)
-    table = pd.DataFrame(rows, columns=columns)
-    return table.astype({"t": float, "value": float} | {n: "str" for n in columns if n not in ("t", "value")})
+    return pd.DataFrame(rows, columns=columns).astype({name: TYPES[name] for name in columns})
 
 
 def _number(file: str, line: int, name: str, text: str, problems: list[Problem]) -> float:

@@ -104,4 +104,3 @@ def _keys(node: Node) -> Path:
         return tuple(key for child in node.named_children for key in _keys(child))
     text = (node.text or b"").decode()
     return (text if node.type == "bare_key" else next(iter(tomllib.loads(f"{text} = 0"))),)
-

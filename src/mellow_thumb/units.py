@@ -71,7 +71,9 @@ def parse_quantity(text: str, example: str = "deg/count") -> Quantity:
         raise UnitError(f'found "{text}"; expected a number and its unit, such as "0.05 {example}"')
     number, unit = match.groups()
     if unit is None:
-        raise UnitError(f'found "{text}" without a unit; expected a number and its unit, such as "{number} {example}"')
+        raise UnitError(
+            f'found "{text}" without a unit; expected a number and its unit, such as "{number} {example}"'
+        )
     value = float(number)
     if value - value != 0.0:
         raise UnitError(f'found "{text}"; expected a number that fits in double precision')

@@ -26,17 +26,16 @@ class View:
 
         Four rows of four numbers, for column vectors; the last column is the position.
         """
-        m = rotation_rows(*self.rotation)
+        a, b, c, d, e, f, g, h, i = rotation_rows(*self.rotation)
         x, y, z = self.position
-        return ((*m[0:3], x), (*m[3:6], y), (*m[6:9], z), (0.0, 0.0, 0.0, 1.0))
+        return ((a, b, c, x), (d, e, f, y), (g, h, i, z), (0.0, 0.0, 0.0, 1.0))
 
     def matrix(self) -> Rows:
         """The view matrix: 4x4, from the world's frame to the camera's, for column vectors.
 
         It is the inverse of :meth:`pose_matrix`, and what a renderer multiplies points by.
         """
-        m = rotation_rows(*self.rotation)
+        a, b, c, d, e, f, g, h, i = rotation_rows(*self.rotation)
         x, y, z = self.position
-        rows = zip(m[0:3], m[3:6], m[6:9], strict=True)
-        turned = [(a, b, c, -(a * x + b * y + c * z)) for a, b, c in rows]
-        return (*turned, (0.0, 0.0, 0.0, 1.0))
+        columns = ((a, d, g), (b, e, h), (c, f, i))
+        return (*((p, q, r, -(p * x + q * y + r * z)) for p, q, r in columns), (0.0, 0.0, 0.0, 1.0))

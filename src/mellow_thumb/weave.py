@@ -66,13 +66,17 @@ class _Rename(ast.NodeTransformer):
     def __init__(self, replace: Mapping[str, ast.expr]) -> None:
         self.replace = replace
 
-    def visit_Name(self, node: ast.Name) -> ast.expr:  # noqa: N802
+    def visit_Name(self, node: ast.Name) -> ast.expr:
         return self.replace.get(node.id, node)
 
 
 def _renamed(tree: ast.AST, replace: Mapping[str, ast.expr]) -> str:
     copy = ast.parse(ast.unparse(tree))
     return ast.unparse(_Rename(replace).visit(copy))
+
+
+def _reads(expression: str) -> set[str]:
+    return {node.id for node in ast.walk(_expression(expression)) if isinstance(node, ast.Name)}
 
 
 def _expression(text: str) -> ast.expr:
@@ -111,7 +115,9 @@ class Block:
             return self._shared[key]
         read = _read(formula)
         if set(constants) != set(read.constants) or len(values) != len(read.values):
-            raise TypeError(f"{formula} takes {read.values} and {read.constants}, not {values} and {constants}")
+            raise TypeError(
+                f"{formula} takes {read.values} and {read.constants}, not {values} and {constants}"
+            )
         replace: dict[str, ast.expr] = {n: ast.Constant(float(constants[n])) for n in read.constants}
         for parameter, value in zip(read.values, values, strict=True):
             replace[parameter] = self._argument(parameter, value, read)
@@ -154,8 +160,8 @@ class Block:
         self._shared = {
             key: results
             for key, results in self._shared.items()
-            if not changed & ({n.id for v in key[1] for n in ast.walk(_expression(v)) if isinstance(n, ast.Name)} | set(results))
-        }  # fmt: skip
+            if not changed & {*results, *(name for value in key[1] for name in _reads(value))}
+        }
 
 
 def number(value: float) -> str:

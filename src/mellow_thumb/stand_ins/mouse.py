@@ -101,7 +101,9 @@ class MouseHand:
         counts = np.diff(np.floor(place * self._counts_per_cm + 0.5), axis=0)
         late = self._random.uniform(0.0, 2e-4, self._length)
         times = np.round(np.arange(self._length) / self._rate + late, 6)
-        rows: list[tuple[Any, ...]] = [(times[k], name, value) for k, name, value in self._presses if k < self._length]
+        rows: list[tuple[Any, ...]] = [
+            (times[k], name, value) for k, name, value in self._presses if k < self._length
+        ]
         for k in np.flatnonzero(counts.any(axis=1)):
             rows += [(times[k + 1], f"mouse.move.{part}", counts[k, n]) for n, part in enumerate("xy")]
         table = pd.DataFrame(rows, columns=list(COLUMNS)).sort_values("t", kind="stable", ignore_index=True)
@@ -130,5 +132,9 @@ class MouseHand:
         for n in range(2):
             for low in (8.0, 10.0):
                 tone, phase = low + 2.0 * self._random.random(), 2 * pi * self._random.random()
-                shake[:, n] += TREMOR_CM / 2 * (cos(phase) * np.sin(2 * pi * tone * t) + sin(phase) * np.cos(2 * pi * tone * t))
+                shake[:, n] += (
+                    TREMOR_CM
+                    / 2
+                    * (cos(phase) * np.sin(2 * pi * tone * t) + sin(phase) * np.cos(2 * pi * tone * t))
+                )
         return shake

@@ -5,6 +5,7 @@ from __future__ import annotations
 from math import floor
 from typing import TYPE_CHECKING, Any
 
+from .errors import ArgumentError
 from .program import weave_plan
 from .signals import CATALOGUE, COMPONENTS, addresses
 
@@ -45,7 +46,7 @@ def replay(
     ``mount`` and ``cues`` (names). ``attrs["refused"]`` counts the rows that were refused, by signal and
     reason.
 
-    Raises :class:`ValueError` for a rate, an end or frames that are not positive, finite and rising.
+    Raises :class:`ArgumentError` for a rate, an end or frames that are not positive, finite and rising.
     """
     program = weave_plan(plan)
     items, refused = _items(program, take)
@@ -59,13 +60,13 @@ def _ends(items: list[Item], rate: float, until: float | None) -> list[float]:
     import numpy as np
 
     if not 0.0 < rate < float("inf"):
-        raise ValueError(f"rate: found {rate!r}, expected frames a second above 0")
+        raise ArgumentError(f"rate: found {rate!r}, expected frames a second above 0")
     last = items[-1][0] if items else 0.0
     end = floor(last) + 1.0 if until is None else float(until)
     if not 0.0 < end < float("inf"):
-        raise ValueError(f"until: found {until!r}, expected seconds above 0")
+        raise ArgumentError(f"until: found {until!r}, expected seconds above 0")
     if end * rate > MOST_FRAMES:
-        raise ValueError(
+        raise ArgumentError(
             f"{end:g} s at {rate:g} frames a second is more than {MOST_FRAMES:,} frames; "
             f"the take's last event is at {last:g} s: give an earlier end with until="
         )
@@ -77,7 +78,9 @@ def _checked(frames: Sequence[float]) -> list[float]:
     ends = [float(end) for end in frames]
     for before, end in zip([0.0, *ends], ends, strict=False):
         if not before <= end < float("inf"):
-            raise ValueError(f"frames: found {end!r} after {before!r}, expected finite seconds that rise from 0")
+            raise ArgumentError(
+                f"frames: found {end!r} after {before!r}, expected finite seconds that rise from 0"
+            )
     return ends
 
 
@@ -94,14 +97,18 @@ def _values(program: Program, items: list[Item], ends: list[float]) -> Iterator[
         first = last
 
 
-def _table(plan: Plan, program: Program, ends: list[float], values: Iterator[tuple[float, ...]]) -> pd.DataFrame:
+def _table(
+    plan: Plan, program: Program, ends: list[float], values: Iterator[tuple[float, ...]]
+) -> pd.DataFrame:
     import numpy as np
     import pandas as pd
 
     rows = list(values)
     read = np.array(rows, dtype=float).reshape(len(ends), len(program.axes) + len(program.gates))
     width = len(plan.axes)
-    poses = np.array([program.pose(*row[:width]) for row in rows], dtype=float).reshape(len(ends), len(CAMERA))
+    poses = np.array([program.pose(*row[:width]) for row in rows], dtype=float).reshape(
+        len(ends), len(CAMERA)
+    )
     columns: dict[str, Any] = {"t": np.array(ends, dtype=float)}
     columns |= {name: read[:, k] for k, name in enumerate(program.axes)}
     columns |= {name: poses[:, k] for k, name in enumerate(CAMERA)}
@@ -131,8 +138,11 @@ def _items(program: Program, take: Take) -> tuple[list[Item], dict[str, dict[str
     finite = np.isfinite(t) & np.isfinite(value)
     inside = (value >= low) & (value <= high)
     known = np.array([str(name) in _KNOWN for name in names], dtype=bool)[number]
-    refused = _count(names, number, {"unknown signal": ~known, "not finite": known & ~finite,
-                                     "out of range": known & finite & ~inside})  # fmt: skip
+    refused = _count(
+        names,
+        number,
+        {"unknown signal": ~known, "not finite": known & ~finite, "out of range": known & finite & ~inside},
+    )
     keep = np.flatnonzero(finite & inside & (code >= 0))
     keep = keep[np.argsort(np.maximum(t[keep], 0.0), kind="stable")]
     t, value, code, part = np.maximum(t[keep], 0.0), value[keep], code[keep], part[keep]
@@ -176,6 +186,6 @@ def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) 
     counts: dict[str, dict[str, int]] = {}
     for reason, rows in reasons.items():
         per_name = np.bincount(number[rows], minlength=len(names))
-        for k in np.flatnonzero(per_name):
+        for k in np.flatnonzero(per_name).tolist():
             counts.setdefault(str(names[k]), {})[reason] = int(per_name[k])
     return counts

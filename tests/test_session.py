@@ -1,0 +1,198 @@
+"""A session: directions, gates, limits, time, and what it refuses."""
+
+from __future__ import annotations
+
+import logging
+from math import inf, nan
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from mellow_thumb import ArgumentError, Session
+from mellow_thumb.axes import Axis
+from mellow_thumb.gates import Condition, Gate
+from mellow_thumb.mounts import Eye
+from mellow_thumb.plan import Plan
+from mellow_thumb.routes import Route
+from mellow_thumb.signals import find_signal
+
+from .strategies import Event, events, plans
+
+MOVE, RIGHT = find_signal("mouse.move"), find_signal("mouse.right")
+
+
+def plan(*, gain: tuple[float, float] = (0.5, 0.5), gate: Condition | None = None, half_life: float = 0.0) -> Plan:
+    routes = (Route("look", MOVE, ("yaw", "pitch"), gain, gate, half_life),)
+    axes = (Axis("yaw"), Axis("pitch", low=-60.0, high=70.0), Axis("roll"))
+    return Plan(routes, (Gate("glassing", (RIGHT,)),), axes, Eye("eye", 1.6))
+
+
+def fed(session: Session, *events: Event) -> Session:
+    for signal, value, t in events:
+        session.feed(signal, value, at=t)
+    return session
+
+
+def test_right_turns_right_and_away_looks_up() -> None:
+    session = fed(Session(plan()), ("mouse.move", (30.0, 20.0), 0.001))
+    axes = session.tick(1 / 60).axes
+    assert (axes["yaw"], axes["pitch"]) == (15.0, 10.0)
+    forward = [-row[2] for row in session.view().pose_matrix()[:3]]
+    assert forward[0] > 0.2
+    assert forward[1] > 0.1
+    assert session.view().position == (0.0, 1.6, 0.0)
+
+
+def test_a_gain_of_the_other_sign_turns_exactly_the_other_way() -> None:
+    there = fed(Session(plan()), ("mouse.move", (31.0, 17.0), 0.0)).tick(0.1).axes
+    mirrored = fed(Session(plan(gain=(0.5, -0.5))), ("mouse.move", (31.0, 17.0), 0.0)).tick(0.1).axes
+    assert mirrored["yaw"] == there["yaw"]
+    assert mirrored["pitch"] == -there["pitch"] != 0.0
+
+
+def test_a_hold_between_two_ticks_counts_exactly_what_moved_in_it() -> None:
+    session = fed(
+        Session(plan(gate=Condition("glassing"))),
+        ("mouse.move", (100.0, 0.0), 0.001),
+        ("mouse.right", 1.0, 0.002),
+        ("mouse.move", (10.0, 0.0), 0.003),
+        ("mouse.move", (5.0, 0.0), 0.004),
+        ("mouse.right", 0.0, 0.005),
+        ("mouse.move", (100.0, 0.0), 0.006),
+    )
+    frame = session.tick(1 / 60)
+    assert frame.axes["yaw"] == 7.5
+    assert frame.gates == {"glassing": False}
+
+
+@pytest.mark.parametrize("half_life", [0.0, 0.05])
+def test_a_mouse_at_a_limit_answers_at_once_to_the_way_back(half_life: float) -> None:
+    session = fed(Session(plan(half_life=half_life)), *[("mouse.move", (0.0, 100.0), k / 100) for k in range(20)])
+    for _ in range(200):
+        top = session.tick(0.01).axes["pitch"]
+    assert top == pytest.approx(70.0, abs=1e-9)
+    session.feed("mouse.move", (0.0, -10.0))
+    down = session.tick(0.01).axes["pitch"]
+    assert down == pytest.approx(65.0 if not half_life else 70.0 - 5.0 * (1.0 - 2.0 ** -(0.01 / 0.05)))
+
+
+@pytest.mark.parametrize("half_life", [0.01, 0.3])
+def test_smoothing_loses_no_count(half_life: float) -> None:
+    session = fed(Session(plan(half_life=half_life)), *[("mouse.move", (7.0, 0.0), k / 1000) for k in range(100)])
+    for _ in range(1000):
+        frame = session.tick(0.05)
+    assert frame.axes["yaw_total"] == pytest.approx(350.0, abs=1e-9)
+
+
+@given(plans(), events())
+def test_limits_hold_at_every_frame_and_yaw_stays_wrapped(plan: Plan, events: list[Event]) -> None:
+    session = fed(Session(plan), *events)
+    for _ in range(40):
+        values = session.tick(1 / 30).axes
+        for axis in plan.axes:
+            assert axis.low <= values[axis.name] <= axis.high
+        if plan.axes[0].wraps:
+            assert -180.0 < values["yaw"] <= 180.0
+
+
+def test_yaw_never_stops_and_its_whole_turn_is_kept() -> None:
+    session = fed(Session(plan()), *[("mouse.move", (100.0, 0.0), k / 100) for k in range(20)])
+    for _ in range(20):
+        frame = session.tick(0.01)
+    assert frame.axes["yaw_total"] == 1000.0
+    assert frame.axes["yaw"] == -80.0
+
+
+nasty = st.sampled_from([nan, inf, -inf, 1e308, -1e300, 2e6])
+
+
+@given(plans(), st.lists(st.tuples(st.sampled_from(["mouse.move", "mouse.right"]), nasty, nasty, st.none() | nasty)))
+def test_nothing_unfit_reaches_the_state(plan: Plan, junk: list[tuple[str, float, float, float | None]]) -> None:
+    session, clean = Session(plan), Session(plan)
+    for signal, x, y, at in junk:
+        session.feed(signal, (x, y) if signal == "mouse.move" else x, at=at)
+    for each in (session, clean):
+        each.feed("mouse.move", (3.0, 4.0), at=0.01)
+    assert repr(session.tick(0.02)) == repr(clean.tick(0.02))
+
+
+def test_what_is_refused_is_counted_named_and_told_once(caplog: pytest.LogCaptureFixture) -> None:
+    session = Session(plan())
+    with caplog.at_level(logging.WARNING, logger="mellow_thumb"):
+        session.feed("mouse.move", (nan, 0.0))
+        session.feed("mouse.move", (nan, 0.0))
+        session.feed("mouse.mvoe", (1.0, 0.0))
+        session.feed("mouse.move", 3.0)
+        session.feed("mouse.move", (1e9, 0.0))
+        session.feed("mouse.right", "down")  # type: ignore[arg-type]
+        session.feed("mouse.move", (1.0, 0.0), at=nan)
+        session.feed("mouse.left", 1.0)  # of the catalogue, but not of this plan
+    assert session.refused == {
+        "mouse.move": {"not finite": 3, "not a pair of numbers": 1, "outside -1e+06 to 1e+06": 1},
+        "mouse.mvoe": {"unknown signal; did you mean mouse.move?": 1},
+        "mouse.right": {"not a number": 1},
+    }
+    assert len(caplog.records) == 5
+    assert session.tick(1 / 60).axes["yaw"] == 0.0
+
+
+def test_an_event_without_a_time_comes_with_the_latest_one_fed_before_it() -> None:
+    session = Session(plan(gate=Condition("glassing")))
+    session.feed("mouse.move", (2.0, 0.0))  # at the frame's beginning: the gate is closed
+    session.feed("mouse.right", 1.0, at=0.01)
+    session.feed("mouse.move", (10.0, 0.0))  # with the press
+    session.feed("mouse.right", 0.0, at=0.5)  # early: it waits for its own frame
+    session.feed("mouse.move", (100.0, 0.0))  # still with the press
+    assert session.tick(1 / 60).axes["yaw"] == 55.0
+
+
+def test_early_events_wait_and_late_ones_keep_their_time_until_a_commit_has_passed_it() -> None:
+    session = Session(plan(gate=Condition("glassing")))
+    session.feed("mouse.move", (10.0, 0.0), at=0.06)
+    session.feed("mouse.right", 1.0, at=0.05)
+    assert session.tick(0.04).axes["yaw"] == 0.0
+    assert session.tick(0.04).axes["yaw"] == 5.0
+    session.feed("mouse.right", 0.0, at=0.07)  # before this frame, but after the last commit
+    session.feed("mouse.move", (100.0, 0.0), at=0.075)
+    session.feed("mouse.move", (10.0, 0.0), at=0.02)  # before the last commit, in which the gate is open
+    frame = session.tick(0.01)
+    assert (frame.axes["yaw"], frame.gates, session.late) == (10.0, {"glassing": False}, 1)
+
+
+def test_a_long_frame_is_cut_and_what_happened_in_it_comes_at_its_end() -> None:
+    session = fed(Session(plan()), ("mouse.move", (10.0, 0.0), 0.1), ("mouse.move", (20.0, 0.0), 5.0), ("mouse.move", (40.0, 0.0), 10.1))
+    assert session.tick(10.0).axes["yaw"] == 5.0
+    assert (session.now, session.cut) == (0.25, 1)
+    assert session.tick(0.05).axes["yaw"] == 15.0
+    assert session.tick(to=10.2).axes["yaw"] == 35.0
+    assert session.now == pytest.approx(0.45)
+    session.feed("mouse.move", (2.0, 0.0), at=7.0)  # late, and in the time that was cut out
+    assert session.tick(0.01).axes["yaw"] == 36.0
+
+
+@pytest.mark.parametrize("dt", [-1.0, nan, inf, -inf])
+def test_time_that_runs_back_or_is_no_number_stands_still(dt: float) -> None:
+    session = Session(plan())
+    session.tick(0.1)
+    assert session.tick(dt).t == 0.1
+    assert session.stalled == 1
+    assert session.tick(0.0).t == 0.1
+    assert session.stalled == 1
+
+
+def test_the_clock_does_not_drift() -> None:
+    session = Session(plan())
+    for _ in range(100_000):
+        session.tick(0.1)
+    assert session.now == pytest.approx(10_000.0, rel=1e-15)
+
+
+def test_wrong_use_is_said() -> None:
+    session = Session(plan())
+    with pytest.raises(TypeError, match="one of them"):
+        session.tick()
+    with pytest.raises(TypeError, match="one of them"):
+        session.tick(0.1, to=0.1)
+    with pytest.raises(ArgumentError, match="ceiling"):
+        Session(plan(), ceiling=0.0)
