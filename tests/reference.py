@@ -36,7 +36,9 @@ class Reference:
         if address.signal.kind == "switch":
             (self.down.add if value else self.down.discard)(signal)
             return
-        x, y = value if isinstance(value, tuple) else (value, 0.0) if address.component == "x" else (0.0, value)
+        x, y = (
+            value if isinstance(value, tuple) else (value, 0.0) if address.component == "x" else (0.0, value)
+        )
         for route in self.plan.routes:
             if route.gate is None or self.open(route.gate.gate) == route.gate.wanted:
                 for name, part, gain in route.parts:

@@ -31,7 +31,9 @@ def axes(draw: st.DrawFn, name: str, *, limits: bool = True) -> Axis:
     if not limits or not draw(st.booleans()):
         return Axis(name, start)
     room = st.floats(0.0, 60.0)
-    return Axis(name, start, start - draw(room) - 1e-3, draw(st.sampled_from([inf, start + draw(room) + 1e-3])))
+    return Axis(
+        name, start, start - draw(room) - 1e-3, draw(st.sampled_from([inf, start + draw(room) + 1e-3]))
+    )
 
 
 @st.composite
@@ -45,9 +47,25 @@ def plans(draw: st.DrawFn, *, limits: bool = True, half_lives: st.SearchStrategy
     routes = []
     for count in range(draw(st.integers(1, 4))):
         source = find_signal(draw(st.sampled_from(["mouse.move", "mouse.move.x", "mouse.move.y"])))
-        drives = draw(st.lists(st.sampled_from(["yaw", "pitch", "roll"]), min_size=source.width, max_size=source.width, unique=True))
+        drives = draw(
+            st.lists(
+                st.sampled_from(["yaw", "pitch", "roll"]),
+                min_size=source.width,
+                max_size=source.width,
+                unique=True,
+            )
+        )
         gain = tuple(draw(gains) for _ in drives)
-        routes.append(Route(f"route {count}", source, tuple(drives), gain, draw(st.sampled_from(conditions)), draw(half_lives)))
+        routes.append(
+            Route(
+                f"route {count}",
+                source,
+                tuple(drives),
+                gain,
+                draw(st.sampled_from(conditions)),
+                draw(half_lives),
+            )
+        )
     parts = tuple(draw(axes(name, limits=limits)) for name in ("yaw", "pitch", "roll"))
     return Plan(tuple(routes), gates, parts, Eye("eye", 1.6))
 
@@ -62,7 +80,8 @@ def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40) -> list[Eve
         st.tuples(st.sampled_from(SWITCHES), st.sampled_from([0.0, 1.0])),
     )
     moment = st.one_of(
-        st.floats(0.0, seconds, exclude_max=True), st.integers(0, int(seconds * 360) - 1).map(lambda k: k / 360)
+        st.floats(0.0, seconds, exclude_max=True),
+        st.integers(0, int(seconds * 360) - 1).map(lambda k: k / 360),
     )
     found: list[Event] = []
     for signal, what in draw(st.lists(value, max_size=most)):

@@ -61,7 +61,11 @@ def test_a_push_never_takes_the_goal_past_a_limit(push: float, goal: float, low:
 def every_formula() -> Iterator[Callable[..., object]]:
     for module in pkgutil.iter_modules(formulas.__path__):
         found = import_module(f"{formulas.__name__}.{module.name}")
-        yield from (one for _, one in inspect.getmembers(found, inspect.isfunction) if one.__module__ == found.__name__)
+        yield from (
+            one
+            for _, one in inspect.getmembers(found, inspect.isfunction)
+            if one.__module__ == found.__name__
+        )
 
 
 @pytest.mark.parametrize("formula", list(every_formula()), ids=lambda one: one.__name__)
@@ -72,7 +76,12 @@ def test_a_formula_is_straight_line_code(formula: Callable[..., object]) -> None
     assert isinstance(doc, ast.Expr)
     assert isinstance(last, ast.Return)
     assert all(isinstance(line, ast.Assign) for line in body)
-    stored = [n.id for line in body for n in ast.walk(line) if isinstance(n, ast.Name) and isinstance(n.ctx, ast.Store)]
+    stored = [
+        n.id
+        for line in body
+        for n in ast.walk(line)
+        if isinstance(n, ast.Name) and isinstance(n.ctx, ast.Store)
+    ]
     parameters = [a.arg for a in (*tree.args.args, *tree.args.kwonlyargs)]
     assert len({*stored, *parameters}) == len(stored) + len(parameters), "a name is assigned twice"
     called = {n.func.id for n in ast.walk(tree) if isinstance(n, ast.Call) and isinstance(n.func, ast.Name)}

@@ -20,7 +20,9 @@ from .reference import at
 from .strategies import Event, events, plans, take_of
 
 RATES = (24, 60, 144, 360)
-frame_ends = st.lists(st.floats(0.0, 1.0, exclude_min=True, exclude_max=True), unique=True).map(lambda e: [*sorted(e), 1.0])
+frame_ends = st.lists(st.floats(0.0, 1.0, exclude_min=True, exclude_max=True), unique=True).map(
+    lambda e: [*sorted(e), 1.0]
+)
 
 
 def by_hand(plan: Plan, events: list[Event], ends: list[float]) -> list[dict[str, float]]:
@@ -49,7 +51,9 @@ AFTER_A_PAUSE: list[Event] = [
 @settings(max_examples=150)
 @given(plans(), events(), frame_ends)
 @example(SMOOTH, AFTER_A_PAUSE, [0.1 + LONGEST + 0.5 * MERGE, 1.0])
-def test_the_same_take_ends_alike_to_the_bit_at_any_frames(plan: Plan, events: list[Event], random: list[float]) -> None:
+def test_the_same_take_ends_alike_to_the_bit_at_any_frames(
+    plan: Plan, events: list[Event], random: list[float]
+) -> None:
     at_rates = {rate: by_hand(plan, events, ends(rate)) for rate in RATES}
     finals = [by_hand(plan, events, frames)[-1] for frames in (random, [1.0])]
     for rate in RATES:
@@ -73,18 +77,24 @@ def test_it_is_what_a_plain_slow_model_says(data: st.DataObject, half_life: floa
     happened = data.draw(events())
     for moment, axes in zip(ends(24), by_hand(plan, happened, ends(24)), strict=True):
         expected = at(plan, happened, moment)
-        assert [axes["yaw_total"], axes["pitch"], axes["roll"]] == pytest.approx(list(expected.values()), abs=1e-9)
+        assert [axes["yaw_total"], axes["pitch"], axes["roll"]] == pytest.approx(
+            list(expected.values()), abs=1e-9
+        )
 
 
 @given(plans(limits=False), events())
 def test_without_limits_half_lives_mix_freely(plan: Plan, happened: list[Event]) -> None:
     expected = at(plan, happened, 1.0)
     (axes,) = by_hand(plan, happened, [1.0])
-    assert [axes["yaw_total"], axes["pitch"], axes["roll"]] == pytest.approx(list(expected.values()), abs=1e-9)
+    assert [axes["yaw_total"], axes["pitch"], axes["roll"]] == pytest.approx(
+        list(expected.values()), abs=1e-9
+    )
 
 
 @given(plans(), events(), st.integers(0, 30))
-def test_a_loop_restored_from_its_saved_state_goes_on_to_the_bit(plan: Plan, happened: list[Event], cut: int) -> None:
+def test_a_loop_restored_from_its_saved_state_goes_on_to_the_bit(
+    plan: Plan, happened: list[Event], cut: int
+) -> None:
     program = weave_plan(plan)
     items = [(t, program.codes[s.removesuffix(".x").removesuffix(".y")], *(v if isinstance(v, tuple) else (v, 0.0)))
              for s, v, t in happened if s.removesuffix(".x").removesuffix(".y") in program.codes]  # fmt: skip
@@ -106,7 +116,9 @@ def test_equal_plans_weave_once_whatever_the_order_and_the_names() -> None:
     look = Route("look", find_signal("mouse.move.x"), ("yaw",), (0.1,))
     nod = Route("nod", find_signal("mouse.move.y"), ("pitch",), (0.1,))
     axes = (Axis("yaw"), Axis("pitch"), Axis("roll"))
-    assert weave_plan(Plan((look, nod), (), axes, Eye("eye"))) is weave_plan(Plan((nod, look), (), axes, Eye("eye")))
+    assert weave_plan(Plan((look, nod), (), axes, Eye("eye"))) is weave_plan(
+        Plan((nod, look), (), axes, Eye("eye"))
+    )
     hostile = Route("__import__('os').abort()", look.source, look.drives, look.gains)
     text = weave_plan(Plan((hostile,), (), axes, Eye("'''"))).text
     assert text == weave_plan(Plan((look,), (), axes, Eye("eye"))).text

@@ -22,7 +22,9 @@ from .strategies import Event, events, plans
 MOVE, RIGHT = find_signal("mouse.move"), find_signal("mouse.right")
 
 
-def plan(*, gain: tuple[float, float] = (0.5, 0.5), gate: Condition | None = None, half_life: float = 0.0) -> Plan:
+def plan(
+    *, gain: tuple[float, float] = (0.5, 0.5), gate: Condition | None = None, half_life: float = 0.0
+) -> Plan:
     routes = (Route("look", MOVE, ("yaw", "pitch"), gain, gate, half_life),)
     axes = (Axis("yaw"), Axis("pitch", low=-60.0, high=70.0), Axis("roll"))
     return Plan(routes, (Gate("glassing", (RIGHT,)),), axes, Eye("eye", 1.6))
@@ -68,7 +70,9 @@ def test_a_hold_between_two_ticks_counts_exactly_what_moved_in_it() -> None:
 
 @pytest.mark.parametrize("half_life", [0.0, 0.05])
 def test_a_mouse_at_a_limit_answers_at_once_to_the_way_back(half_life: float) -> None:
-    session = fed(Session(plan(half_life=half_life)), *[("mouse.move", (0.0, 100.0), k / 100) for k in range(20)])
+    session = fed(
+        Session(plan(half_life=half_life)), *[("mouse.move", (0.0, 100.0), k / 100) for k in range(20)]
+    )
     for _ in range(200):
         top = session.tick(0.01).axes["pitch"]
     assert top == pytest.approx(70.0, abs=1e-9)
@@ -79,7 +83,9 @@ def test_a_mouse_at_a_limit_answers_at_once_to_the_way_back(half_life: float) ->
 
 @pytest.mark.parametrize("half_life", [0.01, 0.3])
 def test_smoothing_loses_no_count(half_life: float) -> None:
-    session = fed(Session(plan(half_life=half_life)), *[("mouse.move", (7.0, 0.0), k / 1000) for k in range(100)])
+    session = fed(
+        Session(plan(half_life=half_life)), *[("mouse.move", (7.0, 0.0), k / 1000) for k in range(100)]
+    )
     for _ in range(1000):
         frame = session.tick(0.05)
     assert frame.axes["yaw_total"] == pytest.approx(350.0, abs=1e-9)
@@ -107,8 +113,13 @@ def test_yaw_never_stops_and_its_whole_turn_is_kept() -> None:
 nasty = st.sampled_from([nan, inf, -inf, 1e308, -1e300, 2e6])
 
 
-@given(plans(), st.lists(st.tuples(st.sampled_from(["mouse.move", "mouse.right"]), nasty, nasty, st.none() | nasty)))
-def test_nothing_unfit_reaches_the_state(plan: Plan, junk: list[tuple[str, float, float, float | None]]) -> None:
+@given(
+    plans(),
+    st.lists(st.tuples(st.sampled_from(["mouse.move", "mouse.right"]), nasty, nasty, st.none() | nasty)),
+)
+def test_nothing_unfit_reaches_the_state(
+    plan: Plan, junk: list[tuple[str, float, float, float | None]]
+) -> None:
     session, clean = Session(plan), Session(plan)
     for signal, x, y, at in junk:
         session.feed(signal, (x, y) if signal == "mouse.move" else x, at=at)
@@ -161,7 +172,12 @@ def test_early_events_wait_and_late_ones_keep_their_time_until_a_commit_has_pass
 
 
 def test_a_long_frame_is_cut_and_what_happened_in_it_comes_at_its_end() -> None:
-    session = fed(Session(plan()), ("mouse.move", (10.0, 0.0), 0.1), ("mouse.move", (20.0, 0.0), 5.0), ("mouse.move", (40.0, 0.0), 10.1))
+    session = fed(
+        Session(plan()),
+        ("mouse.move", (10.0, 0.0), 0.1),
+        ("mouse.move", (20.0, 0.0), 5.0),
+        ("mouse.move", (40.0, 0.0), 10.1),
+    )
     assert session.tick(10.0).axes["yaw"] == 5.0
     assert (session.now, session.cut) == (0.25, 1)
     assert session.tick(0.05).axes["yaw"] == 15.0

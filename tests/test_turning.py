@@ -39,7 +39,9 @@ def test_forward_and_right_are_where_the_rotation_takes_them(yaw: float, pitch: 
     ("yaw", "pitch", "expected"),
     [(0, 0, (0, 0, -1)), (90, 0, (1, 0, 0)), (-90, 0, (-1, 0, 0)), (180, 0, (0, 0, 1)), (0, 90, (0, 1, 0))],
 )
-def test_forward_points_where_the_conventions_say(yaw: float, pitch: float, expected: tuple[int, ...]) -> None:
+def test_forward_points_where_the_conventions_say(
+    yaw: float, pitch: float, expected: tuple[int, ...]
+) -> None:
     assert forward(yaw, pitch) == pytest.approx(expected, abs=1e-15)
 
 

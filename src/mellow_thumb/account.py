@@ -140,7 +140,7 @@ def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
         (
             name,
             f"turned {_degrees(turned.forth)} {forth} and {_degrees(turned.back)} {back}; "
-            f"went from {_degrees(turned.least)} to {_degrees(turned.most)}; ended at {_degrees(turned.end)}",
+            f"between {_number(turned.least)} and {_degrees(turned.most)}; ended at {_degrees(turned.end)}",
         )
     ]
     for touch in turned.touches:
@@ -151,7 +151,11 @@ def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
 
 
 def _degrees(value: float) -> str:
-    return f"{round(value, 1) + 0.0:.10g} deg"
+    return f"{_number(value)} deg"
+
+
+def _number(value: float) -> str:
+    return f"{round(value, 1) + 0.0:.10g}"
 
 
 def _gate_words(when: tuple[Span, ...]) -> str:

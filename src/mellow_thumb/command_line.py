@@ -40,7 +40,8 @@ def main() -> None:
     default=Path(),
     help="The folder to write the picture into.  [default: here]",
 )
-def demo(out: Path) -> None:
+@click.option("--files", is_flag=True, help="Write the profile and the take there too, to play with.")
+def demo(out: Path, files: bool) -> None:
     """Replay ten seconds of field glasses in the salt marsh, say what happened and draw it."""
     from . import marsh
     from .batch import replay as play
@@ -50,9 +51,15 @@ def demo(out: Path) -> None:
     profile = load_profile(marsh.PROFILE)
     table = play(profile, read_take(marsh.TAKE))
     _tell(profile, table)
-    picture = out / "field_glasses.png"
-    _write(profile, table, picture)
-    click.echo(f"\nThe profile and the take to play with:\n  {marsh.PROFILE}\n  {marsh.TAKE}")
+    click.echo()
+    _draw(profile, table, out / "field_glasses.png")
+    if files:
+        for source in (marsh.PROFILE, marsh.TAKE):
+            _copy(source, out / source.name)
+        click.echo("\nNow change a number in field_glasses.toml and run")
+        click.echo("  mellow-thumb replay field_glasses.toml field_glasses.csv -o sweep.png")
+    else:
+        click.echo("add --files to have the profile and the take as well, to play with")
 
 
 @main.command()
@@ -86,7 +93,9 @@ def replay(profile: Path, take: Path, rate: float, output: Path | None, as_json:
     table = play(loaded, recorded, rate=rate)
     _tell(loaded, table, as_json=as_json)
     if output:
-        _write(loaded, table, output, quiet=as_json)
+        if not as_json:
+            click.echo()
+        _draw(loaded, table, output, quiet=as_json)
 
 
 def _tell(profile: Profile, table: pd.DataFrame, *, as_json: bool = False) -> None:
@@ -102,7 +111,21 @@ def _tell(profile: Profile, table: pd.DataFrame, *, as_json: bool = False) -> No
         click.echo(account.text())
 
 
-def _write(profile: Profile, table: pd.DataFrame, path: Path, *, quiet: bool = False) -> None:
+def _copy(source: Path, path: Path) -> None:
+    """Write a copy of one of the demo's files; never over a file that is there."""
+    from .errors import OutputError
+
+    try:
+        with path.open("xb") as stream:
+            stream.write(source.read_bytes())
+    except FileExistsError:
+        raise OutputError(f"{path}: it is there already, and was left as it is") from None
+    except OSError as error:
+        raise OutputError(f"{path}: cannot be written: {(error.strerror or str(error)).lower()}") from None
+    click.echo(f"wrote {path}")
+
+
+def _draw(profile: Profile, table: pd.DataFrame, path: Path, *, quiet: bool = False) -> None:
     """Write a replay as what the suffix says."""
     from .errors import OutputError, listed, nearest
     from .figures import SUFFIXES, axes_over_time, save_figure

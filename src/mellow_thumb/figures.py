@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from .account import spans, touches, whole
 from .axes import POSITIVE
@@ -84,71 +84,38 @@ def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
     t, value, colour = table["t"].to_numpy(), whole(axis, table), COLOURS[axis.name]
     panel.set_axisbelow(True)
     panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
-    panel.plot(t, value, color=colour, linewidth=2.2, solid_joinstyle="round", zorder=3)
     panel.margins(y=0.12)
-    panel.annotate(
-        axis.name,
-        (0.0, 1.0),
-        xycoords="axes fraction",
-        xytext=(0, 7),
-        textcoords="offset points",
-        color=colour,
-        fontsize=14,
-        weight="bold",
-    )
-    panel.annotate(
-        f"deg; positive {POSITIVE[axis.name]}",
-        (0.0, 1.0),
-        xycoords="axes fraction",
-        xytext=(52, 7),
-        textcoords="offset points",
-        color=QUIET,
-        fontsize=11,
-    )
+    panel.plot(t, value, color=colour, linewidth=2.2, solid_joinstyle="round", zorder=3)
+    _write(panel, (0.0, 1.0), axis.name, colour, offset=(0, 7), fontsize=14, weight="bold")
+    _write(panel, (0.0, 1.0), f"deg; positive {POSITIVE[axis.name]}", QUIET, offset=(52, 7))
     for side, limit in (("min", axis.low), ("max", axis.high)):
-        if abs(limit) == float("inf"):
-            continue
-        panel.axhline(limit, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
-        panel.annotate(
-            _minus(f"{side} {limit:g} deg"),
-            (1.0, limit),
-            xycoords=("axes fraction", "data"),
-            xytext=(8, 0),
-            textcoords="offset points",
-            color=LIMIT,
-            fontsize=11,
-            va="center",
-        )
+        if abs(limit) < float("inf"):
+            panel.axhline(limit, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
+            _write_beside(panel, limit, f"{side} {limit:g} deg", LIMIT)
     for touch in touches(axis, table):
         for span in touch.spans:
-            panel.plot(
-                [span.begin, span.end],
-                [touch.limit] * 2,
-                color=LIMIT,
-                linewidth=5,
-                solid_capstyle="butt",
-                zorder=4,
-            )
+            panel.hlines(touch.limit, span.begin, span.end, color=LIMIT, linewidth=5, zorder=4)
         total = sum(span.end - span.begin for span in touch.spans)
-        panel.annotate(
-            f"at its limit for {total:.2f} s",
-            (touch.spans[-1].end, touch.limit),
-            xytext=(6, 6),
-            textcoords="offset points",
-            color=LIMIT,
-            fontsize=11,
-        )
+        words, place = f"at its limit for {total:.2f} s", (touch.spans[-1].end, touch.limit)
+        _write(panel, place, words, LIMIT, offset=(6, 6), coordinates="data")
     if len(value):
-        panel.annotate(
-            _minus(f"{value[-1]:.1f} deg\nat the end"),
-            (1.0, value[-1]),
-            xycoords=("axes fraction", "data"),
-            xytext=(8, 0),
-            textcoords="offset points",
-            color=colour,
-            fontsize=11,
-            va="center",
-        )
+        _write_beside(panel, value[-1], f"{value[-1]:.1f} deg\nat the end", colour)
+
+
+def _write(
+    panel: Axes, place: tuple[float, float], words: str, colour: str, *, offset: tuple[int, int],
+    coordinates: str | tuple[str, str] = "axes fraction", **style: Any,
+) -> None:  # fmt: skip
+    """Words at a place, `offset` points from it, with a number's sign as print has it."""
+    panel.annotate(
+        words.replace("-", "\N{MINUS SIGN}"), place, xycoords=coordinates, xytext=offset,
+        textcoords="offset points", color=colour, **{"fontsize": 11, **style},
+    )  # fmt: skip
+
+
+def _write_beside(panel: Axes, y: float, words: str, colour: str) -> None:
+    """Words to the right of a panel, level with `y`."""
+    _write(panel, (1.0, y), words, colour, offset=(8, 0), coordinates=("axes fraction", "data"), va="center")
 
 
 def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> None:
@@ -163,18 +130,4 @@ def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> No
                 panel.axvspan(span.begin, span.end, color=colour, alpha=0.35, linewidth=0, zorder=1)
     rows.set_yticks(range(len(names)), names)
     rows.set_ylim(len(names) - 0.4, -0.6)
-    rows.annotate(
-        "gate open",
-        (1.0, 0.5),
-        xycoords="axes fraction",
-        xytext=(8, 0),
-        textcoords="offset points",
-        color=QUIET,
-        fontsize=11,
-        va="center",
-    )
-
-
-def _minus(words: str) -> str:
-    """A number's sign as print has it."""
-    return words.replace("-", "\u2212")
+    _write(rows, (1.0, 0.5), "gate open", QUIET, offset=(8, 0), va="center")

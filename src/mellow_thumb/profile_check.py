@@ -93,7 +93,7 @@ class _Resolver:
             return form.model_validate(data)
         except ValidationError as error:
             details = error.errors(include_url=False)
-        self.faults += [_translated(form, detail, path) for detail in details]
+        self.faults += [_translated(form, detail, path, _raw(data, detail["loc"])) for detail in details]
         wrong = {detail["loc"][0] for detail in details if detail["loc"]}
         if not isinstance(data, dict):
             return None
@@ -303,7 +303,14 @@ _NOUNS = {
 }
 
 
-def _translated(form: type[Form], detail: ErrorDetails, path: Path) -> Fault:
+def _raw(data: object, path: Path) -> object:
+    """What the file has at a path, before any conversion."""
+    for part in path:
+        data = data[part] if isinstance(data, dict) and part in data else data
+    return data
+
+
+def _translated(form: type[Form], detail: ErrorDetails, path: Path, raw: object) -> Fault:
     """A complaint of pydantic's as a fault."""
     inner = tuple(detail["loc"])
     kind, value, context = detail["type"], detail["input"], detail.get("ctx", {})
@@ -320,5 +327,5 @@ def _translated(form: type[Form], detail: ErrorDetails, path: Path) -> Fault:
         found, _, expected = str(context["error"]).partition("; expected ")
         return Fault(where, found.removeprefix("found "), expected)
     if kind in ("greater_than", "greater_than_equal", "less_than", "less_than_equal"):
-        return Fault(where, _shown(value), detail["msg"].removeprefix("Input should be "))
+        return Fault(where, _shown(raw), detail["msg"].removeprefix("Input should be "))
     return Fault(where, _shown(value), _NOUNS.get(kind, detail["msg"].lower()))

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import csv
 import io
+import json
 import tomllib
+import warnings
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
@@ -19,7 +21,7 @@ if TYPE_CHECKING:
 
 FORMAT = "mellow-thumb take 1"
 LARGEST = 4 * 1024**3
-TYPES: dict[str, Any] = {"t": float, "value": float, "signal": "str", "device": "str", "on": "str"}
+_TYPES: dict[str, Any] = {"t": float, "value": float, "signal": "str", "device": "str", "on": "str"}
 MOST_PROBLEMS = 20
 """After this many problems a reader stops looking for more."""
 
@@ -58,12 +60,15 @@ def write_take(take: Take, path: str | os.PathLike[str]) -> None:
 
     The file is replaced whole or not at all. Raises :class:`OutputError` when it cannot be written.
     """
-    from json import dumps
-
     about = {"format": FORMAT, **{key: value for key, value in take.about.items() if key != "format"}}
     with replacing(path) as fresh, fresh.open("w", encoding="utf-8", newline="") as stream:
-        stream.writelines(f"# {key} = {dumps(value, ensure_ascii=False)}\n" for key, value in about.items())
+        stream.writelines(f"# {key} = {_quoted(value)}\n" for key, value in about.items())
         take.table.to_csv(stream, index=False, lineterminator="\n")
+
+
+def _quoted(text: str) -> str:
+    """A string as TOML writes it: as JSON does, but for one character."""
+    return json.dumps(text, ensure_ascii=False).replace("\x7f", "\\u007f")
 
 
 def _top(text: str) -> str:
@@ -114,19 +119,15 @@ def _fast(body: str) -> pd.DataFrame | None:
     import pandas as pd
 
     try:
-        table = pd.read_csv(
-            io.StringIO(body),
-            dtype=TYPES,
-            float_precision="round_trip",
-            keep_default_na=False,
-            na_values={"t": ["nan"], "value": ["nan"]},
-            index_col=False,
-        )
-    except (ValueError, pd.errors.ParserError):
+        with warnings.catch_warnings():
+            warnings.simplefilter("error", pd.errors.ParserWarning)
+            # a float by way of text is exact in every version of pandas
+            table = pd.read_csv(io.StringIO(body), dtype="str", na_filter=False, index_col=False)
+        table = table.astype({"t": float, "value": float})
+    except (ValueError, pd.errors.ParserError, pd.errors.ParserWarning):
         return None
     lines = body.count("\n") - 1
-    whole = len(table) == lines and table["t"].notna().all() and table["value"].notna().all()
-    return table if whole and '"' not in body else None
+    return table if len(table) == lines and '"' not in body else None
 
 
 def _careful(file: str, first: int, body: str, columns: list[str]) -> pd.DataFrame:
@@ -159,7 +160,7 @@ def _careful(file: str, first: int, body: str, columns: list[str]) -> pd.DataFra
         problems.append(Problem(file, first + reader.line_num - 1, "", str(error), "a row of CSV"))
     if problems:
         raise TakeError(problems)
-    return pd.DataFrame(rows, columns=columns).astype({name: TYPES[name] for name in columns})
+    return pd.DataFrame(rows, columns=columns).astype({name: _TYPES[name] for name in columns})
 
 
 def _number(file: str, line: int, name: str, text: str, problems: list[Problem]) -> float:

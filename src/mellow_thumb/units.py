@@ -51,11 +51,12 @@ SENSITIVITIES = {
 }
 """Every unit of sensitivity, by name."""
 
-_SCALES = {
+_IN_ONE = {
     "deg": {"deg": 1.0},
-    "s": {"s": 1.0, "ms": 1e-3},
-    "m": {"m": 1.0, "cm": 1e-2},
+    "s": {"s": 1.0, "ms": 1e3},
+    "m": {"m": 1.0, "cm": 1e2},
 }
+"""For each unit inside, the units that files may use for it, and how many of them one is."""
 
 
 def parse_quantity(text: str, example: str = "deg/count") -> Quantity:
@@ -88,13 +89,13 @@ def convert(quantity: Quantity, unit: str) -> float:
     >>> convert(Quantity(35.0, "ms"), "s")
     0.035
     """
-    scales = _SCALES[unit]
-    if quantity.unit not in scales:
-        hint = nearest(quantity.unit, scales)
-        raise UnitError(f'found "{quantity}"; expected a number of {listed(scales)}{hint}')
-    return quantity.value * scales[quantity.unit]
+    in_one = _IN_ONE[unit]
+    if quantity.unit not in in_one:
+        hint = nearest(quantity.unit, in_one)
+        raise UnitError(f'found "{quantity}"; expected a number of {listed(in_one)}{hint}')
+    return quantity.value / in_one[quantity.unit]
 
 
 def known_units(unit: str) -> tuple[str, ...]:
     """The units that :func:`convert` takes where `unit` is wanted."""
-    return tuple(_SCALES[unit])
+    return tuple(_IN_ONE[unit])

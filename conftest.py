@@ -1,0 +1,50 @@
+"""Every snippet in the README and the docs is run: Python as it stands, profiles by loading them."""
+
+from __future__ import annotations
+
+import os
+import shutil
+import tempfile
+from pathlib import Path
+from typing import Any
+
+from sybil import Example, Sybil
+from sybil.parsers.markdown import CodeBlockParser, PythonCodeBlockParser, SkipParser
+
+from mellow_thumb import load_profile, marsh
+
+HOME = Path.cwd()
+
+
+def load_snippet(example: Example) -> None:
+    """A TOML snippet is a whole profile."""
+    file = Path("snippet.toml")
+    file.write_text(example.parsed, encoding="utf-8")
+    load_profile(file)
+
+
+def into_the_marsh(namespace: dict[str, Any]) -> None:
+    """Run a page's snippets in a folder of its own that holds the demo's files."""
+    folder = Path(tempfile.mkdtemp())
+    for file in (marsh.PROFILE, marsh.TAKE):
+        shutil.copy(file, folder)
+    os.chdir(folder)
+    namespace["__folder__"] = folder
+
+
+def home_again(namespace: dict[str, Any]) -> None:
+    """Leave the folder and remove it."""
+    os.chdir(HOME)
+    shutil.rmtree(namespace["__folder__"])
+
+
+pytest_collect_file = Sybil(
+    parsers=[
+        PythonCodeBlockParser(),
+        CodeBlockParser(language="toml", evaluator=load_snippet),
+        SkipParser(),
+    ],
+    patterns=["*.md"],
+    setup=into_the_marsh,
+    teardown=home_again,
+).pytest()

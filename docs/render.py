@@ -1,0 +1,81 @@
+"""Write the tables of the docs from the library's own: `python docs/render.py` after changing an option."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from pydantic import BaseModel
+
+from mellow_thumb.profile_form import TABLES, keys
+from mellow_thumb.signals import CATALOGUE, KINDS
+from mellow_thumb.units import SENSITIVITIES
+
+FOLDER = Path(__file__).parent
+
+
+def profile_tables() -> str:
+    """Every table of a profile: each key with its unit, default and meaning."""
+    parts = []
+    for place, form in TABLES.items():
+        title = f"`[{place}]`" if place else "At the top"
+        parts.append(
+            f"### {title}\n\n{form.__doc__}\n\n| key | unit | default | what it is |\n|---|---|---|---|"
+        )
+        for name, field in keys(form).items():
+            extra = field.json_schema_extra
+            unit = extra["unit"] if isinstance(extra, dict) else "-"
+            default = "needed" if field.is_required() else _default(field.default)
+            parts[-1] += f"\n| `{name}` | {unit} | {default} | {field.description} |"
+    return "\n\n".join(parts)
+
+
+def _default(value: object) -> str:
+    if value in (None, (), {}, "") or isinstance(value, BaseModel):
+        return "none"
+    return f"{value:g}" if isinstance(value, float) else f"`{value}`"
+
+
+def signal_table() -> str:
+    """The catalogue of signals."""
+    rows = [f"- **{kind}**: {words}" for kind, words in KINDS.items()]
+    rows += [
+        "",
+        "| signal | kind | unit | range of one event | positive | source |",
+        "|---|---|---|---|---|---|",
+    ]
+    for signal in CATALOGUE.values():
+        name = f"`{signal.name}`" + (" (`.x`, `.y`)" if signal.pair else "")
+        unit, between = signal.unit or "-", f"{signal.low:,g} to {signal.high:,g}"
+        rows.append(f"| {name} | {signal.kind} | {unit} | {between} | {signal.positive} | {signal.source} |")
+    return "\n".join(rows)
+
+
+def unit_table() -> str:
+    """Every unit of sensitivity and the signals that it fits."""
+    head = ["| unit | fits | for one | gives | least | most |", "|---|---|---|---|---|---|"]
+    rows = [
+        f"| `{u.unit}` | {u.kind} | {u.per} | {u.gives} | {u.smallest:g} | {u.largest:g} |"
+        for u in SENSITIVITIES.values()
+    ]
+    return "\n".join(head + rows)
+
+
+PAGES = {
+    "profile.md": {"tables": profile_tables, "units": unit_table},
+    "signals.md": {"signals": signal_table},
+}
+
+
+def rendered(page: str) -> str:
+    """A page with its tables made anew."""
+    text = (FOLDER / page).read_text(encoding="utf-8")
+    for name, make in PAGES[page].items():
+        before, begin, rest = text.partition(f"<!-- {name} -->")
+        _, end, after = rest.partition(f"<!-- end of {name} -->")
+        text = f"{before}{begin}\n\n{make()}\n\n{end}{after}"
+    return text
+
+
+if __name__ == "__main__":
+    for name in PAGES:
+        (FOLDER / name).write_text(rendered(name), encoding="utf-8")

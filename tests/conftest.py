@@ -1,0 +1,34 @@
+"""What every test shares."""
+
+from __future__ import annotations
+
+import os
+import sys
+from pathlib import Path
+
+import pytest
+from hypothesis import settings
+
+from mellow_thumb import Profile, Take, load_profile, marsh, read_take
+
+settings.register_profile("ci", deadline=None, print_blob=True, derandomize=True)
+settings.register_profile("dev", deadline=None)
+settings.load_profile("ci" if os.environ.get("CI") else "dev")
+
+
+@pytest.fixture(scope="session")
+def glasses() -> Profile:
+    return load_profile(marsh.PROFILE)
+
+
+@pytest.fixture(scope="session")
+def sweep() -> Take:
+    return read_take(marsh.TAKE)
+
+
+@pytest.fixture(scope="session")
+def command() -> str:
+    """The installed command, as a user has it."""
+    found = Path(sys.executable).with_name("mellow-thumb")
+    assert found.exists(), "install the project first: pip install -e '.[test]'"
+    return str(found)

@@ -1,0 +1,70 @@
+"""What is said and drawn of a replay, against what was played."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from mellow_thumb import OutputError, Profile, Take, replay
+from mellow_thumb.account import account_of, spans
+from mellow_thumb.figures import axes_over_time, save_figure
+
+from .strategies import Event, events, take_of
+
+
+@given(st.lists(st.booleans(), max_size=30))
+def test_spans_cover_exactly_the_frames_in_which_it_held(held: list[bool]) -> None:
+    t = np.arange(1.0, len(held) + 1.0)
+    found = spans(t, np.array(held, dtype=bool))
+    covered = [any(span.begin <= moment < span.end for span in found) for moment in t]
+    assert covered[:-1] == held[:-1]
+    assert all(span.begin < span.end for span in found if span.begin < len(held))
+
+
+@given(events())
+def test_an_account_adds_up(glasses: Profile, happened: list[Event]) -> None:
+    table = replay(glasses, take_of(happened))
+    account = account_of(glasses, table)
+    for name, turned in account.axes.items():
+        start = table[name].iloc[0] * 0.0
+        assert start + turned.forth - turned.back == pytest.approx(
+            table["yaw_total" if name == "yaw" else name].iloc[-1]
+        )
+        assert turned.least <= turned.end <= turned.most or name == "yaw"
+    open_frames = sum(round((span.end - span.begin) * 60) for span in account.gates["glassing"])
+    assert abs(open_frames - table["gate_glassing"].sum()) <= 1
+    assert account.text().count("\n") >= 2
+
+
+def test_an_account_of_little_is_still_an_account(glasses: Profile) -> None:
+    assert account_of(glasses, replay(glasses, take_of([]))).text().splitlines()[1:] == [
+        "1 s in 60 frames",
+        "",
+        "glassing  never open",
+        "refused   nothing",
+    ]
+
+
+def test_a_figure_shows_limits_gates_and_where_a_limit_was_touched(glasses: Profile, sweep: Take) -> None:
+    figure = axes_over_time(glasses, replay(glasses, sweep))
+    yaw, pitch, gates = figure.axes
+    words = {text.get_text() for text in pitch.texts}
+    assert {"min \N{MINUS SIGN}35 deg", "max 40 deg", "pitch", "deg; positive looks up"} <= words
+    assert any(word.startswith("at its limit for 0.") for word in words)
+    assert "yaw" in {text.get_text() for text in yaw.texts}
+    assert len(gates.patches) == 2
+    line = pitch.lines[0].get_xydata()
+    assert line is not None
+    assert np.asarray(line).shape == (600, 2)
+
+
+def test_a_figure_with_no_limits_gates_or_frames_is_drawn(tmp_path: Path, glasses: Profile) -> None:
+    empty = replay(glasses, take_of([]), frames=[])
+    save_figure(axes_over_time(glasses, empty), tmp_path / "empty.png")
+    assert (tmp_path / "empty.png").stat().st_size > 1000
+    with pytest.raises(OutputError, match="suffix"):
+        save_figure(axes_over_time(glasses, empty), tmp_path / "empty.gif")

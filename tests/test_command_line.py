@@ -1,0 +1,136 @@
+"""The command line, through its real entry point and real files."""
+
+from __future__ import annotations
+
+import csv
+import json
+import os
+import re
+import struct
+import subprocess
+from pathlib import Path
+
+import pytest
+
+from mellow_thumb import __version__, marsh
+
+
+def run(command: str, *words: str | Path, folder: Path) -> subprocess.CompletedProcess[str]:
+    environment = os.environ | {"MPLCONFIGDIR": str(folder)}
+    return subprocess.run(
+        [command, *words], capture_output=True, text=True, cwd=folder, env=environment, check=False
+    )
+
+
+def test_the_demo_tells_and_draws(command: str, tmp_path: Path) -> None:
+    done = run(command, "demo", folder=tmp_path)
+    assert (done.returncode, done.stderr) == (0, "")
+    for said in (
+        r"^Salt marsh: field glasses along the tide line$",
+        r"^10 s in 600 frames$",
+        r"^yaw +turned [\d.]+ deg right and [\d.]+ deg left; between 0 and [\d.]+ deg; ended at [\d.]+ deg$",
+        r"^ +at its upper limit of 40 deg for 0\.\d\d s, first at 6\.\d\d s$",
+        r"^glassing +open for 7\.\d\d s: 1\.10 to 7\.\d\d s, 8\.\d\d to 9\.\d\d s$",
+        r"^refused +nothing$",
+    ):
+        assert re.search(said, done.stdout, re.MULTILINE), said
+    head = (tmp_path / "field_glasses.png").read_bytes()[:24]
+    assert struct.unpack(">II", head[16:]) == (1280, 800)
+
+
+def test_the_demo_gives_its_files_and_never_writes_over_yours(command: str, tmp_path: Path) -> None:
+    assert "add --files" in run(command, "demo", folder=tmp_path).stdout
+    done = run(command, "demo", "--files", folder=tmp_path)
+    last = done.stdout.splitlines()[-1].split()
+    assert last[0] == "mellow-thumb"
+    assert run(command, *last[1:], folder=tmp_path).returncode == 0
+    mine = tmp_path / "field_glasses.toml"
+    mine.write_text("# mine", encoding="utf-8")
+    again = run(command, "demo", "--files", folder=tmp_path)
+    assert (again.returncode, again.stderr) == (
+        1,
+        "field_glasses.toml: it is there already, and was left as it is\n",
+    )
+    assert mine.read_text(encoding="utf-8") == "# mine"
+
+
+def test_the_demo_writes_where_it_is_told(command: str, tmp_path: Path) -> None:
+    (tmp_path / "hide").mkdir()
+    assert run(command, "demo", "--out", "hide", folder=tmp_path).returncode == 0
+    assert (tmp_path / "hide" / "field_glasses.png").exists()
+    assert run(command, "demo", "--out", "nowhere", folder=tmp_path).returncode == 2
+
+
+@pytest.mark.parametrize("suffix", [".png", ".svg", ".pdf"])
+def test_a_replay_is_drawn_as_the_suffix_says(command: str, tmp_path: Path, suffix: str) -> None:
+    done = run(command, "replay", marsh.PROFILE, marsh.TAKE, "-o", f"sweep{suffix}", folder=tmp_path)
+    assert done.returncode == 0
+    assert done.stdout.endswith(f"wrote sweep{suffix}\n")
+    starts = {".png": b"\x89PNG", ".svg": b"<?xml", ".pdf": b"%PDF"}
+    assert (tmp_path / f"sweep{suffix}").read_bytes().startswith(starts[suffix])
+
+
+def test_a_replay_as_json_and_as_a_table(command: str, tmp_path: Path) -> None:
+    done = run(
+        command,
+        "replay",
+        marsh.PROFILE,
+        marsh.TAKE,
+        "--rate",
+        "24",
+        "--json",
+        "-o",
+        "sweep.csv",
+        folder=tmp_path,
+    )
+    said = json.loads(done.stdout)
+    assert (said["frames"], said["seconds"], said["refused"]) == (240, 10.0, {})
+    assert done.stderr == "wrote sweep.csv\n"
+    with (tmp_path / "sweep.csv").open(encoding="utf-8") as stream:
+        rows = list(csv.DictReader(stream))
+    assert len(rows) == 240
+    assert float(rows[-1]["yaw"]) == said["axes"]["yaw"]["end"]
+
+
+def test_wrong_input_ends_with_1_and_no_traceback(command: str, tmp_path: Path) -> None:
+    wrong = tmp_path / "wrong.toml"
+    wrong.write_text(
+        marsh.PROFILE.read_text(encoding="utf-8").replace("deg/count", "deg/s"), encoding="utf-8"
+    )
+    done = run(command, "replay", wrong, marsh.TAKE, folder=tmp_path)
+    assert done.returncode == 1
+    assert re.match(r".*wrong\.toml:17: routes\.bare_eye\.sensitivity: found .*frame rate\n$", done.stderr)
+    gone = run(command, "replay", marsh.PROFILE, "hide.csv", folder=tmp_path)
+    assert (gone.returncode, gone.stderr) == (1, "hide.csv: found no such file\n")
+    odd = run(command, "replay", marsh.PROFILE, marsh.TAKE, "-o", "sweep.pgn", folder=tmp_path)
+    assert (odd.returncode, odd.stderr) == (
+        1,
+        'sweep.pgn: found the suffix ".pgn"; expected .csv, .png, .svg or .pdf; did you mean .png?\n',
+    )
+    assert sorted(path.name for path in tmp_path.glob("sweep*")) == []
+
+
+def test_a_take_that_was_cut_short_is_played_and_said(command: str, tmp_path: Path) -> None:
+    short = tmp_path / "short.csv"
+    short.write_bytes(marsh.TAKE.read_bytes()[:50_003])
+    done = run(command, "replay", marsh.PROFILE, short, folder=tmp_path)
+    assert done.returncode == 0
+    assert "the last row was cut short and left out" in done.stderr
+
+
+def test_wrong_usage_ends_with_2_and_the_nearest_word(command: str, tmp_path: Path) -> None:
+    for words, said in (
+        (["replya"], "Did you mean 'replay'?"),
+        (["replay", "--rat", "3"], "Did you mean '--rate'?"),
+        (["replay", "a", "b", "--rate", "0"], "0.0 is not in the range"),
+        (["replay"], "Missing argument 'PROFILE'"),
+    ):
+        done = run(command, *words, folder=tmp_path)
+        assert done.returncode == 2
+        assert said in done.stderr
+
+
+def test_help_and_version(command: str, tmp_path: Path) -> None:
+    assert run(command, "--version", folder=tmp_path).stdout == f"mellow-thumb {__version__}\n"
+    for words in ([], ["demo"], ["replay"]):
+        assert "Usage: mellow-thumb" in run(command, *words, "--help", folder=tmp_path).stdout

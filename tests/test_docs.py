@@ -1,0 +1,48 @@
+"""The docs say what the library does: their tables are made from its own."""
+
+from __future__ import annotations
+
+import re
+import sys
+from pathlib import Path
+
+import pytest
+
+ROOT = Path(__file__).parents[1]
+sys.path.insert(0, str(ROOT / "docs"))
+
+import render  # noqa: E402
+
+
+@pytest.mark.parametrize("page", render.PAGES)
+def test_the_tables_of_the_docs_are_up_to_date(page: str) -> None:
+    assert (ROOT / "docs" / page).read_text(encoding="utf-8") == render.rendered(page), (
+        "run: python docs/render.py"
+    )
+    assert "None" not in render.rendered(page)
+
+
+def test_the_readme_has_two_set_up_commands_and_the_build_runs_the_second() -> None:
+    readme = (ROOT / "README.md").read_text(encoding="utf-8")
+    commands = re.findall(r"```sh\n(.*?)\n```", readme, re.DOTALL)
+    assert len(commands) == 2
+    assert commands[0].endswith("mellow-thumb demo")
+    assert commands[1] in (ROOT / ".ci" / "run").read_text(encoding="utf-8").splitlines()
+
+
+def test_every_picture_is_there_and_linked_and_every_link_leads_somewhere() -> None:
+    readme = (ROOT / "README.md").read_text(encoding="utf-8")
+    links = set(re.findall(r"\]\((?!http)([^)#]+)\)", readme))
+    assert [link for link in links if not (ROOT / link).exists()] == []
+    pictures = {f"docs/screenshots/{path.name}" for path in (ROOT / "docs" / "screenshots").glob("*.png")}
+    assert pictures <= links
+    assert len(pictures) < 20
+
+
+def test_the_profile_in_the_readme_is_the_one_of_the_demo() -> None:
+    import tomllib
+
+    readme = (ROOT / "README.md").read_text(encoding="utf-8")
+    (snippet,) = re.findall(r"```toml\n(.*?)```", readme, re.DOTALL)
+    shipped = (ROOT / "src" / "mellow_thumb" / "marsh" / "field_glasses.toml").read_text(encoding="utf-8")
+    assert tomllib.loads(snippet) == tomllib.loads(shipped)

@@ -1,0 +1,59 @@
+"""The stand-in hand moves as hands do."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from mellow_thumb.stand_ins.mouse import MouseHand, movement_time, smooth_path
+
+
+@given(st.integers(0, 2**32), st.floats(-12.0, 12.0), st.floats(-12.0, 12.0))
+def test_an_aimed_movement_ends_on_its_target(seed: int, right: float, away: float) -> None:
+    hand = MouseHand(seed)
+    hand.aim(right, away, width=0.4)
+    hand.rest(0.05)
+    table = hand.take().table
+    moved = [table.loc[table["signal"] == f"mouse.move.{part}", "value"].sum() / 315.0 for part in "xy"]
+    assert moved == pytest.approx([right, away], abs=0.25)
+    assert table["t"].is_monotonic_increasing
+    assert (table["value"] == np.floor(table["value"])).all()
+
+
+def test_the_same_seed_is_the_same_hand() -> None:
+    def take(seed: int) -> object:
+        hand = MouseHand(seed)
+        hand.aim(3.0, 1.0)
+        return hand.take().table.to_csv()
+
+    assert take(3) == take(3) != take(4)
+
+
+def test_presses_come_where_they_were_asked_for() -> None:
+    hand = MouseHand(1)
+    hand.rest(0.1)
+    hand.press()
+    hand.aim(2.0, 0.0)
+    hand.release()
+    hand.rest(0.1)
+    table = hand.take().table
+    presses = table[table["signal"] == "mouse.right"]
+    assert presses["value"].tolist() == [1.0, 0.0]
+    assert presses["t"].iloc[0] == pytest.approx(0.1, abs=2e-3)
+    assert hand.elapsed == pytest.approx(presses["t"].iloc[1] + 0.1, abs=2e-3)
+
+
+def test_the_path_of_least_jerk_starts_and_ends_at_rest() -> None:
+    share = np.linspace(0.0, 1.0, 1001)
+    done = smooth_path(share)
+    speed = np.gradient(done, share)
+    assert (done[0], done[-1]) == (0.0, 1.0)
+    assert speed[[0, -1]] == pytest.approx(0.0, abs=1e-3)
+    assert speed.max() == pytest.approx(1.875, abs=1e-3)  # 30/16 of the mean: the known peak of this path
+
+
+def test_a_harder_aim_takes_longer() -> None:
+    assert movement_time(8.0, 0.25) > movement_time(4.0, 0.25) > movement_time(4.0, 1.0)
+    assert movement_time(3.0, 1.0) == pytest.approx(0.1 + 0.12 * 2.0)
