@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+import subprocess
+import sys
 from collections.abc import Callable
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -59,6 +62,14 @@ def test_replay(benchmark: Benchmark) -> None:
     events = take.table["t"].nunique()
     if benchmark.stats:
         benchmark.extra_info["events_per_second"] = events / benchmark.stats["median"]
+
+
+@pytest.mark.parametrize("code", ["pass", "import numpy", "import mellow_thumb", "version"])
+@pytest.mark.benchmark(group="starting up")
+def test_starting_up(benchmark: Benchmark, code: str) -> None:
+    command = [str(Path(sys.executable).with_name("mellow-thumb")), "--version"]
+    words = command if code == "version" else [sys.executable, "-c", code]
+    benchmark(subprocess.run, words, check=True, capture_output=True)
 
 
 @pytest.mark.benchmark(group="getting ready")

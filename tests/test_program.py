@@ -8,8 +8,9 @@ import pytest
 from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
-from mellow_thumb import Session, replay
+from mellow_thumb import Profile, Session, Take, replay
 from mellow_thumb.axes import Axis
+from mellow_thumb.batch import CAMERA
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
 from mellow_thumb.program import LONGEST, MERGE, weave_plan
@@ -60,6 +61,17 @@ def test_the_same_take_ends_alike_to_the_bit_at_any_frames(
         assert at_rates[rate][-1] == finals[0] == finals[1]
     for k in range(1, 13):  # moments that all rates have in common
         assert len({tuple(at_rates[rate][k * rate // 12 - 1].items()) for rate in RATES}) == 1
+
+
+@given(st.lists(st.floats(0.0, 10.0, exclude_min=True, exclude_max=True), unique=True))
+def test_the_demo_ends_in_one_pose_though_pitch_rests_at_its_limit_on_the_way(
+    glasses: Profile, sweep: Take, random: list[float]
+) -> None:
+    tables = [replay(glasses, sweep, rate=rate) for rate in RATES]
+    tables.append(replay(glasses, sweep, frames=[*sorted(random), 10.0]))
+    assert all((table["pitch"] >= 39.99).any() for table in tables[:4])
+    poses = {tuple(table[[*CAMERA, "yaw_total", "pitch"]].iloc[-1]) for table in tables}
+    assert len(poses) == 1
 
 
 @given(plans(), events(), st.sampled_from(RATES))

@@ -116,7 +116,7 @@ def test_a_replay_has_the_columns_of_the_design(glasses: Profile, sweep: Take) -
         "gate_glassing", "mount", "cues",
     ]  # fmt: skip
     assert table["t"].iloc[[0, -1]].tolist() == [1 / 60, 10.0]
-    assert table.loc[0, list(CAMERA)].tolist() == [0.0, 1.65, 0.0, 0.0, 0.0, 0.0, 1.0]
+    assert table[list(CAMERA)].iloc[0].tolist() == [0.0, 1.65, 0.0, 0.0, 0.0, 0.0, 1.0]
     pd.testing.assert_frame_equal(table, replay(glasses, sweep), check_exact=True)
 
 
