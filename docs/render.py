@@ -8,7 +8,7 @@ from pydantic import BaseModel
 
 from mellow_thumb.profile_form import TABLES, keys
 from mellow_thumb.signals import CATALOGUE, KINDS
-from mellow_thumb.units import SENSITIVITIES
+from mellow_thumb.units import AXIS_UNITS, fitting
 
 FOLDER = Path(__file__).parent
 
@@ -43,21 +43,30 @@ def signal_table() -> str:
         "| signal | kind | unit | range of one event | positive | source |",
         "|---|---|---|---|---|---|",
     ]
-    for signal in CATALOGUE.values():
+    keys = [signal for signal in CATALOGUE.values() if signal.name.startswith("key.")]
+    for signal in [signal for signal in CATALOGUE.values() if signal not in keys]:
         name = f"`{signal.name}`" + (" (`.x`, `.y`)" if signal.pair else "")
         unit, between = signal.unit or "-", f"{signal.low:,g} to {signal.high:,g}"
         rows.append(f"| {name} | {signal.kind} | {unit} | {between} | {signal.positive} | {signal.source} |")
+    codes = ", ".join(f"`{signal.name}`" for signal in keys)
+    rows += ["", f"Keys, each a switch, by their place on the keyboard ({keys[0].source}): {codes}."]
     return "\n".join(rows)
 
 
 def unit_table() -> str:
-    """Every unit of sensitivity and the signals that it fits."""
-    head = ["| unit | fits | for one | gives | least | most |", "|---|---|---|---|---|---|"]
-    rows = [
-        f"| `{u.unit}` | {u.kind} | {u.per} | {u.gives} | {u.smallest:g} | {u.largest:g} |"
-        for u in SENSITIVITIES.values()
+    """Every unit of sensitivity, by what the signal is and what the axis is measured in."""
+    signals = [
+        ("a mouse's movement", "displacement", "count"),
+        ("a pointer's movement", "displacement", "px"),
+        ("a wheel", "displacement", "notch"),
+        ("a stick, a trigger", "deflection", ""),
+        ("a button, a key", "switch", ""),
     ]
-    return "\n".join(head + rows)
+    rows = ["| signal | an axis in deg | an axis in m | a factor | a plain axis |", "|---|---|---|---|---|"]
+    for words, kind, per in signals:
+        cells = [", ".join(f"`{one}`" for one in fitting(kind, per, unit)) for unit in AXIS_UNITS]
+        rows.append(" | ".join(["| " + words, *cells]) + " |")
+    return "\n".join(rows)
 
 
 PAGES = {

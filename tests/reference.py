@@ -3,9 +3,16 @@
 from __future__ import annotations
 
 from mellow_thumb.plan import Plan
+from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
+from mellow_thumb.smoothings import Exponential
 
 from .strategies import Event
+
+
+def half_life(route: Route) -> float:
+    """That of its smoothing; 0 for none."""
+    return route.smoothing.half_life if isinstance(route.smoothing, Exponential) else 0.0
 
 
 class Reference:
@@ -14,7 +21,7 @@ class Reference:
     def __init__(self, plan: Plan) -> None:
         self.plan, self.now = plan, 0.0
         self.value = {axis.name: axis.start for axis in plan.axes}
-        self.owed = {axis.name: dict.fromkeys([r.half_life for r in plan.routes], 0.0) for axis in plan.axes}
+        self.owed = {axis.name: dict.fromkeys([half_life(r) for r in plan.routes], 0.0) for axis in plan.axes}
         self.down: set[str] = set()
 
     def open(self, gate: str) -> bool:
@@ -36,13 +43,15 @@ class Reference:
         if address.signal.kind == "switch":
             (self.down.add if value else self.down.discard)(signal)
             return
+        if address.signal.name != "mouse.move":
+            return
         x, y = (
             value if isinstance(value, tuple) else (value, 0.0) if address.component == "x" else (0.0, value)
         )
         for route in self.plan.routes:
             if route.gate is None or self.open(route.gate.gate) == route.gate.wanted:
                 for name, part, gain in route.parts:
-                    self.push(name, gain * (x if part == "x" else y), route.half_life)
+                    self.push(name, gain * (x if part == "x" else y), half_life(route))
 
     def push(self, name: str, amount: float, half_life: float) -> None:
         (axis,) = (one for one in self.plan.axes if one.name == name)

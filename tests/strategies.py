@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from math import inf
 
 import pandas as pd
@@ -9,19 +10,47 @@ from hypothesis import strategies as st
 
 from mellow_thumb import Take
 from mellow_thumb.axes import Axis
+from mellow_thumb.curves import Blend, Points, Power
 from mellow_thumb.gates import Condition, Gate
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
-from mellow_thumb.routes import Route
-from mellow_thumb.signals import CATALOGUE, find_signal
+from mellow_thumb.routes import Route, TurnBoost
+from mellow_thumb.shape import DeadZone, Shape
+from mellow_thumb.signals import find_signal
+from mellow_thumb.smoothings import Exponential, Smoothing, Spring
 
 Event = tuple[str, tuple[float, float] | float, float]
 """A signal, its value, its time."""
 
-SWITCHES = tuple(name for name, signal in CATALOGUE.items() if signal.kind == "switch")
+SWITCHES = ("mouse.left", "mouse.right", "mouse.middle", "key.KeyQ", "pad.south")
+HELD = ("pad.right_stick", "pad.right_stick.x", "pad.right_stick.y", "pad.left_trigger", "key.KeyQ")
 angles = st.floats(-1e6, 1e6, allow_nan=False)
 gains = st.floats(-2.0, 2.0, allow_nan=False)
-half_lives = st.sampled_from([0.0, 0.0, 0.01, 0.035, 0.3])
+half_lives = st.sampled_from([0.012, 0.035, 0.3])
+smoothings = st.none() | st.builds(Exponential, half_lives) | st.builds(Spring, half_lives)
+curves = st.one_of(
+    st.builds(Power, st.floats(0.3, 4.0)),
+    st.builds(Blend, st.floats(0.0, 1.0)),
+    st.lists(st.tuples(st.floats(0.05, 0.95), st.floats(0.0, 1.0)), max_size=5, unique_by=lambda p: p[0]).map(
+        lambda ps: Points(tuple(zip(sorted(p[0] for p in ps), sorted(p[1] for p in ps), strict=True)))
+    ),
+)
+dead_zones = st.builds(
+    DeadZone,
+    st.sampled_from(["radial", "axial", "wedge"]),
+    st.floats(0.0, 0.4),
+    st.floats(0.6, 1.0),
+    st.floats(0.0, 0.5),
+)
+rests = st.floats(-0.3, 0.3)
+shapes = st.builds(
+    Shape,
+    st.tuples(rests, rests),
+    st.sampled_from(["disc", "square"]),
+    st.none() | dead_zones,
+    st.none() | curves,
+)
+boosts = st.builds(TurnBoost, st.floats(0.5, 1.0), st.floats(0.1, 2.0), st.floats(0.05, 0.5))
 
 
 @st.composite
@@ -36,36 +65,54 @@ def axes(draw: st.DrawFn, name: str, *, limits: bool = True) -> Axis:
     )
 
 
+def step_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+    """A displacement of the mouse that turns something."""
+    source = find_signal(draw(st.sampled_from(["mouse.move", "mouse.move.x", "mouse.move.y"])))
+    drives, gain = _drives(draw, source.width, 2.0)
+    return Route(name, source, drives, gain, gate, smoothing)
+
+
+def held_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+    """A stick, a trigger or a key that turns something, or leans it."""
+    source = find_signal(draw(st.sampled_from(HELD)))
+    drives, gain = _drives(draw, source.width, 200.0)
+    effect = (
+        draw(st.sampled_from(["rate", "rate", "offset"])) if source.signal.kind == "deflection" else "rate"
+    )
+    shape = draw(shapes) if source.signal.kind == "deflection" else Shape()
+    boost = draw(st.none() | boosts) if effect == "rate" and not isinstance(smoothing, Spring) else None
+    return Route(name, source, drives, gain, gate, smoothing, effect, shape, turn_boost=boost)
+
+
+def _drives(draw: st.DrawFn, width: int, most: float) -> tuple[tuple[str, ...], tuple[float, ...]]:
+    names = st.lists(st.sampled_from(["yaw", "pitch", "roll"]), min_size=width, max_size=width, unique=True)
+    size = st.floats(0.01 * most, most)
+    return tuple(draw(names)), tuple(draw(size) * draw(st.sampled_from([-1.0, 1.0])) for _ in range(width))
+
+
+Maker = Callable[[st.DrawFn, str, "Condition | None", "Smoothing | None"], Route]
+
+
 @st.composite
-def plans(draw: st.DrawFn, *, limits: bool = True, half_lives: st.SearchStrategy[float] = half_lives) -> Plan:
-    """A few routes of the mouse, some behind gates, some smoothed."""
+def plans(
+    draw: st.DrawFn,
+    *,
+    limits: bool = True,
+    smoothings: st.SearchStrategy[Smoothing | None] = smoothings,
+    makers: tuple[Maker, ...] = (step_routes, step_routes, held_routes),
+) -> Plan:
+    """A few routes, some behind gates, some shaped, some smoothed."""
     gates = tuple(
         Gate(name, tuple(find_signal(s) for s in draw(st.lists(st.sampled_from(SWITCHES), min_size=1, max_size=3, unique=True))))
         for name in draw(st.lists(st.sampled_from(["glassing", "resting", "counting"]), unique=True))
     )  # fmt: skip
     conditions = [None, *(Condition(gate.name, wanted) for gate in gates for wanted in (True, False))]
-    routes = []
-    for count in range(draw(st.integers(1, 4))):
-        source = find_signal(draw(st.sampled_from(["mouse.move", "mouse.move.x", "mouse.move.y"])))
-        drives = draw(
-            st.lists(
-                st.sampled_from(["yaw", "pitch", "roll"]),
-                min_size=source.width,
-                max_size=source.width,
-                unique=True,
-            )
+    routes = [
+        draw(st.sampled_from(makers))(
+            draw, f"route {count}", draw(st.sampled_from(conditions)), draw(smoothings)
         )
-        gain = tuple(draw(gains) for _ in drives)
-        routes.append(
-            Route(
-                f"route {count}",
-                source,
-                tuple(drives),
-                gain,
-                draw(st.sampled_from(conditions)),
-                draw(half_lives),
-            )
-        )
+        for count in range(draw(st.integers(1, 4)))
+    ]
     parts = tuple(draw(axes(name, limits=limits)) for name in ("yaw", "pitch", "roll"))
     return Plan(tuple(routes), gates, parts, Eye("eye", 1.6))
 
@@ -78,6 +125,9 @@ def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40) -> list[Eve
         st.tuples(st.just("mouse.move"), st.tuples(counts, counts)),
         st.tuples(st.sampled_from(["mouse.move.x", "mouse.move.y"]), counts),
         st.tuples(st.sampled_from(SWITCHES), st.sampled_from([0.0, 1.0])),
+        st.tuples(st.just("pad.right_stick"), st.tuples(st.floats(-1.0, 1.0), st.floats(-1.0, 1.0))),
+        st.tuples(st.sampled_from(["pad.right_stick.x", "pad.right_stick.y"]), st.floats(-1.0, 1.0)),
+        st.tuples(st.just("pad.left_trigger"), st.floats(0.0, 1.0)),
     )
     moment = st.one_of(
         st.floats(0.0, seconds, exclude_max=True),

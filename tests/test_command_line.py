@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import csv
 import json
-import os
 import re
 import struct
 import subprocess
@@ -16,10 +15,7 @@ from mellow_thumb import __version__, marsh
 
 
 def run(command: str, *words: str | Path, folder: Path) -> subprocess.CompletedProcess[str]:
-    environment = os.environ | {"MPLCONFIGDIR": str(folder)}
-    return subprocess.run(
-        [command, *words], capture_output=True, text=True, cwd=folder, env=environment, check=False
-    )
+    return subprocess.run([command, *words], capture_output=True, text=True, cwd=folder, check=False)
 
 
 def test_the_demo_tells_and_draws(command: str, tmp_path: Path) -> None:

@@ -13,12 +13,15 @@ from mellow_thumb.axes import Axis
 from mellow_thumb.batch import CAMERA
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
-from mellow_thumb.program import LONGEST, MERGE, weave_plan
+from mellow_thumb.program import LONGEST, MERGE, NEAR, Item, Program, weave_plan
 from mellow_thumb.routes import Route
+from mellow_thumb.session import _doors
 from mellow_thumb.signals import find_signal
+from mellow_thumb.smoothings import Exponential
+from mellow_thumb.weave import compile_text
 
 from .reference import at
-from .strategies import Event, events, plans, take_of
+from .strategies import Event, events, half_lives, plans, step_routes, take_of
 
 RATES = (24, 60, 144, 360)
 frame_ends = st.lists(st.floats(0.0, 1.0, exclude_min=True, exclude_max=True), unique=True).map(
@@ -39,7 +42,7 @@ def ends(rate: float) -> list[float]:
 
 
 SMOOTH = Plan(
-    (Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1), None, 0.02),), (),
+    (Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1), None, Exponential(0.02)),), (),
     (Axis("yaw"), Axis("pitch", low=-5.0, high=5.0), Axis("roll")), Eye("eye"),
 )  # fmt: skip
 AFTER_A_PAUSE: list[Event] = [
@@ -49,7 +52,7 @@ AFTER_A_PAUSE: list[Event] = [
 ]
 
 
-@settings(max_examples=150)
+@settings(max_examples=60)
 @given(plans(), events(), frame_ends)
 @example(SMOOTH, AFTER_A_PAUSE, [0.1 + LONGEST + 0.5 * MERGE, 1.0])
 def test_the_same_take_ends_alike_to_the_bit_at_any_frames(
@@ -63,6 +66,7 @@ def test_the_same_take_ends_alike_to_the_bit_at_any_frames(
         assert len({tuple(at_rates[rate][k * rate // 12 - 1].items()) for rate in RATES}) == 1
 
 
+@settings(max_examples=12)
 @given(st.lists(st.floats(0.0, 10.0, exclude_min=True, exclude_max=True), unique=True))
 def test_the_demo_ends_in_one_pose_though_pitch_rests_at_its_limit_on_the_way(
     glasses: Profile, sweep: Take, random: list[float]
@@ -74,6 +78,7 @@ def test_the_demo_ends_in_one_pose_though_pitch_rests_at_its_limit_on_the_way(
     assert len(poses) == 1
 
 
+@settings(max_examples=60)
 @given(plans(), events(), st.sampled_from(RATES))
 def test_live_equals_replay_to_the_bit(plan: Plan, events: list[Event], rate: int) -> None:
     table = replay(plan, take_of(events), rate=rate, until=1.0)
@@ -82,10 +87,12 @@ def test_live_equals_replay_to_the_bit(plan: Plan, events: list[Event], rate: in
     assert table[names].to_dict("records") == rows
 
 
-@settings(max_examples=150)
+@settings(max_examples=60)
 @given(st.data(), st.sampled_from([0.0, 0.012, 0.08]))
 def test_it_is_what_a_plain_slow_model_says(data: st.DataObject, half_life: float) -> None:
-    plan = data.draw(plans(half_lives=st.just(half_life)))
+    plan = data.draw(
+        plans(smoothings=st.just(Exponential(half_life) if half_life else None), makers=(step_routes,))
+    )
     happened = data.draw(events())
     for moment, axes in zip(ends(24), by_hand(plan, happened, ends(24)), strict=True):
         expected = at(plan, happened, moment)
@@ -94,7 +101,10 @@ def test_it_is_what_a_plain_slow_model_says(data: st.DataObject, half_life: floa
         )
 
 
-@given(plans(limits=False), events())
+@given(
+    plans(limits=False, smoothings=st.none() | st.builds(Exponential, half_lives), makers=(step_routes,)),
+    events(),
+)
 def test_without_limits_half_lives_mix_freely(plan: Plan, happened: list[Event]) -> None:
     expected = at(plan, happened, 1.0)
     (axes,) = by_hand(plan, happened, [1.0])
@@ -103,13 +113,46 @@ def test_without_limits_half_lives_mix_freely(plan: Plan, happened: list[Event])
     )
 
 
+def split_finely(plan: Plan, happened: list[Event]) -> list[float]:
+    """The same program with every step split at every event and each 1/4000 s."""
+    program = weave_plan(plan)
+    assert f"{MERGE!r}" in program.text
+    fine = (
+        program.text.replace(f"{MERGE!r}", "0.0")
+        .replace(f"{LONGEST!r}", "0.00025")
+        .replace(f"{NEAR!r}", "0.00025")
+    )
+    loop = compile_text(fine, "live")(program.start)
+    next(loop)
+    return list(loop.send([*items_of(program, happened), (1.0, program.frame, 0.0, 0.0)]))
+
+
+def items_of(program: Program, happened: list[Event]) -> list[Item]:
+    """Events as the loop takes them."""
+    doors = _doors(program)
+    items = []
+    for signal, value, t in happened:
+        if signal in doors:
+            code, shape, *_, other, _ = doors[signal]
+            pair = value if isinstance(value, tuple) else (other, value) if shape == 2 else (value, other)
+            items.append((t, code, *pair))
+    return items
+
+
+@settings(max_examples=40)
+@given(plans(limits=False), events(most=12))
+def test_steps_of_any_length_come_to_the_same(plan: Plan, happened: list[Event]) -> None:
+    (axes,) = by_hand(plan, happened, [1.0])
+    assert split_finely(plan, happened)[1:4] == pytest.approx(list(axes.values())[1:4], abs=1e-9)
+
+
+@settings(max_examples=60)
 @given(plans(), events(), st.integers(0, 30))
 def test_a_loop_restored_from_its_saved_state_goes_on_to_the_bit(
     plan: Plan, happened: list[Event], cut: int
 ) -> None:
     program = weave_plan(plan)
-    items = [(t, program.codes[s.removesuffix(".x").removesuffix(".y")], *(v if isinstance(v, tuple) else (v, 0.0)))
-             for s, v, t in happened if s.removesuffix(".x").removesuffix(".y") in program.codes]  # fmt: skip
+    items = items_of(program, happened)
     whole, parted = program.live(program.start), program.live(program.start)
     next(whole)
     next(parted)

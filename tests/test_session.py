@@ -16,6 +16,7 @@ from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
+from mellow_thumb.smoothings import Exponential
 
 from .strategies import Event, events, plans
 
@@ -25,7 +26,8 @@ MOVE, RIGHT = find_signal("mouse.move"), find_signal("mouse.right")
 def plan(
     *, gain: tuple[float, float] = (0.5, 0.5), gate: Condition | None = None, half_life: float = 0.0
 ) -> Plan:
-    routes = (Route("look", MOVE, ("yaw", "pitch"), gain, gate, half_life),)
+    smoothing = Exponential(half_life) if half_life else None
+    routes = (Route("look", MOVE, ("yaw", "pitch"), gain, gate, smoothing),)
     axes = (Axis("yaw"), Axis("pitch", low=-60.0, high=70.0), Axis("roll"))
     return Plan(routes, (Gate("glassing", (RIGHT,)),), axes, Eye("eye", 1.6))
 

@@ -20,12 +20,28 @@ LAYERS = [
     {"errors", "units", "formulas"},
     {"signals"},
     {"weave"},
-    {"gates", "axes", "routes"},
+    {"curves", "smoothings"},
+    {"gates", "axes", "shape"},
+    {"routes"},
     {"mounts"},
-    {"plan", "program", "take"},
+    {"plan", "take"},
+    {"flows"},
+    {"weaver"},
+    {"program"},
     {"clock", "inbox", "view"},
     {"session", "batch"},
-    {"files", "toml_files", "take_files", "profile_form", "profile_check", "profile", "stand_ins", "marsh"},
+    {
+        "files",
+        "toml_files",
+        "take_files",
+        "profile_form",
+        "profile_faults",
+        "profile_routes",
+        "profile_check",
+        "profile",
+        "stand_ins",
+        "marsh",
+    },
     {"account"},
     {"figures"},
     {"command_line"},
@@ -33,7 +49,7 @@ LAYERS = [
 """From left to right: nothing knows of anything to its right."""
 LAYER = {name: place for place, names in enumerate(LAYERS) for name in names}
 
-CORE = {name for layer in LAYERS[:8] for name in layer}
+CORE = {name for layer in LAYERS[: LAYERS.index({"session", "batch"}) + 1] for name in layer}
 """What imports nothing but the standard library at its top."""
 
 MODULES = sorted(path for path in SOURCE.rglob("*.py"))

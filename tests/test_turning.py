@@ -70,7 +70,7 @@ def test_the_view_matrix_undoes_the_pose(
     yaw: float, pitch: float, roll: float, position: tuple[float, ...]
 ) -> None:
     quaternion = rotation(yaw, pitch, roll)
-    view = View((*position, *quaternion))
+    view = View((*position, *quaternion, 60.0))
     pose, matrix = np.array(view.pose_matrix()), np.array(view.matrix())
     assert pose[:3, :3] == pytest.approx(Rotation.from_quat(quaternion).as_matrix(), abs=1e-13)
     assert pose[:3, 3] == pytest.approx(position)

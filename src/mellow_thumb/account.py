@@ -18,8 +18,16 @@ if TYPE_CHECKING:
 TOUCH = 0.01
 """Degrees: an axis this near to its limit touches it."""
 
-WAYS = {"yaw": ("right", "left"), "pitch": ("up", "down"), "roll": ("right side down", "right side up")}
-"""What people call the positive and the negative way."""
+WAYS = {
+    "yaw": ("turned", "right", "left"),
+    "pitch": ("turned", "up", "down"),
+    "roll": ("turned", "right side down", "right side up"),
+    "distance": ("went", "away", "nearer"),
+    "zoom": ("changed", "in", "out"),
+    "pan_x": ("went", "right", "left"),
+    "pan_y": ("went", "forward", "back"),
+}
+"""What people call what an axis does, its positive way and its negative way."""
 
 
 @dataclass(frozen=True)
@@ -41,8 +49,9 @@ class Touch:
 
 @dataclass(frozen=True)
 class Turned:
-    """What became of one axis, in degrees; `forth` is the whole way in the positive direction."""
+    """What became of one axis, in its unit; `forth` is the whole way in the positive direction."""
 
+    unit: str
     forth: float
     back: float
     least: float
@@ -125,6 +134,7 @@ def _turned(axis: Axis, table: pd.DataFrame) -> Turned:
     value = np.concatenate(([axis.start], whole(axis, table)))
     steps = np.diff(value)
     return Turned(
+        unit=axis.unit,
         forth=float(steps[steps > 0].sum()),
         back=float(-steps[steps < 0].sum()),
         least=float(value.min()),
@@ -135,27 +145,24 @@ def _turned(axis: Axis, table: pd.DataFrame) -> Turned:
 
 
 def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
-    forth, back = WAYS[name]
-    rows = [
-        (
-            name,
-            f"turned {_degrees(turned.forth)} {forth} and {_degrees(turned.back)} {back}; "
-            f"between {_number(turned.least)} and {_degrees(turned.most)}; ended at {_degrees(turned.end)}",
-        )
-    ]
+    did, forth, back = WAYS.get(name, ("went", "up", "down"))
+
+    def measured(value: float) -> str:
+        return f"{_number(value)} {turned.unit}".rstrip()
+
+    moved = f"{did} {measured(turned.forth)} {forth} and {measured(turned.back)} {back}"
+    where = f"between {_number(turned.least)} and {measured(turned.most)}; ended at {measured(turned.end)}"
+    rows = [(name, f"{moved}; {where}")]
     for touch in turned.touches:
         total = sum(span.end - span.begin for span in touch.spans)
         when = f"{total:.2f} s, first at {touch.spans[0].begin:.2f} s"
-        rows.append(("", f"at its {touch.side} limit of {_degrees(touch.limit)} for {when}"))
+        rows.append(("", f"at its {touch.side} limit of {measured(touch.limit)} for {when}"))
     return rows
 
 
-def _degrees(value: float) -> str:
-    return f"{_number(value)} deg"
-
-
 def _number(value: float) -> str:
-    return f"{round(value, 1) + 0.0:.10g}"
+    """A number that a person would write: one decimal, or three digits where it is small."""
+    return f"{round(value, 1) + 0.0:.10g}" if abs(value) >= 10 or value == round(value, 1) else f"{value:.3g}"
 
 
 def _gate_words(when: tuple[Span, ...]) -> str:

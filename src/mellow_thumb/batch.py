@@ -105,10 +105,8 @@ def _table(
 
     rows = list(values)
     read = np.array(rows, dtype=float).reshape(len(ends), len(program.axes) + len(program.gates))
-    width = len(plan.axes)
-    poses = np.array([program.pose(*row[:width]) for row in rows], dtype=float).reshape(
-        len(ends), len(CAMERA)
-    )
+    poses = np.array([program.pose(*(row[k] for k in program.posing)) for row in rows], dtype=float)
+    poses = poses.reshape(len(ends), len(CAMERA) + 1)
     columns: dict[str, Any] = {"t": np.array(ends, dtype=float)}
     columns |= {name: read[:, k] for k, name in enumerate(program.axes)}
     columns |= {name: poses[:, k] for k, name in enumerate(CAMERA)}
@@ -134,9 +132,10 @@ def _items(program: Program, take: Take) -> tuple[list[Item], dict[str, dict[str
     t = take.table["t"].to_numpy(dtype=float)
     value = take.table["value"].to_numpy(dtype=float)
     code, part = doors[number, 0], doors[number, 1]
-    low, high = _ranges(names, number)
+    low, high, clips, held = _kinds(names, number)
     finite = np.isfinite(t) & np.isfinite(value)
-    inside = (value >= low) & (value <= high)
+    inside = (value >= low) & (value <= high) | clips
+    value = np.clip(value, low, high)
     known = np.array([str(name) in _KNOWN for name in names], dtype=bool)[number]
     refused = _count(
         names,
@@ -150,8 +149,9 @@ def _items(program: Program, take: Take) -> tuple[list[Item], dict[str, dict[str
     second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
     first = np.flatnonzero(~second)
     follows = np.append(second, False)[first + 1]
-    x = np.where(part[first] == 2, 0.0, value[first])
-    y = np.where(part[first] == 2, value[first], 0.0)
+    other = np.where(held[keep][first], np.nan, 0.0)
+    x = np.where(part[first] == 2, other, value[first])
+    y = np.where(part[first] == 2, value[first], other)
     y[follows] = value[first[follows] + 1]
     return list(zip(t[first].tolist(), code[first].tolist(), x.tolist(), y.tolist(), strict=True)), refused
 
@@ -171,13 +171,14 @@ def _place(program: Program, address: str) -> tuple[int, int]:
     return (program.codes[address] if single else -1), 0
 
 
-def _ranges(names: pd.Index, number: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
-    """The least and greatest value that each row's signal may carry."""
+def _kinds(names: pd.Index, number: np.ndarray) -> Iterator[np.ndarray]:
+    """For each row: the least and greatest value, whether others are drawn in, whether it is held."""
     import numpy as np
 
     signals = [CATALOGUE.get(str(name)) or CATALOGUE.get(str(name).rpartition(".")[0]) for name in names]
-    bounds = np.array([(s.low, s.high) if s else (0.0, 0.0) for s in signals], dtype=float).reshape(-1, 2)
-    return bounds[number, 0], bounds[number, 1]
+    kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
+    low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4)[number].T
+    return iter((low, high, clips != 0.0, held != 0.0))
 
 
 def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) -> dict[str, dict[str, int]]:

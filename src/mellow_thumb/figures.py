@@ -6,7 +6,7 @@ from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
 from .account import spans, touches, whole
-from .axes import POSITIVE
+from .axes import KNOWN
 from .errors import OutputError, listed, nearest
 from .files import replacing
 
@@ -33,7 +33,8 @@ def axes_over_time(profile: Profile, table: pd.DataFrame) -> Figure:
     """Draw yaw and pitch (and roll, where it moves) over time, with limits and the times gates were open."""
     from matplotlib.figure import Figure
 
-    shown = [axis for axis in profile.axes if axis.name != "roll" or table["roll"].nunique() > 1]
+    always = ("yaw", "pitch")
+    shown = [axis for axis in profile.axes if axis.name in always or table[axis.name].nunique() > 1][:5]
     heights = [1.0] * len(shown) + ([0.09 * len(profile.gates)] if profile.gates else [])
     figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")
     grid = figure.add_gridspec(
@@ -81,17 +82,17 @@ def _title(figure: Figure, profile: Profile, table: pd.DataFrame) -> None:
 
 def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
     """One axis: its line, its limits, and where it touched them."""
-    t, value, colour = table["t"].to_numpy(), whole(axis, table), COLOURS[axis.name]
+    t, value, colour = table["t"].to_numpy(), whole(axis, table), COLOURS.get(axis.name, INK)
     panel.set_axisbelow(True)
     panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
     panel.margins(y=0.12)
     panel.plot(t, value, color=colour, linewidth=2.2, solid_joinstyle="round", zorder=3)
     _write(panel, (0.0, 1.0), axis.name, colour, offset=(0, 7), fontsize=14, weight="bold")
-    _write(panel, (0.0, 1.0), f"deg; positive {POSITIVE[axis.name]}", QUIET, offset=(52, 7))
+    _write(panel, (0.0, 1.0), _positive(axis), QUIET, offset=(16 + 9 * len(axis.name), 7))
     for side, limit in (("min", axis.low), ("max", axis.high)):
         if abs(limit) < float("inf"):
             panel.axhline(limit, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
-            _write_beside(panel, limit, f"{side} {limit:g} deg", LIMIT)
+            _write_beside(panel, limit, f"{side} {limit:g} {axis.unit}", LIMIT)
     for touch in touches(axis, table):
         for span in touch.spans:
             panel.hlines(touch.limit, span.begin, span.end, color=LIMIT, linewidth=5, zorder=4)
@@ -99,7 +100,13 @@ def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
         words, place = f"at its limit for {total:.2f} s", (touch.spans[-1].end, touch.limit)
         _write(panel, place, words, LIMIT, offset=(6, 6), coordinates="data")
     if len(value):
-        _write_beside(panel, value[-1], f"{value[-1]:.1f} deg\nat the end", colour)
+        _write_beside(panel, value[-1], f"{value[-1]:.4g} {axis.unit}\nat the end", colour)
+
+
+def _positive(axis: Axis) -> str:
+    """The unit of an axis, and what positive does where the library knows."""
+    known = f"positive {KNOWN[axis.name][1]}" if axis.name in KNOWN else ""
+    return "; ".join(words for words in (axis.unit, known) if words)
 
 
 def _write(

@@ -33,6 +33,11 @@ class Inbox:
         self.put: Callable[[Item], None] = self._arrived.append
         """Take one event, its time on the host's clock or `NO_TIME`."""
 
+    def renumber(self, codes: dict[int, int]) -> None:
+        """Give what waits new codes; codes not named stay."""
+        self._arrived[:] = [(t, codes.get(code, code), x, y) for t, code, x, y in self._arrived]
+        self._waiting[:] = [(t, codes.get(code, code), x, y) for t, code, x, y in self._waiting]
+
     def sort_in(self, start: float, clock: Clock) -> None:
         """Give what has arrived its session time, for a frame that begins at `start` and ends now.
 

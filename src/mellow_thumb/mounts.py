@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, ClassVar
 
 from .axes import Axis
-from .formulas.turning import rotation
+from .formulas.turning import narrowed, rotation
 from .weave import Block, number
 
 if TYPE_CHECKING:
@@ -19,6 +19,8 @@ class Eye:
 
     name: str
     height: float = 0.0
+    field_of_view: float = 60.0
+    """Vertical, in degrees, at a zoom of 1."""
 
     kind: ClassVar[str] = "eye"
     axes: ClassVar[Mapping[str, Axis]] = {
@@ -28,7 +30,13 @@ class Eye:
     }
     """The axes that it takes, with the limits they have where a profile states none."""
 
-    def weave_pose(self, block: Block) -> tuple[str, ...]:
-        """Write the pose into `block`: the names of position x, y, z and rotation x, y, z, w."""
+    def weave_pose(self, block: Block, *, zoom: bool) -> tuple[str, ...]:
+        """Write the pose into `block`: position x, y, z, rotation x, y, z, w and field of view.
+
+        With `zoom` the axis of that name narrows the field of view.
+        """
         turned = block.call(rotation, "yaw", "pitch", "roll")
-        return (number(0.0), number(self.height), number(0.0), *turned)
+        seen = number(self.field_of_view)
+        if zoom:
+            (seen,) = block.call(narrowed, "zoom", field_of_view=self.field_of_view)
+        return (number(0.0), number(self.height), number(0.0), *turned, seen)

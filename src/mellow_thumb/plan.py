@@ -19,7 +19,8 @@ if TYPE_CHECKING:
 class Plan:
     """Everything that decides what a session does, in plain numbers. Equal plans behave alike to the bit.
 
-    The order of routes and gates does not matter: they are kept by name.
+    The mount's own axes come first; others are read from a frame by their names. The order of routes and
+    gates does not matter: they are kept by name.
     """
 
     routes: tuple[Route, ...]
@@ -35,18 +36,32 @@ class Plan:
             if len(set(names)) < len(names):
                 raise PlanError(f"two {field} have one name: {listed(names, 'and')}")
         axes, gates = [axis.name for axis in self.axes], [gate.name for gate in self.gates]
-        if axes != list(self.mount.axes):
-            raise PlanError(
-                f"a mount of kind {self.mount.kind} has the axes {listed(self.mount.axes, 'and')}"
-            )
+        if axes[: len(self.mount.axes)] != list(self.mount.axes) or len(set(axes)) < len(axes):
+            kind, wanted = self.mount.kind, listed(self.mount.axes, "and")
+            raise PlanError(f"a mount of kind {kind} has the axes {wanted}, which come first")
         for route in self.routes:
             for axis in route.drives:
                 if axis not in axes:
-                    raise PlanError(
-                        f"{route.name} drives {axis}; expected {listed(axes)}{nearest(axis, axes)}"
-                    )
-            if route.gate and route.gate.gate not in gates:
-                raise PlanError(f"{route.name} waits for the gate {route.gate.gate}, which is not there")
+                    hint = nearest(axis, axes)
+                    raise PlanError(f"{route.name} drives {axis}; expected {listed(axes)}{hint}")
+            for condition in (route.gate, *(condition for condition, _ in route.scales)):
+                if condition and condition.gate not in gates:
+                    raise PlanError(f"{route.name} waits for the gate {condition.gate}, which is not there")
+            self._check_smoothing(route)
+        if any(route.with_zoom for route in self.routes) and "zoom" not in axes:
+            raise PlanError("scale_with zoom needs an axis zoom")
+
+    def _check_smoothing(self, route: Route) -> None:
+        """One smoothing on the way to an axis, and none on the way to one that returns to its rest."""
+        for axis in self.axes:
+            if axis.name not in route.drives or route.effect == "offset":
+                continue
+            if axis.smoothing and (route.smoothing or route.turn_boost):
+                raise PlanError(f"{route.name} and its axis {axis.name} both ease; one of them is enough")
+            if axis.return_half_life and (route.smoothing or axis.smoothing or route.turn_boost):
+                raise PlanError(
+                    f"{axis.name} returns to its rest, which eases it: no smoothing, no turn_boost"
+                )
 
     @property
     def signals(self) -> tuple[Address, ...]:

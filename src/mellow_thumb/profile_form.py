@@ -10,75 +10,102 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, create_model
 
-from .errors import UnitError, listed
-from .units import Quantity, convert, known_units, parse_quantity
+from .errors import UnitError
+from .units import Quantity, convert, parse_quantity
 
 FORMAT = "mellow-thumb profile 1"
 
 
-def _shown(value: object) -> str:
-    return (
-        f'"{value}"'
-        if isinstance(value, str)
-        else f"{value!r}".lower()
-        if isinstance(value, bool)
-        else f"{value!r}"
-    )
+def shown(value: object) -> str:
+    """A value as the file has it, shortened."""
+    quoted = f'"{value}"' if isinstance(value, str) else repr(value)
+    text = quoted.lower() if isinstance(value, bool) else quoted
+    return text if len(text) <= 60 else f"{text[:57]}..."
 
 
-def _quantity(value: object) -> Quantity:
+def _quantity(value: object, example: str = "deg/count") -> Quantity:
     if not isinstance(value, str):
-        raise ValueError(
-            f'found {_shown(value)}; expected a number and its unit in quotes, such as "0.05 deg/count"'
-        )
-    return parse_quantity(value)
+        number = f"{value} " if isinstance(value, int | float) and not isinstance(value, bool) else "0.05 "
+        wanted = f'a number and its unit in quotes, such as "{number}{example}"'
+        raise ValueError(f"found {shown(value)}; expected {wanted}")
+    return parse_quantity(value, example)
 
 
 def _in(unit: str) -> BeforeValidator:
     def check(value: object) -> float:
-        if not isinstance(value, str):
-            example = f'"{value} {unit}"' if isinstance(value, int | float) else f'"1 {unit}"'
-            raise ValueError(
-                f"found {_shown(value)}; expected a number and its unit in quotes, such as {example}"
-            )
         try:
-            return convert(parse_quantity(value, unit), unit)
+            return convert(_quantity(value, unit), unit)
         except UnitError as error:
             raise ValueError(str(error)) from None
 
-    check.__doc__ = f"A quantity of {listed(known_units(unit))}, as a number of {unit}."
     return BeforeValidator(check)
+
+
+def _measure(value: object) -> Quantity:
+    """A quantity whose unit is the axis's, or none where the axis has none."""
+    if isinstance(value, int | float) and not isinstance(value, bool):
+        return Quantity(float(value), "")
+    return _quantity(value, "deg")
 
 
 def _one_or_more(value: object) -> tuple[str, ...]:
     names = [value] if isinstance(value, str) else value
     if not isinstance(names, list) or not names or not all(isinstance(name, str) for name in names):
-        raise ValueError(f"found {_shown(value)}; expected a name in quotes, or a list of them")
+        raise ValueError(f"found {shown(value)}; expected a name in quotes, or a list of them")
     if len(set(names)) < len(names):
-        raise ValueError(f"found {_shown(value)}; expected each name once")
+        raise ValueError(f"found {shown(value)}; expected each name once")
     return tuple(names)
 
 
 def _sensitivity(value: object) -> Quantity | dict[str, Quantity]:
     if isinstance(value, dict):
         if not value:
-            raise ValueError(
-                'found {}; expected a quantity for each axis, such as { yaw = "0.05 deg/count" }'
-            )
+            example = '{ yaw = "0.05 deg/count" }'
+            raise ValueError(f"found {{}}; expected a quantity for each axis, such as {example}")
         return {axis: _quantity(one) for axis, one in value.items()}
     return _quantity(value)
 
 
 def _gate(value: object) -> str:
     if not isinstance(value, str) or not value.strip():
-        raise ValueError(f'found {_shown(value)}; expected a gate in quotes: "NAME" or "not NAME"')
+        raise ValueError(f'found {shown(value)}; expected a gate in quotes: "NAME" or "not NAME"')
     return value
 
 
+def _numbers(value: object) -> list[float] | None:
+    """A list of finite numbers as floats, or nothing."""
+    if not isinstance(value, list) or not all(type(one) in (int, float) for one in value):
+        return None
+    return [float(one) for one in value] if all(abs(one) < 1e300 for one in value) else None
+
+
+def _rest(value: object) -> tuple[float, ...]:
+    numbers = _numbers(value if isinstance(value, list) else [value])
+    if not numbers or len(numbers) > 2 or not all(-0.9 <= one <= 0.9 for one in numbers):
+        raise ValueError(f"found {shown(value)}; expected a number from -0.9 to 0.9, or [x, y]")
+    return tuple(numbers)
+
+
+def _points(value: object) -> tuple[tuple[float, float], ...]:
+    points = [_numbers(point) for point in value] if isinstance(value, list) else []
+    pairs = [(point[0], point[1]) for point in points if point and len(point) == 2]
+    if not pairs or len(pairs) < len(points):
+        raise ValueError(f"found {shown(value)}; expected points [travel, effect], such as [[0.5, 0.2]]")
+    return tuple(pairs)
+
+
 Names = Annotated[tuple[str, ...], BeforeValidator(_one_or_more)]
-Degrees = Annotated[float, _in("deg")]
+Gate = Annotated[str, BeforeValidator(_gate)]
 Seconds = Annotated[float, _in("s")]
 Metres = Annotated[float, _in("m")]
+Degrees = Annotated[float, _in("deg")]
+Hertz = Annotated[float, _in("Hz")]
+Measure = Annotated[Quantity, BeforeValidator(_measure)]
+Number = Annotated[float, Field(strict=False, allow_inf_nan=False)]
+
+
+def _unit(unit: str) -> dict[str, Any]:
+    return {"unit": unit}
 
 
 class Form(BaseModel):
@@ -87,15 +114,97 @@ class Form(BaseModel):
     model_config = ConfigDict(extra="forbid", strict=True, frozen=True)
 
 
-class SmoothingForm(Form):
-    """How the effect of a route is spread over time."""
+class OneEuroForm(Form):
+    """A 1 euro filter (Casiez, Roussel, Vogel, CHI 2012): steady at rest, quick when the value moves fast."""
 
-    half_life: Seconds = Field(
-        gt=0,
-        le=10,
-        description="time in which half of what is still to come arrives; no count is ever lost",
-        json_schema_extra={"unit": "s, ms"},
+    cutoff: Hertz = Field(description="cutoff at rest: lower is steadier", json_schema_extra=_unit("Hz"))
+    slope: Number = Field(
+        description="how much the cutoff grows with the speed of the value: higher is quicker"
     )
+    slope_cutoff: Hertz = Field(1.0, description="cutoff for that speed", json_schema_extra=_unit("Hz"))
+
+
+class SlowFastForm(Form):
+    """Slow motion is smoothed, fast motion is taken as it is, a mixture between."""
+
+    half_life: Seconds = Field(description="of slow motion", json_schema_extra=_unit("s, ms"))
+    slow: Measure = Field(
+        description="up to here it is slow", json_schema_extra=_unit("signal/s, or a share")
+    )
+    fast: Measure = Field(
+        description="from here on it is fast", json_schema_extra=_unit("signal/s, or a share")
+    )
+
+
+class AxisSmoothingForm(Form):
+    """How an axis is eased toward its goal: one of these."""
+
+    half_life: Seconds | None = Field(
+        None,
+        description="exponential: half of what is still to come arrives in this time",
+        json_schema_extra=_unit("s, ms"),
+    )
+    spring: Seconds | None = Field(
+        None,
+        description="a critically damped spring: half of a step is made in this time; it begins gently",
+        json_schema_extra=_unit("s, ms"),
+    )
+
+
+class SmoothingForm(AxisSmoothingForm):
+    """How the effect of a route is spread over time: one of these. Nothing is ever lost."""
+
+    one_euro: OneEuroForm | None = Field(
+        None, description="a 1 euro filter, for held values that turn at a rate"
+    )
+    slow_fast: SlowFastForm | None = Field(None, description="slow motion smoothed, fast motion direct")
+
+
+class DeadZoneForm(Form):
+    """Where a held value counts as none, and from where on as all."""
+
+    shape: Literal["radial", "axial", "wedge"] = Field(
+        "radial",
+        description="`radial` acts on the length of a pair and keeps its direction; `axial` on each part; "
+        "`wedge` is radial and keeps straight lines straight",
+    )
+    inner: Number = Field(0.0, description="up to this share of travel it is 0")
+    outer: Number = Field(1.0, description="from this share of travel on it is 1")
+    wedge: Number = Field(0.1, description="a component up to this share of the other is 0; for `wedge`")
+
+
+class CurveForm(Form):
+    """How a share of travel becomes a share of effect: one of these. All are odd, and 1 at 1."""
+
+    power: Number | None = Field(None, description="the travel to this power, 0.1 to 10")
+    blend: Number | None = Field(None, description="0 is a line, 1 a cube, a mixture between")
+    points: Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)] | None = Field(
+        None,
+        description="a smooth rising curve through `[travel, effect]` points; [0, 0] and [1, 1] are there",
+    )
+
+
+class SpeedGainForm(Form):
+    """More effect for a faster hand."""
+
+    slow: Measure = Field(
+        description="up to this speed the factor is 1", json_schema_extra=_unit("count/s, px/s, …")
+    )
+    fast: Measure = Field(
+        description="from this speed on the factor is 1 + extra", json_schema_extra=_unit("count/s, px/s, …")
+    )
+    extra: Number = Field(description="what is added to the factor at full speed")
+    half_life: Seconds = Field(
+        0.015, description="of the mean that the hand's speed is", json_schema_extra=_unit("s, ms")
+    )
+
+
+class TurnBoostForm(Form):
+    """An extra rate that builds while the stick is held out, and falls at once."""
+
+    past: Number = Field(0.95, description="the share of effect from which on it builds")
+    extra: Number = Field(description="the extra rate at its most, as a share of the rate")
+    build: Seconds = Field(description="how long it takes to build", json_schema_extra=_unit("s, ms"))
 
 
 class RouteForm(Form):
@@ -104,17 +213,36 @@ class RouteForm(Form):
     from_: str = Field(alias="from", description="the signal, or one component of a pair (`mouse.move.x`)")
     drives: Names = Field(description="the axis, or for a pair the two axes, x first")
     sensitivity: Annotated[Quantity | dict[str, Quantity], BeforeValidator(_sensitivity)] = Field(
-        description="how far the axis goes for one unit of the signal; a table gives each axis its own; "
-        "the sign is yours",
-        json_schema_extra={"unit": "deg/count, cm/turn"},
+        description="what the axis does for one unit of the signal, or at full deflection; a table gives "
+        "each axis its own; the sign is yours",
+        json_schema_extra=_unit("see above"),
     )
     invert: Annotated[tuple[str, ...], BeforeValidator(_one_or_more)] = Field(
         (), description="axes of this route that go the other way"
     )
-    gate: Annotated[str, BeforeValidator(_gate)] | None = Field(
+    gate: Gate | None = Field(
         None, description='listen only while this gate is open; `"not NAME"` while it is closed'
     )
+    rest: Annotated[tuple[float, ...], BeforeValidator(_rest)] | None = Field(
+        None, description="where the device rests: a share of travel, or `[x, y]`; taken off first"
+    )
+    reach: Literal["disc", "square"] = Field(
+        "disc", description="`square` for a stick whose corners reach (1, 1): drawn in to the disc"
+    )
+    dead_zone: DeadZoneForm | None = Field(None, description="where a held value counts as none, and as all")
+    curve: CurveForm | None = Field(None, description="fine near the centre, fast at the rim")
+    turn_boost: TurnBoostForm | None = Field(None, description="an extra rate that builds while held out")
+    speed_gain: SpeedGainForm | None = Field(None, description="more effect for a faster hand")
+    scale: dict[str, Number] = Field(
+        {}, description='factors while gates are open: `{ glassing = 0.5 }`; `"not NAME"` while closed'
+    )
+    scale_with: Literal["zoom"] | None = Field(
+        None, description="`zoom`: the same hand moves the picture by the same share at every magnification"
+    )
     smoothing: SmoothingForm | None = Field(None, description="spread the effect over time")
+    add: bool = Field(
+        False, description="let it act on an axis together with another route of the same signal"
+    )
 
 
 class GateForm(Form):
@@ -124,19 +252,36 @@ class GateForm(Form):
 
 
 class AxisForm(Form):
-    """An axis: its limits and where it starts."""
+    """An axis: its limits, where it starts, where it rests. Axes of your own state their unit."""
 
-    min: Degrees | None = Field(
+    unit: Literal["deg", "m", "x", ""] | None = Field(
+        None,
+        description='of an axis of your own: `deg`, `m`, `x` (a factor) or `""`; the known axes have theirs',
+    )
+    min: Measure | None = Field(
         None,
         description="the least it can be; for the pitch of an `eye`, -90 deg unless stated",
-        json_schema_extra={"unit": "deg"},
+        json_schema_extra=_unit("the axis's"),
     )
-    max: Degrees | None = Field(
+    max: Measure | None = Field(
         None,
         description="the most it can be; for the pitch of an `eye`, 90 deg unless stated",
-        json_schema_extra={"unit": "deg"},
+        json_schema_extra=_unit("the axis's"),
     )
-    start: Degrees = Field(0.0, description="what it is at the beginning", json_schema_extra={"unit": "deg"})
+    start: Measure | None = Field(
+        None,
+        description="what it is at the beginning: `rest` unless stated; `distance` must state it",
+        json_schema_extra=_unit("the axis's"),
+    )
+    rest: Measure | None = Field(
+        None,
+        description="where it returns to: 0 (a zoom: 1 x) unless stated",
+        json_schema_extra=_unit("the axis's"),
+    )
+    return_: Seconds | None = Field(
+        None, alias="return", description="half-life of its return to rest", json_schema_extra=_unit("s, ms")
+    )
+    smoothing: AxisSmoothingForm | None = Field(None, description="ease it toward its goal")
     around: Literal["start"] | None = Field(
         None,
         description='what the limits of a yaw are measured from: `"start"`; needed for a yaw with limits',
@@ -148,24 +293,22 @@ class EyeForm(Form):
 
     kind: Literal["eye"] = Field(description="`eye`: it looks where yaw, pitch and roll point")
     height: Metres = Field(
-        0.0,
-        ge=-1e6,
-        le=1e6,
-        description="of the camera above the origin",
-        json_schema_extra={"unit": "m, cm"},
+        0.0, ge=-1e6, le=1e6, description="of the camera above the origin", json_schema_extra=_unit("m, cm")
+    )
+    field_of_view: Degrees = Field(
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=_unit("deg")
     )
 
 
 class MouseForm(Form):
     """What is known of the mouse."""
 
-    counts_per_cm: Annotated[float, Field(strict=False)] | None = Field(
+    counts_per_cm: Number | None = Field(
         default=None,
         gt=0,
         le=1e6,
-        allow_inf_nan=False,
         description="counts it sends for each cm of travel (800 counts an inch is 315); needed for `cm/turn`",
-        json_schema_extra={"unit": "count/cm"},
+        json_schema_extra=_unit("count/cm"),
     )
 
 
@@ -178,7 +321,7 @@ class ProfileForm(Form):
     mouse: MouseForm = Field(MouseForm(), description="what is known of the mouse")
     gates: dict[str, GateForm] = Field({}, description="named conditions that decide when a route listens")
     routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")
-    axes: dict[str, AxisForm] = Field({}, description="limits and starting values")
+    axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     mounts: dict[str, EyeForm] = Field(description="how axes become a camera pose")
 
 
@@ -187,8 +330,15 @@ TABLES: dict[str, type[Form]] = {
     "mouse": MouseForm,
     "gates.NAME": GateForm,
     "routes.NAME": RouteForm,
+    "routes.NAME.dead_zone": DeadZoneForm,
+    "routes.NAME.curve": CurveForm,
+    "routes.NAME.turn_boost": TurnBoostForm,
+    "routes.NAME.speed_gain": SpeedGainForm,
     "routes.NAME.smoothing": SmoothingForm,
+    "routes.NAME.smoothing.one_euro": OneEuroForm,
+    "routes.NAME.smoothing.slow_fast": SlowFastForm,
     "axes.NAME": AxisForm,
+    "axes.NAME.smoothing": AxisSmoothingForm,
     "mounts.NAME": EyeForm,
 }
 """Every table of a profile, by where it stands."""
@@ -207,3 +357,9 @@ def lenient(form: type[Form]) -> type[Form]:
 def keys(form: type[Form]) -> dict[str, Any]:
     """The keys of a table as they are written, with their fields."""
     return {field.alias or name: field for name, field in form.model_fields.items()}
+
+
+def inner_form(form: type[Form], path: tuple[str | int, ...]) -> type[Form]:
+    """The form of a table inside a table, by the path from the one to the other."""
+    place = next(place for place, one in TABLES.items() if one is form)
+    return TABLES.get(".".join([place, *map(str, path)]), form)

@@ -2,23 +2,64 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from .errors import PlanError
-from .signals import COMPONENTS
+from .shape import Shape
+from .smoothings import OneEuro, SlowFast, Spring
 
 if TYPE_CHECKING:
     from .gates import Condition
     from .signals import Address
+    from .smoothings import Smoothing
+
+EFFECTS = ("step", "rate", "offset")
+"""What a route does: add at once, add over time, or lean the axis away while it is held."""
+
+
+@dataclass(frozen=True, slots=True)
+class SpeedGain:
+    """More effect for a faster hand: 1 up to `slow`, 1 + `extra` from `fast` on (signal units a second).
+
+    `half_life` (s) is that of the mean that the hand's speed is.
+    """
+
+    slow: float
+    fast: float
+    extra: float
+    half_life: float = 0.015
+
+    def __post_init__(self) -> None:
+        if not 0.0 <= self.slow < self.fast:
+            raise PlanError(
+                f"speed_gain: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0"
+            )
+        if not -1.0 < self.extra <= 100.0:
+            raise PlanError(f"speed_gain: found extra {self.extra:g}; expected above -1 to 100")
+
+
+@dataclass(frozen=True, slots=True)
+class TurnBoost:
+    """An extra share of the rate, up to `extra`, that builds over `build` (s) while held past `past`."""
+
+    past: float
+    extra: float
+    build: float
+
+    def __post_init__(self) -> None:
+        if not 0.0 < self.past <= 1.0:
+            raise PlanError(f"turn_boost: found past {self.past:g}; expected above 0 to 1")
+        if not (0.0 < self.extra <= 100.0 and 0.0 < self.build <= 60.0):
+            raise PlanError("turn_boost: expected extra above 0 to 100, build above 0 to 60 s")
 
 
 @dataclass(frozen=True, slots=True)
 class Route:
     """A route in the axis's own units, all signs already in its gains.
 
-    `gains` holds, for each axis in `drives`, the degrees that one unit of the signal turns it.
-    `half_life` (s) is that of the smoothing; 0 is none.
+    `gains` holds, for each axis in `drives`, the amount for one unit of the signal (``step``), the rate a
+    second at full deflection (``rate``), or the lean at full deflection (``offset``).
     """
 
     name: str
@@ -26,7 +67,15 @@ class Route:
     drives: tuple[str, ...]
     gains: tuple[float, ...]
     gate: Condition | None = None
-    half_life: float = 0.0
+    smoothing: Smoothing | None = None
+    effect: str = "step"
+    shape: Shape = field(default_factory=Shape)
+    speed_gain: SpeedGain | None = None
+    turn_boost: TurnBoost | None = None
+    scales: tuple[tuple[Condition, float], ...] = ()
+    """Factors, each while a gate is open (or closed)."""
+    with_zoom: bool = False
+    """Whether it keeps its feel under magnification."""
 
     def __post_init__(self) -> None:
         if not len(self.drives) == len(self.gains) == self.source.width:
@@ -34,9 +83,24 @@ class Route:
                 f"{self.name}: {self.source} has {self.source.width} component(s), "
                 f"for {len(self.drives)} axes and {len(self.gains)} gains"
             )
+        if (self.effect == "step") == self.source.signal.held or self.source.signal.kind == "position":
+            raise PlanError(
+                f"{self.name}: {self.source} is a {self.source.signal.kind}; it cannot {self.effect}"
+            )
+        if self.effect == "step" and (self.shape != Shape() or self.turn_boost):
+            raise PlanError(
+                f"{self.name}: a displacement has no rest, no dead zone, no curve and no turn_boost"
+            )
+        if self.effect != "step" and self.speed_gain:
+            raise PlanError(f"{self.name}: speed_gain is for displacements; a held value takes a curve")
+        if self.effect != "rate" and (self.turn_boost or isinstance(self.smoothing, OneEuro)):
+            raise PlanError(f"{self.name}: turn_boost and one_euro are for held values that turn at a rate")
+        if self.effect == "offset" and isinstance(self.smoothing, SlowFast):
+            raise PlanError(f"{self.name}: an offset takes half_life or spring")
+        if self.turn_boost and isinstance(self.smoothing, Spring | OneEuro | SlowFast):
+            raise PlanError(f"{self.name}: a turn_boost goes with half_life or with no smoothing")
 
     @property
     def parts(self) -> tuple[tuple[str, str, float], ...]:
         """For each axis: its name, the component (``x`` or ``y``) that drives it, and the gain."""
-        components = (self.source.component,) if self.source.component else COMPONENTS[: self.source.width]
-        return tuple(zip(self.drives, components, self.gains, strict=True))
+        return tuple(zip(self.drives, self.source.components, self.gains, strict=True))

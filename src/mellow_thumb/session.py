@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from .clock import Clock
-from .errors import ArgumentError, nearest
+from .errors import ArgumentError, listed, nearest
 from .inbox import NO_TIME, Inbox
 from .program import weave_plan
 from .signals import COMPONENTS, addresses, find_signal
@@ -16,6 +16,7 @@ if TYPE_CHECKING:
 
     from .plan import Plan
     from .program import Program
+    from .weaver import Setting
 
 CEILING = 0.25
 """Seconds beyond which a frame is cut, unless a session is told otherwise."""
@@ -64,11 +65,13 @@ class Session:
         self._doors = _doors(self._program)
         self._clock = Clock(ceiling)
         self._inbox = Inbox()
-        self._loop = self._program.live(self._program.start)
-        next(self._loop)
+        self._plan = plan
+        self._start(self._program, self._program.start)
         self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
         self.refused: dict[str, dict[str, int]] = {}
         """What was refused: for each signal fed, how often for which reason."""
+        self.clipped: dict[str, int] = {}
+        """How often a held value outside its range was drawn in to it, by signal."""
 
     @property
     def now(self) -> float:
@@ -104,24 +107,30 @@ class Session:
         if door is None:
             self._unlisted(signal)
             return
-        code, shape, low, high = door
+        code, shape, low, high, other, clips = door
         try:
             if shape == _PAIR:
-                x, y = value  # type: ignore[misc]
-                x, y = float(x), float(y)
-            elif shape == _Y:
-                x, y = 0.0, float(value)  # type: ignore[arg-type]
+                x, y = map(float, value)  # type: ignore[arg-type]
+                inside = low <= x <= high and low <= y <= high
             else:
-                x, y = float(value), 0.0  # type: ignore[arg-type]
+                x = float(value)  # type: ignore[arg-type]
+                inside = low <= x <= high
+                y = other
             t = NO_TIME if at is None else float(at)
         except (TypeError, ValueError, OverflowError):
             self._refuse(signal, "not a pair of numbers" if shape == _PAIR else "not a number")
             return
-        if low <= x <= high and low <= y <= high and (t - t == 0.0 or at is None):
-            self._inbox.put((t, code, x, y))
-        else:
-            finite = x - x == y - y == 0.0 and (t - t == 0.0 or at is None)
-            self._refuse(signal, f"outside {low:g} to {high:g}" if finite else "not finite")
+        if not inside or t - t != 0.0:
+            if x - x != 0.0 or (shape == _PAIR and y - y != 0.0) or (t - t != 0.0 and at is not None):
+                self._refuse(signal, "not finite")
+                return
+            if not inside and not clips:
+                self._refuse(signal, f"outside {low:g} to {high:g}")
+                return
+            if not inside:
+                self.clipped[signal] = self.clipped.get(signal, 0) + 1
+                x, y = min(max(x, low), high), min(max(y, low), high)
+        self._inbox.put((t, code, y, x) if shape == _Y else (t, code, x, y))
 
     def tick(self, dt: float | None = None, *, to: float | None = None) -> Frame:
         """Go on by `dt` seconds, or `to` a moment of the host's clock, and read the frame that ends there.
@@ -144,7 +153,49 @@ class Session:
 
     def view(self) -> View:
         """The camera at the end of the last frame."""
-        return View(self._program.pose(*self._values[:3]))
+        return View(self._program.pose(*(self._values[place] for place in self._program.posing)))
+
+    def set_axis(self, name: str, value: float, at: float | None = None) -> None:
+        """Put an axis at a value, in its own unit; at the time of `at`, as an event would.
+
+        What smoothing still owed it is gone, so the camera does not drift on; what is held stays held.
+        Raises :class:`ArgumentError` for an axis that is not there, or a value that it cannot have.
+        """
+        axis = next((axis for axis in self._plan.axes if axis.name == name), None)
+        if axis is None:
+            names = [axis.name for axis in self._plan.axes]
+            raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
+        if not (value - value == 0.0 and (value > 0.0 or not axis.log)):
+            raise ArgumentError(
+                f"{name}: found {value!r}; expected a finite number{' above 0' if axis.log else ''}"
+            )
+        self._set(("set", name), axis.inner(value), at)
+
+    def set_scale(self, route: str, factor: float, at: float | None = None) -> None:
+        """Multiply the effect of a route: the host's own scale, such as slowing a stick near a target.
+
+        Raises :class:`ArgumentError` for a route that is not there, or a factor that is not 0 to 100.
+        """
+        names = [route.name for route in self._plan.routes]
+        if route not in names:
+            raise ArgumentError(f"found the route {route}; expected {listed(names)}{nearest(route, names)}")
+        if not 0.0 <= factor <= 100.0:
+            raise ArgumentError(f"{route}: found the factor {factor!r}; expected 0 to 100")
+        self._set(("scale", route), factor, at)
+
+    def _set(self, setting: Setting, value: float, at: float | None) -> None:
+        """Queue a word of the host's; the first of its kind has the program woven with room for it."""
+        if setting not in self._program.settings:
+            settings = tuple(sorted({*self._program.settings, setting}))
+            before, self._program = self._program, weave_plan(self._plan, settings)
+            saved = dict(zip(before.state, self._loop.send([]), strict=True))
+            self._inbox.renumber({before.settings[s]: self._program.settings[s] for s in before.settings})
+            self._start(self._program, tuple((self._program.state | saved).values()))
+        self._inbox.put((NO_TIME if at is None else at, self._program.settings[setting], value, 0.0))
+
+    def _start(self, program: Program, state: tuple[float, ...]) -> None:
+        self._loop = program.live(state)
+        next(self._loop)
 
     def _last_commit(self) -> float:
         return float(self._loop.send([])[0])
@@ -166,12 +217,18 @@ class Session:
 _KNOWN = frozenset(addresses())
 
 
-def _doors(program: Program) -> dict[str, tuple[int, int, float, float]]:
-    """For each address that can be fed: its code, how its value is shaped, its range."""
+def _doors(program: Program) -> dict[str, tuple[int, int, float, float, float, bool]]:
+    """Each address that can be fed: its code, its shape, its range, the other component, what is drawn in.
+
+    The other component is what stands for it when one is fed alone; the last tells whether a value outside
+    the range is drawn in to it.
+    """
     doors = {}
     for name, code in program.codes.items():
         signal = find_signal(name).signal
-        doors[name] = (code, _PAIR if signal.pair else _SINGLE, signal.low, signal.high)
+        shape, other = (_PAIR if signal.pair else _SINGLE), (float("nan") if signal.held else 0.0)
+        rest = (signal.low, signal.high, other, signal.clips)
+        doors[name] = (code, shape, *rest)
         for part in COMPONENTS if signal.pair else ():
-            doors[f"{name}.{part}"] = (code, _Y if part == "y" else _SINGLE, signal.low, signal.high)
+            doors[f"{name}.{part}"] = (code, _Y if part == "y" else _SINGLE, *rest)
     return doors

@@ -7,11 +7,14 @@ Checks, documentation, suggestions and tests read this one table. Directions eve
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
 
 from .errors import SignalError, nearest
 
 KINDS = {
     "displacement": "the distance moved since the last event: already added up, so never multiplied by time",
+    "deflection": "a held value, a share of full travel: -1 to 1, or 0 to 1",
+    "position": "a place, 0 to 1 of the screen from its bottom left corner",
     "switch": "0 or 1: a button, a key, a contact",
 }
 """What a value of each kind of signal says."""
@@ -26,10 +29,10 @@ class Signal:
     name: str
     kind: str
     unit: str
-    """What one of it is called; empty for a switch."""
+    """What one of it is called; empty for a share or a switch."""
     low: float
     high: float
-    """The smallest and largest value that one event may carry; anything else is refused."""
+    """The smallest and largest value that one event may carry."""
     positive: str
     """Which way is positive; for a switch, what 1 means."""
     source: str
@@ -41,6 +44,16 @@ class Signal:
     def addresses(self) -> tuple[str, ...]:
         """The signal's name and, for a pair, those of its components."""
         return (self.name, *(f"{self.name}.{part}" for part in COMPONENTS)) if self.pair else (self.name,)
+
+    @property
+    def clips(self) -> bool:
+        """Whether a value outside the range is drawn in to it; of the others it is refused."""
+        return self.kind in ("deflection", "position")
+
+    @property
+    def held(self) -> bool:
+        """Whether a value stays until the next event."""
+        return self.kind != "displacement"
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,39 +72,106 @@ class Address:
         """How many axes it can drive: 2 for a whole pair, else 1."""
         return 2 if self.signal.pair and not self.component else 1
 
+    @property
+    def components(self) -> tuple[str, ...]:
+        """The components that it stands for; a single value is an ``x``."""
+        return (self.component,) if self.component else COMPONENTS[: self.width]
 
-def _button(name: str, mask: int, where: str) -> Signal:
-    source = f"W3C Pointer Events 3, 'buttons' bit {mask}"
-    return Signal(f"mouse.{name}", "switch", "", 0.0, 1.0, f"1: the {where} button is down", source)
+
+def _pair(name: str, kind: str, unit: str, limits: tuple[float, float], positive: str, source: str) -> Signal:
+    return Signal(name, kind, unit, *limits, positive, source, pair=True)
 
 
-CATALOGUE = {
-    signal.name: signal
-    for signal in (
-        Signal(
-            "mouse.move",
-            "displacement",
-            "count",
-            -1e6,
-            1e6,
-            "x: hand to the right; y: hand away from the body",
-            "USB HID Usage Tables 1.5, Generic Desktop X (0x30) and Y (0x31), relative; y flipped",
-            pair=True,
-        ),
-        _button("left", 1, "left"),
-        _button("right", 2, "right"),
-        _button("middle", 4, "middle"),
-        _button("back", 8, "rear thumb"),
-        _button("forward", 16, "front thumb"),
-    )
-}
+def _switch(name: str, what: str, source: str) -> Signal:
+    return Signal(name, "switch", "", 0.0, 1.0, f"1: {what} is down", source)
+
+
+_HID = "USB HID Usage Tables 1.5, Generic Desktop"
+_PAD = "W3C Gamepad, section 'Standard Gamepad'"
+_COUNTS, _SHARE = (-1e6, 1e6), (-1.0, 1.0)
+
+_MOUSE = (
+    _pair("mouse.move", "displacement", "count", _COUNTS, "x: hand to the right; y: hand away from the body",
+          f"{_HID} X (0x30) and Y (0x31), relative; y flipped"),
+    _pair("mouse.pixels", "displacement", "px", _COUNTS, "x: pointer to the right; y: pointer up",
+          "W3C Pointer Lock 2.0, movementX and movementY, the system's acceleration in them; y flipped"),
+    _pair("mouse.wheel", "displacement", "notch", (-1e4, 1e4), "x: to the right; y: away from the body",
+          f"{_HID} Wheel (0x38), Consumer AC Pan (0x238); in whole notches and parts of one"),
+    _pair("mouse.place", "position", "", (0.0, 1.0), "x: to the right; y: up",
+          "W3C Pointer Events 3, clientX and clientY over the size of the view; y flipped"),
+    *(_switch(f"mouse.{name}", f"the {what} button", f"W3C Pointer Events 3, 'buttons' bit {mask}")
+      for name, what, mask in (("left", "left", 1), ("right", "right", 2), ("middle", "middle", 4),
+                               ("back", "rear thumb", 8), ("forward", "front thumb", 16))),
+)  # fmt: skip
+
+_BUTTONS = (
+    ("south", "the bottom button of the right cluster", 0),
+    ("east", "the right button of the right cluster", 1),
+    ("west", "the left button of the right cluster", 2),
+    ("north", "the top button of the right cluster", 3),
+    ("left_shoulder", "the top left front button", 4),
+    ("right_shoulder", "the top right front button", 5),
+    ("centre_left", "the left button of the centre cluster", 8),
+    ("centre_right", "the right button of the centre cluster", 9),
+    ("left_stick_press", "the left stick, pressed", 10),
+    ("right_stick_press", "the right stick, pressed", 11),
+    ("way_up", "the top button of the left cluster", 12),
+    ("way_down", "the bottom button of the left cluster", 13),
+    ("way_left", "the left button of the left cluster", 14),
+    ("way_right", "the right button of the left cluster", 15),
+    ("centre", "the centre button", 16),
+)
+
+_GAMEPAD = (
+    _pair("pad.left_stick", "deflection", "", _SHARE, "x: right; y: up", f"{_PAD}, axes 0 and 1; y flipped"),
+    _pair("pad.right_stick", "deflection", "", _SHARE, "x: right; y: up", f"{_PAD}, axes 2 and 3; y flipped"),
+    Signal("pad.left_trigger", "deflection", "", 0.0, 1.0, "1: fully pressed", f"{_PAD}, button 6"),
+    Signal("pad.right_trigger", "deflection", "", 0.0, 1.0, "1: fully pressed", f"{_PAD}, button 7"),
+    *(_switch(f"pad.{name}", what, f"{_PAD}, button {number}") for name, what, number in _BUTTONS),
+)  # fmt: skip
+
+_CODES = (
+    *(f"Key{letter}" for letter in "ABCDEFGHIJKLMNOPQRSTUVWXYZ"),
+    *(f"Digit{digit}" for digit in range(10)),
+    *[
+        "Backquote",
+        "Minus",
+        "Equal",
+        "BracketLeft",
+        "BracketRight",
+        "Backslash",
+        "Semicolon",
+        "Quote",
+        "Comma",
+        "Period",
+        "Slash",
+    ],
+    *["IntlBackslash", "IntlRo", "IntlYen", "Backspace", "Tab", "CapsLock", "Enter", "Space", "ContextMenu"],
+    *(f"{key}{side}" for key in ("Shift", "Control", "Alt", "Meta") for side in ("Left", "Right")),
+    *["Delete", "End", "Help", "Home", "Insert", "PageDown", "PageUp"],
+    *(f"Arrow{way}" for way in ("Up", "Down", "Left", "Right")),
+    *(f"Numpad{digit}" for digit in range(10)),
+    *["NumLock", "NumpadAdd", "NumpadComma", "NumpadDecimal", "NumpadDivide", "NumpadEnter", "NumpadEqual"],
+    *["NumpadMultiply", "NumpadSubtract"],
+    *(f"F{number}" for number in range(1, 25)),
+    *["Escape", "PrintScreen", "ScrollLock", "Pause"],
+)
+_KEYS = (
+    _switch(f"key.{code}", f"the key {code}", "W3C UI Events KeyboardEvent code Values, section 3")
+    for code in _CODES
+)
+
+CATALOGUE = {signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_KEYS)}
 """Every signal by name."""
 
-_ADDRESSES = {
-    address: Address(signal, address.removeprefix(signal.name).removeprefix("."))
-    for signal in CATALOGUE.values()
-    for address in signal.addresses
-}
+
+@cache
+def _by_address() -> dict[str, Address]:
+    return {
+        address: Address(signal, address.removeprefix(signal.name).removeprefix("."))
+        for signal in CATALOGUE.values()
+        for address in signal.addresses
+    }
 
 
 def find_signal(address: str) -> Address:
@@ -99,14 +179,14 @@ def find_signal(address: str) -> Address:
 
     Raises :class:`SignalError`, with the nearest known address, for one that is not in the catalogue.
     """
-    found = _ADDRESSES.get(address)
+    found = _by_address().get(address)
     if found is None:
         raise SignalError(
-            f'found "{address}"; expected a signal of the catalogue{nearest(address, _ADDRESSES)}'
+            f'found "{address}"; expected a signal of the catalogue{nearest(address, addresses())}'
         )
     return found
 
 
 def addresses(kind: str | None = None) -> tuple[str, ...]:
     """Every address of the catalogue, or of one kind of signal, in its order."""
-    return tuple(name for name, found in _ADDRESSES.items() if kind in (None, found.signal.kind))
+    return tuple(name for name, found in _by_address().items() if kind in (None, found.signal.kind))

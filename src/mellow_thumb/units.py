@@ -1,17 +1,23 @@
 """Quantities: a number and the unit that says what it is.
 
 A sensitivity never comes without its unit, and the unit must fit what the signal is (its kind, see
-:mod:`mellow_thumb.signals`). `SENSITIVITIES` is the one table of what fits what.
+:mod:`mellow_thumb.signals`) and what the axis is measured in. :func:`read_sensitivity` is the one place
+that decides.
 """
 
 from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from math import copysign, log1p
 
 from .errors import UnitError, listed, nearest
+from .formulas.turning import degrees_per_count
 
 _QUANTITY = re.compile(r"\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*(\S.*?)?\s*")
+
+LEAST, MOST = 1e-9, 1e6
+"""A sensitivity nearer to zero, or further from it, is a slip of the pen."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,41 +28,37 @@ class Quantity:
     unit: str
 
     def __str__(self) -> str:
-        return f"{self.value:g} {self.unit}"
+        return f"{self.value:g} {self.unit}".rstrip()
 
 
 @dataclass(frozen=True, slots=True)
-class Sensitivity:
-    """What a unit of sensitivity takes from a signal and gives to an axis."""
+class Effect:
+    """What a sensitivity does to an axis: a ``step`` for each unit, a ``rate``, or an ``offset``.
 
-    unit: str
+    `amount` is in the axis's own unit (for a `log` effect, in natural logarithms) for one unit of the signal,
+    or for full deflection.
+    """
+
     kind: str
-    """The kind of signal that it fits."""
-    per: str
-    """What one unit of the signal is called: the signal's own unit must be this."""
-    gives: str
-    """The unit of the axis that it drives."""
-    largest: float
-    """Beyond this magnitude it is a slip of the pen."""
-    smallest: float
-    """Nearer to zero than this it is one too."""
+    amount: float
+    log: bool = False
 
 
-SENSITIVITIES = {
-    entry.unit: entry
-    for entry in (
-        Sensitivity("deg/count", "displacement", "count", "deg", largest=360.0, smallest=1e-9),
-        Sensitivity("cm/turn", "displacement", "count", "deg", largest=1e6, smallest=1e-3),
-    )
-}
-"""Every unit of sensitivity, by name."""
+_AXIS_UNITS = {"deg": ("deg",), "m": ("m", "cm", "%"), "x": ("%",), "": ("",)}
+"""What a sensitivity may give, by the unit of the axis."""
 
 _IN_ONE = {
     "deg": {"deg": 1.0},
     "s": {"s": 1.0, "ms": 1e3},
     "m": {"m": 1.0, "cm": 1e2},
+    "x": {"x": 1.0},
+    "Hz": {"Hz": 1.0},
+    "": {"": 1.0},
 }
 """For each unit inside, the units that files may use for it, and how many of them one is."""
+
+AXIS_UNITS = tuple(_AXIS_UNITS)
+"""The units that an axis can have: degrees, metres, a factor, or none."""
 
 
 def parse_quantity(text: str, example: str = "deg/count") -> Quantity:
@@ -71,18 +73,18 @@ def parse_quantity(text: str, example: str = "deg/count") -> Quantity:
     if match is None:
         raise UnitError(f'found "{text}"; expected a number and its unit, such as "0.05 {example}"')
     number, unit = match.groups()
-    if unit is None:
+    if unit is None and example:
         raise UnitError(
             f'found "{text}" without a unit; expected a number and its unit, such as "{number} {example}"'
         )
     value = float(number)
     if value - value != 0.0:
         raise UnitError(f'found "{text}"; expected a number that fits in double precision')
-    return Quantity(value, unit)
+    return Quantity(value, unit or "")
 
 
 def convert(quantity: Quantity, unit: str) -> float:
-    """The quantity as a plain number of `unit` (``deg``, ``s`` or ``m``).
+    """The quantity as a plain number of `unit` (``deg``, ``s``, ``m``, ``x``, ``Hz`` or none).
 
     Raises :class:`UnitError` when the quantity measures something else.
 
@@ -92,10 +94,52 @@ def convert(quantity: Quantity, unit: str) -> float:
     in_one = _IN_ONE[unit]
     if quantity.unit not in in_one:
         hint = nearest(quantity.unit, in_one)
-        raise UnitError(f'found "{quantity}"; expected a number of {listed(in_one)}{hint}')
+        wanted = f"a number of {listed(in_one)}" if unit else "a plain number"
+        raise UnitError(f'found "{quantity}"; expected {wanted}{hint}')
     return quantity.value / in_one[quantity.unit]
 
 
 def known_units(unit: str) -> tuple[str, ...]:
     """The units that :func:`convert` takes where `unit` is wanted."""
     return tuple(_IN_ONE[unit])
+
+
+def fitting(kind: str, per: str, axis_unit: str) -> tuple[str, ...]:
+    """Every unit of sensitivity that fits a kind of signal, measured in `per`, on an axis of a unit.
+
+    >>> fitting("displacement", "count", "deg"), fitting("deflection", "", "deg")
+    (('deg/count', 'cm/turn'), ('deg/s', 'deg'))
+    """
+    gives = _AXIS_UNITS[axis_unit]
+    if kind == "displacement":
+        steps = tuple(f"{one or 1}/{per}" for one in gives)
+        return (*steps, "cm/turn") if (per, axis_unit) == ("count", "deg") else steps
+    if kind == "deflection":
+        return (*(f"{one or 1}/s" for one in gives), *(one for one in gives if one not in ("%", "")))
+    return tuple(f"{one or 1}/s" for one in gives) if kind == "switch" else ()
+
+
+def read_sensitivity(
+    quantity: Quantity, kind: str, per: str, axis_unit: str, *, counts_per_cm: float | None
+) -> Effect:
+    """What a sensitivity does, for a signal of a kind measured in `per`, on an axis of a unit.
+
+    Raises :class:`UnitError` where they do not fit, with the units that do.
+    """
+    fits = fitting(kind, per, axis_unit)
+    if quantity.unit not in fits:
+        raise UnitError(f'found "{quantity}"; expected {listed(fits)}{nearest(quantity.unit, fits)}')
+    if not LEAST <= abs(quantity.value) <= MOST:
+        raise UnitError(f'found "{quantity}"; expected {LEAST:g} to {MOST:g}, or the same negative')
+    gives, _, over = quantity.unit.partition("/")
+    if over == "turn":
+        if counts_per_cm is None:
+            scale = "[mouse] with counts_per_cm (counts an inch / 2.54: 800 gives 315)"
+            raise UnitError(f'found "{quantity}" without a scale; expected {scale}')
+        return Effect("step", degrees_per_count(quantity.value, counts_per_cm=counts_per_cm))
+    amount, log = quantity.value, gives == "%"
+    if log:
+        amount = copysign(log1p(abs(amount) / 100.0), amount)
+    elif gives == "cm":
+        amount /= 100.0
+    return Effect("offset" if not over else "rate" if over == "s" else "step", amount, log)

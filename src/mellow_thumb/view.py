@@ -10,13 +10,15 @@ Rows = tuple[tuple[float, float, float, float], ...]
 class View:
     """A camera pose: right-handed, metres, +X right, +Y up, -Z forward."""
 
-    __slots__ = ("position", "rotation")
+    __slots__ = ("field_of_view", "position", "rotation")
 
     def __init__(self, pose: tuple[float, ...]) -> None:
         self.position = pose[:3]
         """Where the camera is: x, y, z in metres."""
-        self.rotation = pose[3:]
+        self.rotation = pose[3:7]
         """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
+        self.field_of_view = pose[7]
+        """How much it sees: vertical, in degrees; a zoom narrows it."""
 
     def __repr__(self) -> str:
         return f"View(position={self.position}, rotation={self.rotation})"

@@ -11,14 +11,16 @@ from __future__ import annotations
 import ast
 import inspect
 import math
+import re
 import textwrap
+from collections import Counter
 from functools import cache
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Mapping
 
-MATHS = {name: getattr(math, name) for name in ("ceil", "cos", "exp", "sin", "sqrt")}
+MATHS = {name: getattr(math, name) for name in ("atan", "ceil", "cos", "exp", "sin", "sqrt", "tan")}
 """What woven text may call."""
 
 
@@ -27,6 +29,10 @@ class Names:
 
     def __init__(self, taken: Iterable[str] = ()) -> None:
         self._taken = {*MATHS, *taken}
+
+    def take(self, names: Iterable[str]) -> None:
+        """Take names that were made elsewhere."""
+        self._taken.update(names)
 
     def fresh(self, wish: str) -> str:
         """`wish` itself, or with the first number that makes it new."""
@@ -38,49 +44,60 @@ class Names:
         return name
 
 
+_NAME = re.compile(r"(?<![\w.])([A-Za-z_]\w*)")
+_ATOM = re.compile(r"[A-Za-z_]\w*|\d[\w.]*(?:e-?\d+)?")
+
+
 class _Formula(NamedTuple):
+    """A formula as text: its parameters, its statements as (target, expression), what it returns."""
+
     values: tuple[str, ...]
     constants: tuple[str, ...]
-    body: tuple[ast.Assign, ...]
-    results: tuple[ast.expr, ...]
+    body: tuple[tuple[str, str], ...]
+    results: tuple[str, ...]
+    uses: Counter[str]
+    """How often each name is read."""
 
 
 @cache
 def _read(formula: Callable[..., object]) -> _Formula:
-    """Take a formula apart: its parameters, its statements, what it returns."""
+    """Take a formula apart, by its syntax tree."""
     tree = ast.parse(textwrap.dedent(inspect.getsource(formula))).body[0]
     assert isinstance(tree, ast.FunctionDef)
     *body, last = [line for line in tree.body if not isinstance(line, ast.Expr)]
     assert isinstance(last, ast.Return)
     assert last.value is not None
     results = last.value.elts if isinstance(last.value, ast.Tuple) else [last.value]
+    texts = []
+    for line in body:
+        target = line.targets[0] if isinstance(line, ast.Assign) else getattr(line, "target", None)
+        assert isinstance(line, ast.Assign | ast.AnnAssign)
+        assert target is not None
+        assert line.value is not None
+        texts.append((ast.unparse(target), ast.unparse(line.value)))
+    returned = tuple(map(ast.unparse, results))
     return _Formula(
         tuple(a.arg for a in tree.args.args),
         tuple(a.arg for a in tree.args.kwonlyargs),
-        tuple(line for line in body if isinstance(line, ast.Assign)),
-        tuple(results),
+        tuple(texts),
+        returned,
+        Counter(name for text in (*(value for _, value in texts), *returned) for name in _NAME.findall(text)),
     )
 
 
-class _Rename(ast.NodeTransformer):
-    def __init__(self, replace: Mapping[str, ast.expr]) -> None:
-        self.replace = replace
-
-    def visit_Name(self, node: ast.Name) -> ast.expr:
-        return self.replace.get(node.id, node)
+def _filled(text: str, replace: Mapping[str, str]) -> str:
+    """An expression with its names replaced."""
+    return _NAME.sub(lambda found: replace.get(found[1], found[1]), text)
 
 
-def _renamed(tree: ast.AST, replace: Mapping[str, ast.expr]) -> str:
-    copy = ast.parse(ast.unparse(tree))
-    return ast.unparse(_Rename(replace).visit(copy))
+def _held(expression: str) -> str:
+    """An expression that can stand anywhere: in brackets, unless it is a name or a number."""
+    return expression if _ATOM.fullmatch(expression) else f"({expression})"
 
 
-def _reads(expression: str) -> set[str]:
-    return {node.id for node in ast.walk(_expression(expression)) if isinstance(node, ast.Name)}
-
-
-def _expression(text: str) -> ast.expr:
-    return ast.parse(text, mode="eval").body
+@cache
+def _reads(expression: str) -> frozenset[str]:
+    return frozenset(_NAME.findall(expression))
 
 
 class Block:
@@ -118,36 +135,27 @@ class Block:
             raise TypeError(
                 f"{formula} takes {read.values} and {read.constants}, not {values} and {constants}"
             )
-        replace: dict[str, ast.expr] = {n: ast.Constant(float(constants[n])) for n in read.constants}
+        replace = {name: _held(number(constants[name])) for name in read.constants}
         for parameter, value in zip(read.values, values, strict=True):
-            replace[parameter] = self._argument(parameter, value, read)
-        for line in read.body:
-            replace |= {
-                node.id: ast.Name(self._names.fresh(node.id))
-                for node in ast.walk(line)
-                if isinstance(node, ast.Name) and isinstance(node.ctx, ast.Store)
-            }
-            self.lines += _renamed(line, replace).splitlines()
+            replace[parameter] = self._argument(parameter, value, read.uses[parameter])
+        for target, expression in read.body:
+            words = _filled(expression, replace)
+            replace[target] = self._names.fresh(target)
+            self.lines.append(f"{replace[target]} = {words}")
         results = into or self._results(formula, len(read.results))
-        self.lines.append(f"{', '.join(results)} = {', '.join(_renamed(r, replace) for r in read.results)}")
+        self.lines.append(f"{', '.join(results)} = {', '.join(_filled(r, replace) for r in read.results)}")
         self._forget(results)
         if not into:
             self._shared[key] = results
         return results
 
-    def _argument(self, parameter: str, value: str, read: _Formula) -> ast.expr:
-        """The tree for an argument: put in place, or in a name of its own if it would be worked out twice."""
-        tree = _expression(value)
-        uses = sum(
-            isinstance(node, ast.Name) and node.id == parameter
-            for part in (*read.body, *read.results)
-            for node in ast.walk(part)
-        )
-        if isinstance(tree, ast.Name | ast.Constant) or uses <= 1:
-            return tree
+    def _argument(self, parameter: str, value: str, uses: int) -> str:
+        """An argument as it is put in place; with a name of its own if it would be worked out twice."""
+        if _ATOM.fullmatch(value) or uses <= 1:
+            return _held(value)
         name = self._names.fresh(parameter)
         self.set(name, value)
-        return ast.Name(name)
+        return name
 
     def _results(self, formula: Callable[..., object], count: int) -> tuple[str, ...]:
         wish = formula.__name__

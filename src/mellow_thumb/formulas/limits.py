@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from math import sqrt
+
 
 def clamp(value: float, *, low: float, high: float) -> float:
     """The value, no less than `low` and no more than `high`.
@@ -25,3 +27,26 @@ def room(push: float, goal: float, *, low: float, high: float) -> float:
     """
     wanted = goal + push
     return high - goal if wanted > high else low - goal if wanted < low else push
+
+
+def limited(
+    before: float, after: float, rate: float, rate_after: float, dt: float, *, low: float, high: float
+) -> float:
+    """An axis that went from `before` to `after` in `dt` (s), kept inside its limits.
+
+    `rate` and `rate_after` are its speeds at both ends. If it turned round on the way, what passed a limit
+    before the turn is lost; the turn is found on the cubic through both ends (Hermite's). Exact where the
+    speed keeps its sign.
+    """
+    turns = rate * rate_after < 0.0
+    a = (rate + rate_after) * dt - 2.0 * (after - before)
+    b = 3.0 * (after - before) - (2.0 * rate + rate_after) * dt
+    c = rate * dt
+    square = b * b - 3.0 * a * c
+    q = sqrt(square if square > 0.0 else 0.0) if turns else 1.0
+    z = (c / (q - b) if c > 0.0 else c / (0.0 - q - b)) if turns else 0.0
+    top = before + z * (c + z * (b + z * a))
+    over = top - high if top > high else top - low if top < low else 0.0
+    value = after - (over if turns else 0.0)
+    floor = value if value > low else low
+    return floor if floor < high else high

@@ -1,30 +1,130 @@
-"""Smoothing that is exact in time: the same whatever the steps."""
+"""Smoothing that is exact in time: the same whatever the steps.
+
+What an axis is still owed stands in a *pool*. A displacement is poured in at once; a rate flows in over
+time; the pool pays out to the axis, slower or faster as its smoothing says. So nothing is ever lost, and
+what an axis will come to is its value and all that its pools still owe it: its *goal*.
+"""
 
 from __future__ import annotations
 
 from math import exp
 
 
-def remaining(dt: float, *, half_life: float) -> float:
-    """The share that exponential decay leaves after `dt`: ``2^(-dt/h)``.
+def decay(dt: float, k: float) -> float:
+    """The share that exponential decay at `k` (1/s) leaves after `dt` (s).
 
-    `dt` and `half_life` in seconds. Exact for a negative `dt` too: it then gives the growth backward in
-    time. Source: the solution of s' = -s ln 2 / h.
-
-    >>> remaining(0.02, half_life=0.02)
-    0.5
+    Exact for a negative `dt` too: it then gives the growth backward in time. A half-life h is k = ln 2 / h.
+    Source: the solution of s' = -k s.
     """
-    return exp((-0.6931471805599453 / half_life) * dt)
+    return exp(-k * dt)
 
 
 def payout(pool: float, share: float) -> tuple[float, float]:
-    """What a reservoir pays out while its content falls to `share` of what it was, and what it keeps.
+    """What a pool pays out while its content falls to `share` of what it was, and what it keeps.
 
-    A displacement is poured in at once and paid out over time, so no count is lost: paid + kept = pool.
-    Values in the unit of the axis; `share` from :func:`remaining`. With a share above 1 it runs backward.
+    Values in the unit of the axis; `share` from :func:`decay`. With a share above 1 it runs backward.
 
     >>> payout(8.0, 0.25)
     (6.0, 2.0)
     """
     kept = pool * share
     return pool - kept, kept
+
+
+def flow_through(pool: float, inflow: float, dt: float, share: float, k: float) -> tuple[float, float]:
+    """What a pool pays out in `dt` (s) while `inflow` (per s) runs into it, and what it then holds.
+
+    Exponential smoothing at `k` (1/s), `share` from :func:`decay` over the same time. A rate that is
+    smoothed before it is integrated comes to the same: k times the pool is the smoothed rate.
+    Source: the solution of p' = inflow - k p; what is paid is what came in less what was gained.
+    """
+    level = inflow / k
+    after = level + (pool - level) * share
+    return pool + inflow * dt - after, after
+
+
+def spring_through(
+    pool: float, speed: float, inflow: float, dt: float, w: float
+) -> tuple[float, float, float]:
+    """What a critically damped spring of natural frequency `w` (1/s) pays out in `dt` (s).
+
+    Also what the pool then holds, and the speed at which it pays (per s). `inflow` (per s) runs in all the
+    while. Exact for a negative `dt` too. Source: p'' + 2 w p' + w^2 p = 2 w inflow for the content p of the
+    pool, with p' = inflow - speed; it rests at p = 2 inflow / w.
+    """
+    level = 2.0 * inflow / w
+    apart = pool - level
+    turn = (inflow - speed + w * apart) * dt
+    left = exp(-w * dt)
+    after = level + (apart + turn) * left
+    pays = inflow - (inflow - speed - w * turn) * left
+    return pool + inflow * dt - after, after, pays
+
+
+def until_limit(goal: float, rate: float, dt: float, *, low: float, high: float) -> float:
+    """How much of `dt` (s) passes before a goal that moves at `rate` (per s) meets a limit.
+
+    >>> until_limit(60.0, 20.0, 2.0, low=-60.0, high=70.0)
+    0.5
+    """
+    way = high - goal if rate > 0.0 else low - goal
+    time = way / rate if rate != 0.0 else dt
+    return dt if time >= dt else time if time > 0.0 else 0.0
+
+
+def leaked(value: float, rate: float, dt: float, *, k: float, rest: float) -> float:
+    """A value that returns to `rest` at `k` (1/s) while `rate` (per s) drives it away, after `dt` (s).
+
+    Source: the solution of v' = rate - k (v - rest).
+    """
+    level = rest + rate / k
+    return level + (value - level) * exp(-k * dt)
+
+
+def cutoff_rate(speed: float, *, least: float, slope: float) -> float:
+    """The decay (1/s) of a 1 euro filter while its input changes by `speed` (1/s) a second.
+
+    Source: Casiez, Roussel and Vogel, 1 euro filter (CHI 2012), equation 6: the cutoff (Hz) grows with the
+    speed. The decay of a first-order low-pass is 2 pi times its cutoff.
+    """
+    return 6.283185307179586 * (least + slope * speed)
+
+
+def event_slope(change: float, gap: float, slope: float, *, k: float) -> float:
+    """The smoothed slope of a signal after an event that changed it by `change`, `gap` (s) after the last.
+
+    `k` (1/s) is the decay of the smoothing. The exponential form of the same paper's derivative filter.
+    """
+    left = exp(-k * gap)
+    fresh = change / gap if gap > 0.0 else slope
+    return fresh + (slope - fresh) * left
+
+
+def ramp(level: float, dt: float, *, build: float) -> tuple[float, float]:
+    """The mean over `dt` (s) of a level that rises to 1 over `build` (s) and stays, and the level after.
+
+    Source: the integral of a line and a constant, split where it meets 1.
+    """
+    rest = (1.0 - level) * build
+    rising = dt if dt < rest else rest
+    area = rising * (level + 0.5 * rising / build) + (dt - rising)
+    return area / dt if dt > 0.0 else level, level + rising / build
+
+
+def ramp_through(
+    pool: float, inflow: float, slope: float, dt: float, share: float, k: float
+) -> tuple[float, float]:
+    """As :func:`flow_through`, with an inflow that changes by `slope` (per s) each second."""
+    lag = slope / k
+    level = (inflow - lag) / k
+    after = level + lag * dt + (pool - level) * share
+    return pool + (inflow + 0.5 * slope * dt) * dt - after, after
+
+
+def filtered_rate(rate: float, wish: float, dt: float, share: float, k: float) -> tuple[float, float]:
+    """The integral over `dt` (s) of a rate that follows `wish` at `k` (1/s), and the rate after it.
+
+    `share` from :func:`decay` over the same time.
+    """
+    after = wish + (rate - wish) * share
+    return wish * dt + (rate - after) / k, after

@@ -6,7 +6,7 @@ turns the view right, positive pitch looks up, positive roll lowers the right si
 
 from __future__ import annotations
 
-from math import ceil, cos, sin
+from math import atan, ceil, cos, sin, tan
 
 
 def degrees_per_count(turn: float, *, counts_per_cm: float) -> float:
@@ -73,3 +73,12 @@ def rotation_rows(x: float, y: float, z: float, w: float) -> tuple[float, ...]:
         2.0 * (x * y + z * w), 1.0 - 2.0 * (x * x + z * z), 2.0 * (y * z - x * w),
         2.0 * (x * z - y * w), 2.0 * (y * z + x * w), 1.0 - 2.0 * (x * x + y * y),
     )  # fmt: skip
+
+
+def narrowed(zoom: float, *, field_of_view: float) -> float:
+    """The vertical field of view (deg) at a magnification: ``tan(f/2) = tan(f0/2) / zoom``.
+
+    >>> round(narrowed(2.0, field_of_view=60.0), 3)
+    32.204
+    """
+    return 114.59155902616465 * atan(tan(field_of_view * 0.008726646259971648) / zoom)

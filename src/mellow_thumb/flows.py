@@ -1,0 +1,284 @@
+"""What happens to an axis between events: rates run in, pools pay out, limits hold.
+
+Within a step every held value is constant, so each part has a closed form. The axis's *goal* is its value
+and all that its pools still owe it. On an axis with limits what runs in stops when the goal meets one: what
+a limit cuts off is gone, and nothing is stored up behind it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING
+
+from .formulas import smoothing as eased
+from .formulas.limits import clamp, limited, room
+from .smoothings import LN2, Exponential, Spring
+from .weave import number
+
+if TYPE_CHECKING:
+    from .axes import Axis
+    from .routes import TurnBoost
+    from .weave import Block, Names
+
+
+@dataclass
+class Wish:
+    """What one route wants an axis to do: the woven expression of its rate, its gate and scales included."""
+
+    rate: str
+    name: str = ""
+    """What holds the rate during a step."""
+    boost: TurnBoost | None = None
+    level: str = ""
+    """The state value that holds how far a boost has built up."""
+    past: str = ""
+    """The state value that is 1 while it is held far enough."""
+
+
+@dataclass
+class Pool:
+    """What an axis is still owed by one smoothing, and what runs into it."""
+
+    smoothing: Exponential | Spring
+    held: str
+    """The state value that holds what is owed."""
+    speed: str = ""
+    """The state value that holds a spring's speed."""
+    wishes: list[Wish] = field(default_factory=list)
+
+
+@dataclass
+class Filtered:
+    """A rate behind a 1 euro filter: the state values that hold the filtered rate and its decay."""
+
+    wish: Wish
+    rate: str
+    decay: str
+
+
+class AxisFlow:
+    """Everything that moves one axis, collected from its routes."""
+
+    def __init__(self, axis: Axis, variable: str, names: Names) -> None:
+        self.axis, self.value, self._names = axis, variable, names
+        self.direct: list[Wish] = []
+        self.pools: list[Pool] = []
+        self.filtered: list[Filtered] = []
+        self.steps = False
+        """Whether displacements act on it without smoothing."""
+
+    @property
+    def wishes(self) -> list[Wish]:
+        """Every rate that is wished, smoothed or not."""
+        pooled = [wish for pool in self.pools for wish in pool.wishes]
+        return [*self.direct, *pooled, *(one.wish for one in self.filtered)]
+
+    @property
+    def mixed(self) -> bool:
+        """Whether parts of its motion are smoothed differently, so that one may overtake another."""
+        sources = len(self.pools) + len(self.filtered) + bool(self.direct or self.steps)
+        return sources > 1 or bool(self.filtered)
+
+    @property
+    def goal(self) -> str:
+        """The woven expression of where it will come to."""
+        owed = [pool.held for pool in self.pools] + [f"{one.rate} / {one.decay}" for one in self.filtered]
+        return " + ".join((self.value, *owed))
+
+    # ---- between events
+
+    def weave(self, block: Block) -> None:
+        """Write what `dt` does to the axis."""
+        if not (self.wishes or self.pools or self.axis.return_half_life):
+            return
+        for wish in self.wishes:
+            self._name_rate(block, wish)
+        if self.axis.return_half_life:
+            self._weave_return(block)
+            return
+        active = self._weave_active(block)
+        before = self._names.fresh(f"{self.value}_speed")
+        if self.axis.limited and self.mixed:
+            block.set(before, self._speed(active_at_end=False))
+        paid = [self._run(block, wish, active) for wish in self.direct]
+        for pool in self.pools:
+            paid += self._weave_pool(block, pool, active)
+        for one in self.filtered:
+            paid.append(self._weave_filtered(block, one, active))
+        total = " + ".join((self.value, *paid))
+        if not self.axis.limited:
+            block.set(self.value, total)
+        elif self.mixed:
+            speeds = (before, self._speed(active_at_end=True, active=active))
+            block.call(limited, self.value, total, *speeds, "dt", into=(self.value,), **self.axis.limits)
+        else:
+            block.call(clamp, total, into=(self.value,), **self.axis.limits)
+
+    def _name_rate(self, block: Block, wish: Wish) -> None:
+        """Give a rate with gates and scales in it a name, to be worked out once."""
+        wish.name = wish.rate
+        if not wish.rate.isidentifier():
+            wish.name = self._names.fresh(f"{self.value}_wish")
+            block.set(wish.name, wish.rate)
+
+    def _weave_return(self, block: Block) -> None:
+        """Back to rest, against what is wished: one closed form, monotone, so that its end may be clamped."""
+        k, rest = LN2 / self.axis.return_half_life, self.axis.inner(self.axis.rest)
+        rate = " + ".join(wish.name for wish in self.direct) or "0.0"
+        block.call(eased.leaked, self.value, rate, "dt", into=(self.value,), k=k, rest=rest)
+        if self.axis.limited:
+            block.call(clamp, self.value, into=(self.value,), **self.axis.limits)
+
+    def _weave_active(self, block: Block) -> str:
+        """The name of the time for which what is wished runs in: less than `dt` if the goal meets a limit."""
+        if not (self.axis.limited and self.wishes):
+            return "dt"
+        rate = " + ".join(self._mean(wish) for wish in self.wishes)
+        active = self._names.fresh(f"{self.value}_active")
+        block.call(eased.until_limit, self.goal, rate, "dt", into=(active,), **self.axis.limits)
+        return active
+
+    @staticmethod
+    def _mean(wish: Wish) -> str:
+        """A rate for the question of when the goal meets a limit: with all the boost that it has by now."""
+        return f"{wish.name} * (1.0 + {number(wish.boost.extra)} * {wish.level})" if wish.boost else wish.name
+
+    def _run(self, block: Block, wish: Wish, active: str) -> str:
+        """What an unsmoothed rate comes to."""
+        if not wish.boost:
+            return f"{wish.name} * {active}"
+        mean, level = self._names.fresh("boost"), self._names.fresh("boost_level")
+        block.call(eased.ramp, wish.level, active, into=(mean, level), build=wish.boost.build)
+        block.set(wish.level, f"{level} if {wish.past} != 0.0 else 0.0")
+        return f"{wish.name} * (1.0 + {number(wish.boost.extra)} * {mean} * {wish.past}) * {active}"
+
+    def _weave_pool(self, block: Block, pool: Pool, active: str) -> list[str]:
+        """What a pool pays out: while it is run into, and for the rest of the time."""
+        inflow = " + ".join(wish.name for wish in pool.wishes)
+        boosted = next((wish for wish in pool.wishes if wish.boost), None)
+        if boosted:
+            return self._weave_boosted(block, pool, boosted, active)
+        spans = [(inflow or "0.0", active if inflow else "dt")]
+        if inflow and active != "dt":
+            spans.append(("0.0", f"dt - {active}"))
+        return [self._pay(block, pool, rate, time) for rate, time in spans]
+
+    def _weave_boosted(self, block: Block, pool: Pool, wish: Wish, active: str) -> list[str]:
+        """A pool whose inflow rises along a ramp and then stays: each stretch by its own closed form."""
+        assert wish.boost is not None
+        boost, k = wish.boost, self._decay(pool)
+        rising, mean, level = (self._names.fresh(word) for word in ("rising", "boost", "boost_level"))
+        slope = self._names.fresh("slope")
+        block.set(rising, f"{wish.past} * (1.0 - {wish.level}) * {number(boost.build)}")
+        block.set(rising, f"{rising} if {rising} < {active} else {active}")
+        block.set(slope, f"{wish.name} * {number(boost.extra / boost.build)}")
+        begin = f"{wish.name} * (1.0 + {number(boost.extra)} * {wish.level} * {wish.past})"
+        paid = self._names.fresh(f"{self.value}_paid")
+        (share,) = block.call(eased.decay, rising, k)
+        block.call(eased.ramp_through, pool.held, begin, slope, rising, share, k, into=(paid, pool.held))
+        block.call(eased.ramp, wish.level, active, into=(mean, level), build=boost.build)
+        block.set(wish.level, f"{level} if {wish.past} != 0.0 else 0.0")
+        after = f"{wish.name} * (1.0 + {number(boost.extra)} * {wish.level} * {wish.past})"
+        paid_after = self._pay(block, pool, after, f"{active} - {rising}")
+        rest = [] if active == "dt" else [self._pay(block, pool, "0.0", f"dt - {active}")]
+        return [paid, paid_after, *rest]
+
+    def _pay(self, block: Block, pool: Pool, inflow: str, time: str) -> str:
+        """Let time pass over a pool; the name of what it pays."""
+        paid = self._names.fresh(f"{self.value}_paid")
+        if isinstance(pool.smoothing, Spring):
+            into = (paid, pool.held, pool.speed)
+            block.call(
+                eased.spring_through, pool.held, pool.speed, inflow, time, number(pool.smoothing.w), into=into
+            )
+            return paid
+        k = self._decay(pool)
+        (share,) = block.call(eased.decay, time, k)
+        if inflow == "0.0":
+            block.call(eased.payout, pool.held, share, into=(paid, pool.held))
+        else:
+            block.call(eased.flow_through, pool.held, inflow, time, share, k, into=(paid, pool.held))
+        return paid
+
+    @staticmethod
+    def _decay(pool: Pool) -> str:
+        assert isinstance(pool.smoothing, Exponential)
+        return number(pool.smoothing.k)
+
+    def _weave_filtered(self, block: Block, one: Filtered, active: str) -> str:
+        """What a rate behind a 1 euro filter comes to; its cutoff is held until the next event."""
+        spans = [(one.wish.name, active)] + ([] if active == "dt" else [("0.0", f"dt - {active}")])
+        parts = []
+        for wish, time in spans:
+            parts.append(self._names.fresh(f"{self.value}_paid"))
+            (share,) = block.call(eased.decay, time, one.decay)
+            block.call(
+                eased.filtered_rate, one.rate, wish, time, share, one.decay, into=(parts[-1], one.rate)
+            )
+        return " + ".join(parts)
+
+    def _speed(self, *, active_at_end: bool, active: str = "dt") -> str:
+        """The woven expression of the axis's speed, at the beginning of a step or at its end."""
+        running = [self._mean(wish) for wish in self.direct]
+        if active_at_end and active != "dt" and running:
+            running = [f"(({' + '.join(running)}) if {active} == dt else 0.0)"]
+        for pool in self.pools:
+            spring = isinstance(pool.smoothing, Spring)
+            running.append(pool.speed if spring else f"{pool.held} * {self._decay(pool)}")
+        return " + ".join([*running, *(one.rate for one in self.filtered)]) or "0.0"
+
+    # ---- at a displacement, `age` after the last commit
+
+    def push(self, block: Block, push: str, pool: Pool | None) -> None:
+        """Give a displacement to the axis, or to a pool; inside the limits of the goal."""
+        if self.axis.limited and (self.pools or self.filtered):
+            block.call(room, push, self.goal, into=(push,), **self.axis.limits)
+            if pool is None:
+                block.call(room, push, self.value, into=(push,), **self.axis.limits)
+        if pool is not None:
+            self._pour(block, push, pool)
+            return
+        total = f"{self.value} + {push}"
+        if self.axis.limited and not (self.pools or self.filtered):
+            block.call(clamp, total, into=(self.value,), **self.axis.limits)
+        else:
+            block.set(self.value, total)
+
+    def _pour(self, block: Block, push: str, pool: Pool) -> None:
+        """Put a displacement into a pool as of the last commit: its own course, run backward over its age."""
+        early, poured = (self._names.fresh(f"{self.value}_{word}") for word in ("early", "poured"))
+        if isinstance(pool.smoothing, Spring):
+            speed = self._names.fresh(f"{self.value}_speed")
+            w = number(pool.smoothing.w)
+            block.call(eased.spring_through, push, "0.0", "0.0", "-age", w, into=(early, poured, speed))
+            block.set(pool.speed, f"{pool.speed} + {speed}")
+        else:
+            (share,) = block.call(eased.decay, "-age", self._decay(pool))
+            block.call(eased.payout, push, share, into=(early, poured))
+        block.set(self.value, f"{self.value} + {early}")
+        block.set(pool.held, f"{pool.held} + {poured}")
+
+    def clear(self, pushes: list[str], time: float) -> str | None:
+        """When the axis is sure to stay clear of its limits for a time (s), with pushes; nothing: always.
+
+        A displacement may then be entered at the last commit rather than at its own time. The bound takes
+        everything at its most.
+        """
+        if self.axis.return_half_life:
+            return "False"
+        if not (self.axis.limited and (self.wishes or self.mixed)):
+            return None
+        reach = [
+            *(f"abs({push})" for push in pushes),
+            *(f"abs({wish.rate}) * {number(time * self._most(wish))}" for wish in self.wishes),
+        ]
+        reach += [f"abs({pool.held})" for pool in self.pools]
+        reach += [f"abs({one.rate} / {one.decay})" for one in self.filtered]
+        low, high = (number(limit) for limit in (self.axis.limits["low"], self.axis.limits["high"]))
+        bound = " + ".join(reach)
+        return f"{low} + ({bound}) < {self.value} < {high} - ({bound})"
+
+    @staticmethod
+    def _most(wish: Wish) -> float:
+        """The most that a boost can make of a rate."""
+        return 1.0 + (wish.boost.extra if wish.boost else 0.0)

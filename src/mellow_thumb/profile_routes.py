@@ -1,0 +1,225 @@
+"""From the form of a route to a route: signals, units, conditioning, and whether they fit."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Any
+
+from .curves import Blend, Curve, Points, Power
+from .errors import UnitError, listed, nearest
+from .gates import Condition
+from .routes import Route, SpeedGain, TurnBoost
+from .shape import DeadZone, Shape
+from .smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
+from .units import Effect, Quantity, fitting, read_sensitivity
+
+if TYPE_CHECKING:
+    from collections.abc import Mapping
+
+    from .profile_faults import Faults
+    from .profile_form import MouseForm, RouteForm
+    from .signals import Address
+    from .toml_files import Path
+
+
+class RouteReader:
+    """Reads routes against what else the profile names: gates, axes with their units, the mouse."""
+
+    def __init__(self, faults: Faults, gates: list[str], units: Mapping[str, str], mouse: MouseForm) -> None:
+        self.faults, self.gates, self.units, self.mouse = faults, gates, units, mouse
+        self.logs: dict[str, dict[bool, Path]] = {}
+        """For each axis: where it is driven in per cent, and where not."""
+
+    def read(self, name: str, form: RouteForm) -> Route | None:
+        """A route, or nothing where something is wrong with it."""
+        path: Path = ("routes", name)
+        before = len(self.faults.found)
+        drives = form.drives or ()
+        source = self.faults.signal((*path, "from"), form.from_) if form.from_ else None
+        if source and source.signal.kind == "position":
+            self.faults.note((*path, "from"), f"{source}, a place", "something that moves or is held")
+            source = None
+        self._check_drives(path, drives, source)
+        gate = self._condition((*path, "gate"), form.gate) if form.gate else None
+        for axis in form.invert or ():
+            if drives and axis not in drives:
+                self.faults.note((*path, "invert"), f'"{axis}"', f"an axis that it drives: {listed(drives)}")
+        effects = self._effects(path, form, source)
+        scales = [
+            (condition, factor)
+            for key, factor in (form.scale or {}).items()
+            if (condition := self._condition((*path, "scale", key), key))
+        ]
+        parts = self._conditioning(path, form, source)
+        if source is None or not effects or len(effects) < len(drives) or len(self.faults.found) > before:
+            return None
+        with self.faults.catching(path):
+            return Route(
+                name, source, drives, tuple(effect.amount for effect in effects), gate,
+                effect=effects[0].kind, scales=tuple(sorted(scales, key=str)),
+                with_zoom=form.scale_with == "zoom", **parts,
+            )  # fmt: skip
+        return None
+
+    def _check_drives(self, path: Path, drives: tuple[str, ...], source: Address | None) -> None:
+        for axis in drives:
+            if axis not in self.units:
+                wanted = f"an axis: {listed(self.units)}, or one of your own in [axes]"
+                self.faults.note((*path, "drives"), f'"{axis}"', wanted, nearest(axis, self.units))
+        if source and drives and source.width != len(drives):
+            shape = "a pair, x and y" if source.width == 2 else "one value"
+            hint = f"; or take one component: {source}.x" if source.width == 2 else ""
+            wanted = "two axes, x first" if source.width == 2 else "one axis"
+            self.faults.note((*path, "drives"), f"{len(drives)} for {source}, which is {shape}", wanted, hint)
+
+    def _condition(self, path: Path, text: str) -> Condition | None:
+        condition = Condition.parse(text)
+        if condition.gate not in self.gates:
+            known = listed(self.gates) if self.gates else "a name in [gates], which holds none"
+            self.faults.note(
+                path, f'"{condition.gate}"', f"a gate: {known}", nearest(condition.gate, self.gates)
+            )
+        return condition
+
+    # ---- sensitivity
+
+    def _effects(self, path: Path, form: RouteForm, source: Address | None) -> list[Effect]:
+        """What the route does to each of its axes, inversion included."""
+        place: Path = (*path, "sensitivity")
+        wanted, given = form.drives or (), form.sensitivity
+        if given is None:
+            return []
+        if isinstance(given, dict):
+            for axis in given:
+                if wanted and axis not in wanted:
+                    known = f"an axis that it drives: {listed(wanted)}"
+                    self.faults.note((*place, axis), f'"{axis}"', known, nearest(axis, wanted))
+            for axis in wanted:
+                if axis not in given:
+                    self.faults.note(place, f"nothing for {axis}", "a quantity for each axis that it drives")
+        found = []
+        for axis in wanted:
+            if isinstance(given, Quantity):
+                effect = self._effect(place, given, axis, source, once=axis != wanted[0])
+            elif axis in given:
+                effect = self._effect((*place, axis), given[axis], axis, source)
+            else:
+                continue
+            if effect is None:
+                continue
+            self.logs.setdefault(axis, {}).setdefault(effect.log, place)
+            sign = -1.0 if axis in (form.invert or ()) else 1.0
+            found.append(Effect(effect.kind, sign * effect.amount, effect.log))
+        if len({effect.kind for effect in found}) > 1:
+            self.faults.note(place, f"a {found[0].kind} and a {found[1].kind}", "units of one kind")
+        return found
+
+    def _effect(
+        self, place: Path, quantity: Quantity, axis: str, source: Address | None, *, once: bool = False
+    ) -> Effect | None:
+        if source is None or axis not in self.units:
+            return None
+        signal, unit = source.signal, self.units[axis]
+        try:
+            return read_sensitivity(
+                quantity, signal.kind, signal.unit, unit, counts_per_cm=self.mouse.counts_per_cm
+            )
+        except UnitError as error:
+            why = _why(quantity.unit, source, fitting(signal.kind, signal.unit, unit))
+            if not once:
+                words = str(error).split("; did you mean")[0] if why else str(error)
+                self.faults.note_words(place, UnitError(words + why))
+        return None
+
+    # ---- conditioning
+
+    def _conditioning(self, path: Path, form: RouteForm, source: Address | None) -> dict[str, Any]:
+        """The parts of a route that are forms of their own; those that fit."""
+        parts: dict[str, Any] = {}
+        unit = f"{source.signal.unit}/s" if source and source.signal.unit else ""
+        with self.faults.catching((*path, "smoothing")):
+            if form.smoothing:
+                parts["smoothing"] = self.smoothing((*path, "smoothing"), form.smoothing, unit)
+        with self.faults.catching(path):
+            parts["shape"] = self._shape(path, form, source)
+        with self.faults.catching(path):
+            if form.speed_gain:
+                gain = form.speed_gain
+                slow, fast = (
+                    self._speed((*path, "speed_gain", key), getattr(gain, key), unit)
+                    for key in ("slow", "fast")
+                )
+                parts["speed_gain"] = SpeedGain(slow, fast, gain.extra, gain.half_life)
+        with self.faults.catching(path):
+            if form.turn_boost:
+                parts["turn_boost"] = TurnBoost(
+                    form.turn_boost.past, form.turn_boost.extra, form.turn_boost.build
+                )
+        return parts
+
+    def _shape(self, path: Path, form: RouteForm, source: Address | None) -> Shape:
+        rest = form.rest or (0.0,)
+        if source and len(rest) > source.width:
+            self.faults.note((*path, "rest"), f"two values for {source}", "one")
+        if len(rest) == 1:
+            rest = (rest[0], rest[0]) if form.rest else (0.0, 0.0)
+        zone = None
+        if form.dead_zone:
+            edges = form.dead_zone
+            wedge = edges.wedge if edges.shape == "wedge" else 0.0
+            zone = DeadZone(edges.shape, edges.inner, edges.outer, wedge)
+        return Shape((rest[0], rest[1]), form.reach or "disc", zone, self._curve((*path, "curve"), form))
+
+    def _curve(self, path: Path, form: RouteForm) -> Curve | None:
+        if form.curve is None:
+            return None
+        given = {key: value for key, value in form.curve.model_dump().items() if value is not None}
+        if len(given) != 1:
+            self.faults.note(
+                path, listed(given, "and") if given else "nothing", "one of power, blend or points"
+            )
+            return None
+        if form.curve.power is not None:
+            return Power(form.curve.power)
+        return Points(form.curve.points) if form.curve.points is not None else Blend(given["blend"])
+
+    def smoothing(self, path: Path, form: Any, unit: str) -> Smoothing | None:
+        """One smoothing, of a route or of an axis."""
+        given = [key for key in type(form).model_fields if getattr(form, key) is not None]
+        if len(given) != 1:
+            known = listed(type(form).model_fields)
+            self.faults.note(path, listed(given, "and") if given else "nothing", f"one of {known}")
+            return None
+        if form.half_life is not None:
+            return Exponential(form.half_life)
+        if form.spring is not None:
+            return Spring(form.spring)
+        if form.one_euro is not None:
+            return OneEuro(form.one_euro.cutoff, form.one_euro.slope, form.one_euro.slope_cutoff)
+        inner = (*path, "slow_fast")
+        slow, fast = (
+            self._speed((*inner, key), getattr(form.slow_fast, key), unit) for key in ("slow", "fast")
+        )
+        return SlowFast(form.slow_fast.half_life, slow, fast)
+
+    def _speed(self, path: Path, quantity: Quantity, unit: str) -> float:
+        """A speed in the signal's unit a second; a plain share for a held value."""
+        if quantity.unit != unit:
+            wanted = f'a speed such as "500 {unit}"' if unit else "a share of full deflection, a plain number"
+            raise UnitError(f'{".".join(map(str, path[2:]))}: found "{quantity}"; expected {wanted}')
+        return quantity.value
+
+
+def _why(unit: str, source: Address, fits: tuple[str, ...]) -> str:
+    """Why a unit that people reach for does not fit, in their terms."""
+    kind, over = source.signal.kind, unit.partition("/")[2]
+    if kind == "displacement" and over == "s":
+        return (
+            f". {source} is a displacement: it already says how far the hand moved, "
+            f"so {unit} would make the turn depend on the frame rate"
+        )
+    if kind in ("deflection", "switch") and over and over != "s":
+        return (
+            f". {source} is held, and says nothing of how far a hand moved: "
+            f"{fits[0]} turns for as long as it is held"
+        )
+    return ""
