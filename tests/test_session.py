@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 import logging
+from collections.abc import Callable
 from math import inf, nan
 
+import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_thumb import ArgumentError, Session
+from mellow_thumb import ArgumentError, Session, wheel_notches
 from mellow_thumb.axes import Axis
 from mellow_thumb.gates import Condition, Gate
 from mellow_thumb.mounts import Eye
@@ -214,3 +216,114 @@ def test_wrong_use_is_said() -> None:
         session.tick(0.1, to=0.1)
     with pytest.raises(ArgumentError, match="ceiling"):
         Session(plan(), ceiling=0.0)
+
+
+def test_a_burst_is_the_same_as_its_events_one_by_one() -> None:
+    moves = [(float(k % 7 - 3), float(k % 5 - 2)) for k in range(200)]
+    times = [k / 2000 for k in range(200)]
+    one, many, array = (Session(plan(half_life=0.02)) for _ in range(3))
+    for move, t in zip(moves, times, strict=True):
+        one.feed("mouse.move", move, at=t)
+    many.feed_many("mouse.move", moves, times)
+    array.feed_many("mouse.move", np.array(moves), np.array(times))
+    assert repr(one.tick(0.2)) == repr(many.tick(0.2)) == repr(array.tick(0.2))
+    many.feed_many("mouse.move", [(1.0, nan), (2.0, 0.0)], [0.2, 0.2])
+    assert many.refused == {"mouse.move": {"not finite": 1}}
+    with pytest.raises(ArgumentError, match="as many"):
+        many.feed_many("mouse.move", [(1.0, 0.0)], [])
+
+
+def test_two_million_events_in_one_frame_are_all_counted() -> None:
+    session = Session(plan(gain=(1e-6, 1e-6)))
+    session.feed_many("mouse.move", np.ones((2_000_000, 2)), np.linspace(0.0, 0.2, 2_000_000))
+    assert session.tick(0.25).axes["yaw_total"] == pytest.approx(2.0, rel=1e-6)
+
+
+def test_a_device_is_aligned_with_the_clock() -> None:
+    session = Session(plan(gate=Condition("glassing")))
+    session.align("mouse", 1000.0)
+    session.feed("mouse.right", 1.0, at=1000.01, device="mouse")
+    session.feed("mouse.move", (10.0, 0.0), at=1000.02, device="mouse")
+    session.feed("mouse.right", 0.0, at=0.015)
+    session.feed("mouse.right", 1.0, at=0.018)
+    assert session.tick(0.1).axes["yaw"] == 5.0
+    with pytest.raises(ArgumentError, match="finite"):
+        session.align("mouse", nan)
+
+
+@given(
+    st.floats(-500.0, 500.0), st.floats(-500.0, 500.0), st.floats(0.05, 2.0), st.sampled_from([24, 60, 144])
+)
+def test_turn_to_goes_the_shorter_way_and_arrives_at_any_rate(
+    start: float, goal: float, over: float, rate: int
+) -> None:
+    session = Session(plan())
+    session.set_axis("yaw", start)
+    session.tick(0.001)
+    session.turn_to("yaw", goal, over=over, at=0.001)
+    middle = session.tick(to=0.001 + over / 2).axes["yaw_total"] if over < 0.49 else None
+    for k in range(1, 4 * rate):
+        end = session.tick(to=max(k / rate, session.now)).axes
+    assert abs(end["yaw_total"] - start) <= 180.0 + 1e-9
+    assert (end["yaw_total"] - goal) / 360.0 == pytest.approx(
+        round((end["yaw_total"] - goal) / 360.0), abs=1e-9
+    )
+    if middle is not None:
+        assert middle == pytest.approx((start + end["yaw_total"]) / 2, abs=1e-6)
+
+
+def test_what_hands_do_adds_to_a_turn_and_a_new_program_keeps_what_is_held() -> None:
+    session = Session(plan(gate=Condition("glassing")))
+    session.feed("mouse.right", 1.0)
+    session.tick(0.01)
+    session.turn_to("yaw", 90.0, over=0.5)
+    session.feed("mouse.move", (20.0, 0.0))
+    for _ in range(10):
+        axes = session.tick(0.1).axes
+    assert axes["yaw"] == pytest.approx(100.0)
+    session.turn_to("pitch", 500.0, over=0.1)
+    assert session.tick(0.2).axes["pitch"] == 70.0
+
+
+def test_a_kick_fades_from_the_view_and_never_enters_the_axis() -> None:
+    session = Session(plan())
+    before = session.view().rotation
+    session.kick("pitch", 4.0, half_life=0.1)
+    session.shake("roll", 2.0, half_life=0.1)
+    assert session.view().rotation != before
+    frame = session.tick(0.1)
+    assert (frame.axes["pitch"], frame.axes["roll"]) == (0.0, 0.0)
+    forward_up = -session.view().pose_matrix()[1][2]
+    assert forward_up == pytest.approx(0.0349, abs=2e-3)  # the sine of 2 deg
+    for _ in range(100):
+        session.tick(0.1)
+    assert session.view().rotation == before
+
+
+@pytest.mark.parametrize(
+    ("call", "said"),
+    [
+        (
+            lambda s: s.set_axis("ywa", 1.0),
+            "found the axis ywa; expected yaw, pitch or roll; did you mean yaw?",
+        ),
+        (lambda s: s.set_axis("yaw", nan), "yaw: found nan; expected a finite number"),
+        (lambda s: s.turn_to("yaw", 1.0, over=0.0), "over: found 0.0; expected seconds above 0"),
+        (lambda s: s.set_scale("lok", 1.0), "found the route lok; expected look; did you mean look?"),
+        (lambda s: s.set_scale("look", -1.0), "look: found the factor -1.0; expected 0 to 100"),
+        (lambda s: s.kick("zoom", 1.0, half_life=0.1), "found the axis zoom; expected yaw, pitch or roll"),
+        (lambda s: s.kick("yaw", inf, half_life=0.1), "yaw: found inf for 0.1 s"),
+        (lambda s: s.shake("yaw", 1.0, half_life=0.1, frequency=0.0), "frequency: found 0.0"),
+    ],
+)
+def test_what_a_host_asks_for_wrongly_is_said(call: Callable[[Session], None], said: str) -> None:
+    with pytest.raises(ArgumentError) as caught:
+        call(Session(plan()))
+    assert said in str(caught.value)
+
+
+def test_wheels_count_in_notches_whatever_they_send() -> None:
+    amounts = ((1.0, "notch"), (120.0, "120ths"), (3.0, "lines"), (100.0, "px"))
+    assert {wheel_notches(amount, unit) for amount, unit in amounts} == {1.0}
+    with pytest.raises(ArgumentError, match=r'found the unit "line"; expected .* did you mean lines\?'):
+        wheel_notches(1.0, "line")

@@ -18,7 +18,7 @@ SOURCE = Path(mellow_thumb.__file__).parent
 
 LAYERS = [
     {"errors", "units", "formulas"},
-    {"signals"},
+    {"signals", "wheels"},
     {"weave"},
     {"curves", "smoothings"},
     {"gates", "axes", "shape"},
@@ -27,8 +27,9 @@ LAYERS = [
     {"plan", "take"},
     {"flows"},
     {"weaver"},
+    {"events"},
     {"program"},
-    {"clock", "inbox", "view"},
+    {"clock", "inbox", "view", "shakes"},
     {"session", "batch"},
     {
         "files",

@@ -27,6 +27,7 @@ __all__ = [
     "load_profile",
     "read_take",
     "replay",
+    "wheel_notches",
     "write_take",
 ]
 
@@ -50,6 +51,7 @@ if TYPE_CHECKING:
     from .take import Take
     from .take_files import read_take, write_take
     from .view import View
+    from .wheels import wheel_notches
 
 _HOMES = {
     "Frame": "session",
@@ -60,6 +62,7 @@ _HOMES = {
     "load_profile": "profile",
     "read_take": "take_files",
     "replay": "batch",
+    "wheel_notches": "wheels",
     "write_take": "take_files",
 }
 """The module of each public name; the others are errors."""

@@ -64,6 +64,8 @@ class AxisFlow:
         self.direct: list[Wish] = []
         self.pools: list[Pool] = []
         self.filtered: list[Filtered] = []
+        self.turn = ""
+        """The stem of the state values of a turn that the host asked for."""
         self.steps = False
         """Whether displacements act on it without smoothing."""
 
@@ -89,6 +91,8 @@ class AxisFlow:
 
     def weave(self, block: Block) -> None:
         """Write what `dt` does to the axis."""
+        if self.turn:
+            self._weave_turn(block)
         if not (self.wishes or self.pools or self.axis.return_half_life):
             return
         for wish in self.wishes:
@@ -113,6 +117,16 @@ class AxisFlow:
             block.call(limited, self.value, total, *speeds, "dt", into=(self.value,), **self.axis.limits)
         else:
             block.call(clamp, total, into=(self.value,), **self.axis.limits)
+
+    def _weave_turn(self, block: Block) -> None:
+        """The part of a turn that falls into this step; what it has come to may be pushed as ever."""
+        begin, over = f"{self.turn}_start", f"{self.turn}_over"
+        (share,) = block.call(eased.turn_share, "anchor", "stop", begin, over)
+        total = f"{self.value} + {self.turn}_amount * {share}"
+        if self.axis.limited:
+            block.call(clamp, total, into=(self.value,), **self.axis.limits)
+        else:
+            block.set(self.value, total)
 
     def _name_rate(self, block: Block, wish: Wish) -> None:
         """Give a rate with gates and scales in it a name, to be worked out once."""

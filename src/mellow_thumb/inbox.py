@@ -23,7 +23,7 @@ class Inbox:
     :meth:`put` may be called from any thread; the rest belongs to the thread that ticks.
     """
 
-    __slots__ = ("_arrived", "_waiting", "late", "put")
+    __slots__ = ("_arrived", "_waiting", "late", "put", "put_many")
 
     def __init__(self) -> None:
         self._arrived: list[Item] = []
@@ -32,6 +32,8 @@ class Inbox:
         """Events older than the last commit; they took effect there."""
         self.put: Callable[[Item], None] = self._arrived.append
         """Take one event, its time on the host's clock or `NO_TIME`."""
+        self.put_many: Callable[[list[Item]], None] = self._arrived.extend
+        """Take several events."""
 
     def renumber(self, codes: dict[int, int]) -> None:
         """Give what waits new codes; codes not named stay."""

@@ -48,6 +48,11 @@ def _measure(value: object) -> Quantity:
     return _quantity(value, "deg")
 
 
+def _speed(value: object) -> Quantity:
+    """A speed in the signal's unit a second, or a plain share for a held value."""
+    return _measure(value) if not isinstance(value, str) else _quantity(value, "count/s")
+
+
 def _one_or_more(value: object) -> tuple[str, ...]:
     names = [value] if isinstance(value, str) else value
     if not isinstance(names, list) or not names or not all(isinstance(name, str) for name in names):
@@ -101,6 +106,7 @@ Metres = Annotated[float, _in("m")]
 Degrees = Annotated[float, _in("deg")]
 Hertz = Annotated[float, _in("Hz")]
 Measure = Annotated[Quantity, BeforeValidator(_measure)]
+Speed = Annotated[Quantity, BeforeValidator(_speed)]
 Number = Annotated[float, Field(strict=False, allow_inf_nan=False)]
 
 
@@ -128,10 +134,8 @@ class SlowFastForm(Form):
     """Slow motion is smoothed, fast motion is taken as it is, a mixture between."""
 
     half_life: Seconds = Field(description="of slow motion", json_schema_extra=_unit("s, ms"))
-    slow: Measure = Field(
-        description="up to here it is slow", json_schema_extra=_unit("signal/s, or a share")
-    )
-    fast: Measure = Field(
+    slow: Speed = Field(description="up to here it is slow", json_schema_extra=_unit("signal/s, or a share"))
+    fast: Speed = Field(
         description="from here on it is fast", json_schema_extra=_unit("signal/s, or a share")
     )
 
@@ -187,10 +191,10 @@ class CurveForm(Form):
 class SpeedGainForm(Form):
     """More effect for a faster hand."""
 
-    slow: Measure = Field(
+    slow: Speed = Field(
         description="up to this speed the factor is 1", json_schema_extra=_unit("count/s, px/s, …")
     )
-    fast: Measure = Field(
+    fast: Speed = Field(
         description="from this speed on the factor is 1 + extra", json_schema_extra=_unit("count/s, px/s, …")
     )
     extra: Number = Field(description="what is added to the factor at full speed")

@@ -15,6 +15,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import TYPE_CHECKING, Any
 
+from .events import Events
 from .weave import Block, Names, compile_text, fill, number
 from .weaver import WORDS, Weaver
 
@@ -117,6 +118,7 @@ class Program:
 
 def _live_text(weaver: Weaver) -> str:
     flow, (read, outputs) = weaver.flow(), weaver.read()
+    events = Events(weaver)
     pace = weaver.pace(longest=LONGEST, near=NEAR)
     flowing = ["anchor", *(name for name in weaver.state if name in flow.assigned)]
     return fill(
@@ -124,9 +126,9 @@ def _live_text(weaver: Weaver) -> str:
         names=", ".join(weaver.state),
         keep=[f"kept_{name} = {name}" for name in flowing],
         restore=[f"{name} = kept_{name}" for name in flowing],
-        waits=weaver.waits(),
+        waits=events.waits(),
         flow=flow.lines,
-        events=weaver.events(),
+        events=events.lines(),
         read=read.lines,
         outputs=", ".join(outputs),
         frame=str(len(weaver.codes) + len(weaver.settings)),

@@ -2,21 +2,27 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from .clock import Clock
 from .errors import ArgumentError, listed, nearest
 from .inbox import NO_TIME, Inbox
 from .program import weave_plan
+from .shakes import Kick
 from .signals import COMPONENTS, addresses, find_signal
 from .view import View
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
 
+    import numpy as np
+    import numpy.typing as npt
+
     from .plan import Plan
     from .program import Program
     from .weaver import Setting
+
+    Burst = Sequence[float] | Sequence[Sequence[float]] | npt.NDArray[np.float64]
 
 CEILING = 0.25
 """Seconds beyond which a frame is cut, unless a session is told otherwise."""
@@ -70,6 +76,8 @@ class Session:
         self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
         self.refused: dict[str, dict[str, int]] = {}
         """What was refused: for each signal fed, how often for which reason."""
+        self._kicks: list[Kick] = []
+        self._offsets: dict[str | None, float] = {}
         self.clipped: dict[str, int] = {}
         """How often a held value outside its range was drawn in to it, by signal."""
 
@@ -93,13 +101,16 @@ class Session:
         """How many ticks asked for time to run back or for no number; it stood still instead."""
         return self._clock.stalled
 
-    def feed(self, signal: str, value: float | Sequence[float], at: float | None = None) -> None:
+    def feed(
+        self, signal: str, value: float | Sequence[float], at: float | None = None, device: str | None = None
+    ) -> None:
         """Queue one event; from any thread.
 
         `signal` is an address of the catalogue; a pair takes two numbers, (x, y), and a component fed
         alone (``mouse.move.x``) leaves the other at 0. `at` is when it happened, in seconds on the host's
         clock, which began with the session; without it the event takes effect with the latest event
-        already fed this frame, or at the frame's beginning.
+        already fed this frame, or at the frame's beginning. With a `device`, `at` is on that device's clock,
+        as :meth:`align` maps it.
 
         Signals that the plan does not use are passed over.
         """
@@ -116,7 +127,7 @@ class Session:
                 x = float(value)  # type: ignore[arg-type]
                 inside = low <= x <= high
                 y = other
-            t = NO_TIME if at is None else float(at)
+            t = NO_TIME if at is None else float(at) + self._offsets.get(device, 0.0)
         except (TypeError, ValueError, OverflowError):
             self._refuse(signal, "not a pair of numbers" if shape == _PAIR else "not a number")
             return
@@ -131,6 +142,34 @@ class Session:
                 self.clipped[signal] = self.clipped.get(signal, 0) + 1
                 x, y = min(max(x, low), high), min(max(y, low), high)
         self._inbox.put((t, code, y, x) if shape == _Y else (t, code, x, y))
+
+    def feed_many(self, signal: str, values: Burst, at: Burst) -> None:
+        """Queue a burst of one signal: `values` with their times `at`, as :meth:`feed` takes them.
+
+        Lists or arrays will do. Raises :class:`ArgumentError` when there are not as many times as values.
+        """
+        listed_values: list[Any] = values.tolist() if hasattr(values, "tolist") else [*values]
+        times: list[float] = at.tolist() if hasattr(at, "tolist") else list(at)
+        if len(listed_values) != len(times):
+            counts = f"{len(listed_values)} values and {len(times)} times"
+            raise ArgumentError(f"found {counts}; expected as many of both")
+        door = self._doors.get(signal)
+        if door is not None and door[1] == _PAIR and _all_fit(listed_values, times, door[2], door[3]):
+            code = door[0]
+            self._inbox.put_many([(t, code, x, y) for (x, y), t in zip(listed_values, times, strict=True)])
+            return
+        for value, t in zip(listed_values, times, strict=True):
+            self.feed(signal, value, at=t)
+
+    def align(self, device: str, their_time: float, at: float | None = None) -> None:
+        """Say that a device's clock shows `their_time` at the moment `at` of the host's clock, or now.
+
+        Events fed with that `device` then give their times on its own clock. Aligning again corrects drift.
+        """
+        ours = self._clock.now + self._clock.skipped if at is None else at
+        if (ours - their_time) - (ours - their_time) != 0.0:
+            raise ArgumentError(f"{device}: found {their_time!r}; expected finite seconds")
+        self._offsets[device] = ours - their_time
 
     def tick(self, dt: float | None = None, *, to: float | None = None) -> Frame:
         """Go on by `dt` seconds, or `to` a moment of the host's clock, and read the frame that ends there.
@@ -152,8 +191,41 @@ class Session:
         return Frame(clock.now, self._values, self._program)
 
     def view(self) -> View:
-        """The camera at the end of the last frame."""
-        return View(self._program.pose(*(self._values[place] for place in self._program.posing)))
+        """The camera at the end of the last frame, with the kicks and shakes of the moment."""
+        values = [self._values[place] for place in self._program.posing]
+        if self._kicks:
+            now = self._clock.now
+            self._kicks = [kick for kick in self._kicks if not kick.over(now)]
+            for kick in self._kicks:
+                place = self._program.posing.index(self._program.axes.index(kick.axis))
+                values[place] += kick.at(now)
+        return View(self._program.pose(*values))
+
+    def kick(self, name: str, amount: float, *, half_life: float) -> None:
+        """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
+
+        It never enters the axis's own value: a frame does not show it, and when it has faded the view is
+        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use.
+        """
+        self._add_kick(name, amount, half_life, 0.0)
+
+    def shake(self, name: str, amount: float, *, half_life: float, frequency: float = 8.0) -> None:
+        """Shake an axis of the view by up to `amount`, at `frequency` (Hz); it fades as a kick does."""
+        if not 0.0 < frequency < 1000.0:
+            raise ArgumentError(f"frequency: found {frequency!r}; expected above 0 to 1000 Hz")
+        self._add_kick(name, amount, half_life, frequency)
+
+    def _add_kick(self, name: str, amount: float, half_life: float, frequency: float) -> None:
+        names = [
+            self._program.axes[place] for place in self._program.posing if self._program.axes[place] != "zoom"
+        ]
+        if name not in names:
+            raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
+        if amount - amount != 0.0 or not 0.0 < half_life <= 60.0:
+            raise ArgumentError(
+                f"{name}: found {amount!r} for {half_life!r} s; expected a number, and above 0 to 60 s"
+            )
+        self._kicks.append(Kick(name, amount, self._clock.now, half_life, frequency))
 
     def set_axis(self, name: str, value: float, at: float | None = None) -> None:
         """Put an axis at a value, in its own unit; at the time of `at`, as an event would.
@@ -161,15 +233,28 @@ class Session:
         What smoothing still owed it is gone, so the camera does not drift on; what is held stays held.
         Raises :class:`ArgumentError` for an axis that is not there, or a value that it cannot have.
         """
+        self._set(("set", name), self._inner(name, value), 0.0, at)
+
+    def turn_to(self, name: str, value: float, *, over: float, at: float | None = None) -> None:
+        """Take an axis to a value in `over` seconds, gently; a yaw that wraps goes the shorter way.
+
+        What hands do in the meantime adds to it. Raises :class:`ArgumentError` as :meth:`set_axis` does,
+        and for a time that is not above 0.
+        """
+        if not 0.0 < over < float("inf"):
+            raise ArgumentError(f"over: found {over!r}; expected seconds above 0")
+        self._set(("turn", name), self._inner(name, value), over, at)
+
+    def _inner(self, name: str, value: float) -> float:
+        """A value for an axis as the axis adds it up."""
         axis = next((axis for axis in self._plan.axes if axis.name == name), None)
         if axis is None:
             names = [axis.name for axis in self._plan.axes]
             raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
         if not (value - value == 0.0 and (value > 0.0 or not axis.log)):
-            raise ArgumentError(
-                f"{name}: found {value!r}; expected a finite number{' above 0' if axis.log else ''}"
-            )
-        self._set(("set", name), axis.inner(value), at)
+            wanted = f"a finite number{' above 0' if axis.log else ''}"
+            raise ArgumentError(f"{name}: found {value!r}; expected {wanted}")
+        return axis.inner(value)
 
     def set_scale(self, route: str, factor: float, at: float | None = None) -> None:
         """Multiply the effect of a route: the host's own scale, such as slowing a stick near a target.
@@ -181,9 +266,9 @@ class Session:
             raise ArgumentError(f"found the route {route}; expected {listed(names)}{nearest(route, names)}")
         if not 0.0 <= factor <= 100.0:
             raise ArgumentError(f"{route}: found the factor {factor!r}; expected 0 to 100")
-        self._set(("scale", route), factor, at)
+        self._set(("scale", route), factor, 0.0, at)
 
-    def _set(self, setting: Setting, value: float, at: float | None) -> None:
+    def _set(self, setting: Setting, x: float, y: float, at: float | None) -> None:
         """Queue a word of the host's; the first of its kind has the program woven with room for it."""
         if setting not in self._program.settings:
             settings = tuple(sorted({*self._program.settings, setting}))
@@ -191,7 +276,7 @@ class Session:
             saved = dict(zip(before.state, self._loop.send([]), strict=True))
             self._inbox.renumber({before.settings[s]: self._program.settings[s] for s in before.settings})
             self._start(self._program, tuple((self._program.state | saved).values()))
-        self._inbox.put((NO_TIME if at is None else at, self._program.settings[setting], value, 0.0))
+        self._inbox.put((NO_TIME if at is None else at, self._program.settings[setting], x, y))
 
     def _start(self, program: Program, state: tuple[float, ...]) -> None:
         self._loop = program.live(state)
@@ -232,3 +317,13 @@ def _doors(program: Program) -> dict[str, tuple[int, int, float, float, float, b
         for part in COMPONENTS if signal.pair else ():
             doors[f"{name}.{part}"] = (code, _Y if part == "y" else _SINGLE, *rest)
     return doors
+
+
+def _all_fit(values: list[list[float]], times: list[float], low: float, high: float) -> bool:
+    """Whether every pair and time of a burst is a number within range, so that it needs no closer look."""
+    try:
+        flat = [part for x, y in values for part in (x, y)]
+        total = sum(flat) + sum(times)
+        return total - total == 0.0 and low <= min(flat) and max(flat) <= high
+    except (TypeError, ValueError):
+        return False

@@ -97,6 +97,8 @@ _MOUSE = (
           "W3C Pointer Lock 2.0, movementX and movementY, the system's acceleration in them; y flipped"),
     _pair("mouse.wheel", "displacement", "notch", (-1e4, 1e4), "x: to the right; y: away from the body",
           f"{_HID} Wheel (0x38), Consumer AC Pan (0x238); in whole notches and parts of one"),
+    _pair("mouse.wheel_tail", "displacement", "notch", (-1e4, 1e4), "x: to the right; y: away from the body",
+          "as mouse.wheel: what a trackpad sends on after the fingers lifted, where it says so"),
     _pair("mouse.place", "position", "", (0.0, 1.0), "x: to the right; y: up",
           "W3C Pointer Events 3, clientX and clientY over the size of the view; y flipped"),
     *(_switch(f"mouse.{name}", f"the {what} button", f"W3C Pointer Events 3, 'buttons' bit {mask}")

@@ -100,6 +100,18 @@ def event_slope(change: float, gap: float, slope: float, *, k: float) -> float:
     return fresh + (slope - fresh) * left
 
 
+def turn_share(begin: float, end: float, start: float, over: float) -> float:
+    """The share of a turn that is made from `begin` to `end` (s), when it takes `over` (s) from `start` on.
+
+    It begins and ends gently: ``3 s^2 - 2 s^3`` of the whole is done at the share s of its time.
+    """
+    a = (begin - start) / over
+    b = (end - start) / over
+    early = 0.0 if a < 0.0 else a if a < 1.0 else 1.0
+    late = 0.0 if b < 0.0 else b if b < 1.0 else 1.0
+    return late * late * (3.0 - 2.0 * late) - early * early * (3.0 - 2.0 * early)
+
+
 def ramp(level: float, dt: float, *, build: float) -> tuple[float, float]:
     """The mean over `dt` (s) of a level that rises to 1 over `build` (s) and stays, and the level after.
 
