@@ -22,6 +22,11 @@ def glasses() -> Profile:
 
 
 @pytest.fixture(scope="session")
+def dyke() -> Profile:
+    return load_profile(marsh.DYKE)
+
+
+@pytest.fixture(scope="session")
 def sweep() -> Take:
     return read_take(marsh.TAKE)
 

@@ -9,9 +9,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_thumb import OutputError, Profile, Take, replay
+from mellow_thumb import OutputError, Profile, Take, marsh, read_take, replay
 from mellow_thumb.account import account_of, spans
 from mellow_thumb.figures import axes_over_time, save_figure
+from mellow_thumb.figures_response import route_figures
+from mellow_thumb.response import response_of, trace
 
 from .strategies import Event, events, take_of
 
@@ -68,3 +70,35 @@ def test_a_figure_with_no_limits_gates_or_frames_is_drawn(tmp_path: Path, glasse
     assert (tmp_path / "empty.png").stat().st_size > 1000
     with pytest.raises(OutputError, match="suffix"):
         save_figure(axes_over_time(glasses, empty), tmp_path / "empty.gif")
+
+
+def test_a_response_is_what_the_curve_and_the_zone_say(dyke: Profile) -> None:
+    look = next(route for route in dyke.routes if route.name == "look")
+    found = response_of(look)
+    zone, curve = look.shape.dead_zone, look.shape.curve
+    assert zone is not None
+    assert curve is not None
+    for travel, effect in zip(found.travel, found.effect, strict=True):
+        past = min(max((travel - zone.inner) / (zone.outer - zone.inner), 0.0), 1.0)
+        assert effect == pytest.approx(curve.value(past), abs=1e-12)
+    assert max(found.slope) == pytest.approx(2.2 / (zone.outer - zone.inner), rel=0.02)
+
+
+def test_a_trace_shows_each_step_and_smoothing_only_moves_it_in_time(dyke: Profile) -> None:
+    look = next(route for route in dyke.routes if route.name == "look")
+    table = trace(dyke, look, read_take(marsh.DYKE_TAKE))
+    assert list(table.columns) == ["t", "signal", "rest", "dead zone", "curve", "wish", "smoothed"]
+    assert table["signal"].iloc[100] == pytest.approx(0.034, abs=0.02)  # it rests off centre
+    assert abs(table["rest"].iloc[10:150]).max() < 0.03
+    assert (table["dead zone"].iloc[10:150] == 0.0).all()
+    assert table["wish"].sum() == pytest.approx(table["smoothed"].sum(), rel=1e-3)
+
+
+def test_every_route_with_something_to_see_is_drawn(dyke: Profile) -> None:
+    take = read_take(marsh.DYKE_TAKE)
+    names = {"look_response", "look_dead_zone", "look_steps", "peer_response", "peer_steps"}
+    assert set(route_figures(dyke, take)) == names
+    assert set(route_figures(dyke, None)) == {name for name in names if not name.endswith("steps")}
+    (above, *_) = route_figures(dyke, None)["look_response"].axes
+    words = {text.get_text() for text in above.texts}
+    assert {"half travel gives 21 %", "nothing up to 6 %"} <= words

@@ -30,12 +30,13 @@ def test_the_demo_tells_and_draws(command: str, tmp_path: Path) -> None:
         r"^refused +nothing$",
     ):
         assert re.search(said, done.stdout, re.MULTILINE), said
-    head = (tmp_path / "field_glasses.png").read_bytes()[:24]
-    assert struct.unpack(">II", head[16:]) == (1280, 800)
+    for scene in ("field_glasses", "dyke"):
+        head = (tmp_path / f"{scene}.png").read_bytes()[:24]
+        assert struct.unpack(">II", head[16:]) == (1280, 800)
 
 
 def test_the_demo_gives_its_files_and_never_writes_over_yours(command: str, tmp_path: Path) -> None:
-    assert "add --files" in run(command, "demo", folder=tmp_path).stdout
+    assert "Add --files" in run(command, "demo", folder=tmp_path).stdout
     done = run(command, "demo", "--files", folder=tmp_path)
     last = done.stdout.splitlines()[-1].split()
     assert last[0] == "mellow-thumb"
@@ -104,6 +105,22 @@ def test_wrong_input_ends_with_1_and_no_traceback(command: str, tmp_path: Path) 
         'sweep.pgn: found the suffix ".pgn"; expected .csv, .png, .svg or .pdf; did you mean .png?\n',
     )
     assert sorted(path.name for path in tmp_path.glob("sweep*")) == []
+
+
+def test_a_report_draws_each_route(command: str, tmp_path: Path) -> None:
+    done = run(command, "report", marsh.DYKE, marsh.DYKE_TAKE, "--figures", "figures", folder=tmp_path)
+    assert (done.returncode, done.stderr) == (0, "")
+    drawn = sorted(path.name for path in (tmp_path / "figures").iterdir())
+    assert drawn == sorted(Path(line.removeprefix("wrote ")).name for line in done.stdout.splitlines())
+    assert {"look_response.png", "look_dead_zone.png", "look_steps.png", "axes.png"} <= set(drawn)
+    assert (
+        "nothing to draw" in run(command, "report", marsh.PROFILE, "--figures", "f", folder=tmp_path).stdout
+    )
+    assert run(command, "report", marsh.DYKE, folder=tmp_path).returncode == 2
+    (tmp_path / "file").write_text("", encoding="utf-8")
+    blocked = run(command, "report", marsh.DYKE, "--figures", "file/x", folder=tmp_path)
+    assert blocked.returncode == 1
+    assert blocked.stderr.startswith("file/x: cannot be made")
 
 
 def test_a_take_that_was_cut_short_is_played_and_said(command: str, tmp_path: Path) -> None:

@@ -16,7 +16,7 @@ from mellow_thumb.formulas import shaping
 from mellow_thumb.shape import DeadZone, Shape
 from mellow_thumb.weave import Block, Names, compile_text, fill
 
-from .strategies import curves, dead_zones, shapes
+from .strategies import curves, dead_zones, rests, shapes
 
 shares = st.floats(-1.0, 1.0)
 
@@ -117,6 +117,16 @@ def test_a_square_reach_is_drawn_in_to_the_disc(x: float, y: float) -> None:
     assert a * y == pytest.approx(b * x, abs=1e-12)
 
 
+@given(rests, rests, shares, shares)
+def test_a_stick_that_rests_off_centre_keeps_its_directions_from_there(
+    a: float, b: float, x: float, y: float
+) -> None:
+    p, q = woven(Shape(rest=(a, b)), x, y)
+    assert p * (y - b) == pytest.approx(q * (x - a), abs=1e-12)
+    if hypot(x - a, y - b) >= 1.0 - hypot(a, b):
+        assert hypot(p, q) == pytest.approx(1.0, abs=1e-12)
+
+
 @given(st.floats(-0.9, 0.9), shares)
 def test_rest_is_taken_off_and_both_ends_stay_within_reach(rest: float, x: float) -> None:
     assert shaping.rested(rest, rest=rest) == 0.0
@@ -131,6 +141,7 @@ def test_rest_is_taken_off_and_both_ends_stay_within_reach(rest: float, x: float
         lambda: DeadZone("round"),
         lambda: DeadZone("wedge", wedge=1.0),
         lambda: Power(0.0),
+        lambda: Shape(rest=(0.8, 0.8)),
         lambda: Blend(1.5),
         lambda: Points(((0.5, 0.6), (0.6, 0.5))),
         lambda: Points(tuple((k / 20, k / 20) for k in range(1, 20))),

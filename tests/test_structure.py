@@ -43,8 +43,8 @@ LAYERS = [
         "stand_ins",
         "marsh",
     },
-    {"account"},
-    {"figures"},
+    {"account", "response"},
+    {"figures", "figures_response"},
     {"command_line"},
 ]
 """From left to right: nothing knows of anything to its right."""

@@ -46,10 +46,10 @@ def test_a_take_reads_back_the_same_to_the_bit(
     assert back.notes == ()
 
 
-def test_the_demo_take_is_what_its_hand_makes(sweep: Take) -> None:
-    made = marsh.field_glasses()
-    pd.testing.assert_frame_equal(made.table, sweep.table, check_exact=True)
-    assert made.about.items() <= sweep.about.items()
+def test_the_takes_of_the_marsh_are_what_their_hands_make(sweep: Take) -> None:
+    for made, shipped in ((marsh.field_glasses(), sweep), (marsh.dyke(), read_take(marsh.DYKE_TAKE))):
+        pd.testing.assert_frame_equal(made.table, shipped.table, check_exact=True)
+        assert made.about.items() <= shipped.about.items()
 
 
 def read(folder: Path, text: str) -> Take:

@@ -148,10 +148,10 @@ def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
     did, forth, back = WAYS.get(name, ("went", "up", "down"))
 
     def measured(value: float) -> str:
-        return f"{_number(value)} {turned.unit}".rstrip()
+        return f"{number(value)} {turned.unit}".rstrip()
 
     moved = f"{did} {measured(turned.forth)} {forth} and {measured(turned.back)} {back}"
-    where = f"between {_number(turned.least)} and {measured(turned.most)}; ended at {measured(turned.end)}"
+    where = f"between {number(turned.least)} and {measured(turned.most)}; ended at {measured(turned.end)}"
     rows = [(name, f"{moved}; {where}")]
     for touch in turned.touches:
         total = sum(span.end - span.begin for span in touch.spans)
@@ -160,9 +160,10 @@ def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
     return rows
 
 
-def _number(value: float) -> str:
+def number(value: float) -> str:
     """A number that a person would write: one decimal, or three digits where it is small."""
-    return f"{round(value, 1) + 0.0:.10g}" if abs(value) >= 10 or value == round(value, 1) else f"{value:.3g}"
+    digits = 1 if abs(value) >= 10 else 2
+    return f"{round(value, digits) + 0.0:.10g}"
 
 
 def _gate_words(when: tuple[Span, ...]) -> str:

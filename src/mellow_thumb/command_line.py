@@ -14,6 +14,7 @@ if TYPE_CHECKING:
     import pandas as pd
 
     from .profile import Profile
+    from .take import Take
 
 
 class _Commands(click.Group):
@@ -40,26 +41,28 @@ def main() -> None:
     default=Path(),
     help="The folder to write the picture into.  [default: here]",
 )
-@click.option("--files", is_flag=True, help="Write the profile and the take there too, to play with.")
+@click.option("--files", is_flag=True, help="Write the profiles and the takes there too, to play with.")
 def demo(out: Path, files: bool) -> None:
-    """Replay ten seconds of field glasses in the salt marsh, say what happened and draw it."""
+    """Replay the scenes of the salt marsh, say what happened and draw it."""
     from . import marsh
     from .batch import replay as play
     from .profile import load_profile
     from .take_files import read_take
 
-    profile = load_profile(marsh.PROFILE)
-    table = play(profile, read_take(marsh.TAKE))
-    _tell(profile, table)
-    click.echo()
-    _draw(profile, table, out / "field_glasses.png")
+    for source, recording in marsh.SCENES:
+        profile = load_profile(source)
+        table = play(profile, read_take(recording))
+        _tell(profile, table)
+        click.echo()
+        _draw(profile, table, out / f"{source.stem}.png")
+        for file in (source, recording) if files else ():
+            _copy(file, out / file.name)
+        click.echo()
     if files:
-        for source in (marsh.PROFILE, marsh.TAKE):
-            _copy(source, out / source.name)
-        click.echo("\nNow change a number in field_glasses.toml and run")
+        click.echo("Now change a number in field_glasses.toml and run")
         click.echo("  mellow-thumb replay field_glasses.toml field_glasses.csv -o sweep.png")
     else:
-        click.echo("add --files to have the profile and the take as well, to play with")
+        click.echo("Add --files to have the profiles and the takes as well, to play with.")
 
 
 @main.command()
@@ -85,17 +88,61 @@ def replay(profile: Path, take: Path, rate: float, output: Path | None, as_json:
     """Play TAKE through PROFILE and say what was turned, by how much, and where it stopped."""
     from .batch import replay as play
     from .profile import load_profile
-    from .take_files import read_take
 
-    loaded, recorded = load_profile(profile), read_take(take)
-    for note in recorded.notes:
-        click.echo(f"{take}: {note}", err=True)
+    loaded, recorded = load_profile(profile), _read(take)
     table = play(loaded, recorded, rate=rate)
     _tell(loaded, table, as_json=as_json)
     if output:
         if not as_json:
             click.echo()
         _draw(loaded, table, output, quiet=as_json)
+
+
+@main.command()
+@click.argument("profile", type=click.Path(path_type=Path))
+@click.argument("take", type=click.Path(path_type=Path), required=False)
+@click.option(
+    "--figures",
+    type=click.Path(path_type=Path, file_okay=False),
+    required=True,
+    metavar="DIR",
+    help="The folder for the pictures; it is made if it is not there.",
+)
+def report(profile: Path, take: Path | None, figures: Path) -> None:
+    """Draw what PROFILE does: responses, dead zones and, with a TAKE, what each step makes of it."""
+    from .figures import axes_over_time, save_figure
+    from .figures_response import route_figures
+    from .profile import load_profile
+
+    loaded, recorded = load_profile(profile), _read(take) if take else None
+    drawn = route_figures(loaded, recorded)
+    if recorded is not None:
+        from .batch import replay as play
+
+        drawn["axes"] = axes_over_time(loaded, play(loaded, recorded))
+    if not drawn:
+        click.echo("nothing to draw: no route has a stick or a trigger, and no take was given")
+        return
+    try:
+        figures.mkdir(parents=True, exist_ok=True)
+    except OSError as error:
+        from .errors import OutputError
+
+        raise OutputError(f"{figures}: cannot be made: {(error.strerror or str(error)).lower()}") from None
+    for name, figure in drawn.items():
+        path = figures / f"{name}.png"
+        save_figure(figure, path)
+        click.echo(f"wrote {path}")
+
+
+def _read(take: Path) -> Take:
+    """Read a take, and say what there is to say of how it was read."""
+    from .take_files import read_take
+
+    recorded = read_take(take)
+    for note in recorded.notes:
+        click.echo(f"{take}: {note}", err=True)
+    return recorded
 
 
 def _tell(profile: Profile, table: pd.DataFrame, *, as_json: bool = False) -> None:

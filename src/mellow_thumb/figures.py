@@ -5,7 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from .account import spans, touches, whole
+from .account import number, spans, touches, whole
 from .axes import KNOWN
 from .errors import OutputError, listed, nearest
 from .files import replacing
@@ -87,20 +87,20 @@ def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
     panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
     panel.margins(y=0.12)
     panel.plot(t, value, color=colour, linewidth=2.2, solid_joinstyle="round", zorder=3)
-    _write(panel, (0.0, 1.0), axis.name, colour, offset=(0, 7), fontsize=14, weight="bold")
-    _write(panel, (0.0, 1.0), _positive(axis), QUIET, offset=(16 + 9 * len(axis.name), 7))
+    write(panel, (0.0, 1.0), axis.name, colour, offset=(0, 7), fontsize=14, weight="bold")
+    write(panel, (0.0, 1.0), _positive(axis), QUIET, offset=(16 + 9 * len(axis.name), 7))
     for side, limit in (("min", axis.low), ("max", axis.high)):
         if abs(limit) < float("inf"):
             panel.axhline(limit, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
-            _write_beside(panel, limit, f"{side} {limit:g} {axis.unit}", LIMIT)
+            write_beside(panel, limit, f"{side} {limit:g} {axis.unit}", LIMIT)
     for touch in touches(axis, table):
         for span in touch.spans:
             panel.hlines(touch.limit, span.begin, span.end, color=LIMIT, linewidth=5, zorder=4)
         total = sum(span.end - span.begin for span in touch.spans)
         words, place = f"at its limit for {total:.2f} s", (touch.spans[-1].end, touch.limit)
-        _write(panel, place, words, LIMIT, offset=(6, 6), coordinates="data")
+        write(panel, place, words, LIMIT, offset=(6, 6), coordinates="data")
     if len(value):
-        _write_beside(panel, value[-1], f"{value[-1]:.4g} {axis.unit}\nat the end", colour)
+        write_beside(panel, value[-1], f"{number(value[-1])} {axis.unit}\nat the end", colour)
 
 
 def _positive(axis: Axis) -> str:
@@ -109,7 +109,7 @@ def _positive(axis: Axis) -> str:
     return "; ".join(words for words in (axis.unit, known) if words)
 
 
-def _write(
+def write(
     panel: Axes, place: tuple[float, float], words: str, colour: str, *, offset: tuple[int, int],
     coordinates: str | tuple[str, str] = "axes fraction", **style: Any,
 ) -> None:  # fmt: skip
@@ -120,9 +120,9 @@ def _write(
     )  # fmt: skip
 
 
-def _write_beside(panel: Axes, y: float, words: str, colour: str) -> None:
+def write_beside(panel: Axes, y: float, words: str, colour: str) -> None:
     """Words to the right of a panel, level with `y`."""
-    _write(panel, (1.0, y), words, colour, offset=(8, 0), coordinates=("axes fraction", "data"), va="center")
+    write(panel, (1.0, y), words, colour, offset=(8, 0), coordinates=("axes fraction", "data"), va="center")
 
 
 def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> None:
@@ -137,4 +137,4 @@ def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> No
                 panel.axvspan(span.begin, span.end, color=colour, alpha=0.35, linewidth=0, zorder=1)
     rows.set_yticks(range(len(names)), names)
     rows.set_ylim(len(names) - 0.4, -0.6)
-    _write(rows, (1.0, 0.5), "gate open", QUIET, offset=(8, 0), va="center")
+    write(rows, (1.0, 0.5), "gate open", QUIET, offset=(8, 0), va="center")

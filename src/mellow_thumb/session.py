@@ -148,8 +148,7 @@ class Session:
 
         Lists or arrays will do. Raises :class:`ArgumentError` when there are not as many times as values.
         """
-        listed_values: list[Any] = values.tolist() if hasattr(values, "tolist") else [*values]
-        times: list[float] = at.tolist() if hasattr(at, "tolist") else list(at)
+        listed_values, times = _as_list(values), _as_list(at)
         if len(listed_values) != len(times):
             counts = f"{len(listed_values)} values and {len(times)} times"
             raise ArgumentError(f"found {counts}; expected as many of both")
@@ -317,6 +316,11 @@ def _doors(program: Program) -> dict[str, tuple[int, int, float, float, float, b
         for part in COMPONENTS if signal.pair else ():
             doors[f"{name}.{part}"] = (code, _Y if part == "y" else _SINGLE, *rest)
     return doors
+
+
+def _as_list(burst: Any) -> list[Any]:
+    """A list of plain numbers, or of pairs of them, from a list or an array."""
+    return burst.tolist() if hasattr(burst, "tolist") else list(burst)
 
 
 def _all_fit(values: list[list[float]], times: list[float], low: float, high: float) -> bool:

@@ -68,20 +68,27 @@ class Shape:
     dead_zone: DeadZone | None = None
     curve: Curve | None = None
 
+    def __post_init__(self) -> None:
+        if shaping.length(*self.rest) > 0.9:
+            found = f"{self.rest[0]:g}, {self.rest[1]:g}"
+            raise PlanError(f"rest: found {found}; expected within 0.9 of the centre")
+
     def weave_pair(self, block: Block, x: str, y: str) -> tuple[str, str]:
         """Write the shaping of a pair into `block`; the names of what comes out, on the unit disc."""
         zone = self.dead_zone
         if self.rest != (0.0, 0.0):
-            (x,), (y,) = (
-                block.call(shaping.rested, v, rest=r) for v, r in zip((x, y), self.rest, strict=True)
-            )
+            a, b = self.rest
+            reach = 1.0 - shaping.length(a, b)
+            x, y = block.call(shaping.rested_pair, x, y, rest_x=a, rest_y=b, reach=reach)
         if self.reach == "square":
             x, y = block.call(shaping.disc_from_square, x, y)
         if zone and zone.shape == "axial":
             x, y = (self._signed(block, value, zone) for value in (x, y))
         if zone and zone.shape == "wedge":
-            (a,), (b,) = (block.call(shaping.wedge, *pair, share=zone.wedge) for pair in ((x, y), (y, x)))
-            x, y = a, b
+            (across,), (along,) = (
+                block.call(shaping.wedge, *pair, share=zone.wedge) for pair in ((x, y), (y, x))
+            )
+            x, y = across, along
         (size,) = block.call(shaping.length, x, y)
         edges = zone.bounds if zone and zone.shape != "axial" else Edges(inner=0.0, outer=1.0)
         (wanted,) = block.call(shaping.zone, size, **edges)

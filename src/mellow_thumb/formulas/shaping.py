@@ -18,6 +18,15 @@ def rested(x: float, *, rest: float) -> float:
     return (x - rest) / (1.0 + rest if x < rest else 1.0 - rest)
 
 
+def rested_pair(x: float, y: float, *, rest_x: float, rest_y: float, reach: float) -> tuple[float, float]:
+    """A stick measured from where it rests, stretched so that every direction still reaches 1.
+
+    `reach` is what is left of the travel on the shortest side: 1 less the length of the rest. Both parts
+    are stretched alike, so a direction from the rest stays what it is.
+    """
+    return (x - rest_x) / reach, (y - rest_y) / reach
+
+
 def disc_from_square(x: float, y: float) -> tuple[float, float]:
     """A stick whose corners reach (1, 1), drawn in along its direction to the unit disc."""
     wide = abs(x)

@@ -13,6 +13,12 @@ PROFILE = FOLDER / "field_glasses.toml"
 """The field glasses, as a profile."""
 TAKE = FOLDER / "field_glasses.csv"
 """Ten seconds of a stand-in hand that sweeps them along the tide line."""
+DYKE = FOLDER / "dyke.toml"
+"""Looking out from the dyke with a gamepad, as a profile."""
+DYKE_TAKE = FOLDER / "dyke.csv"
+"""Eight seconds of a stand-in thumb that does so."""
+SCENES = ((PROFILE, TAKE), (DYKE, DYKE_TAKE))
+"""Each scene: its profile and its take."""
 SEED = 7
 
 
@@ -52,4 +58,39 @@ def field_glasses() -> Take:
         title="Field glasses along the tide line",
         made_by=f"a stand-in hand, seed {SEED}",
         device="mouse, 315 counts/cm, 1000 reports a second",
+    )
+
+
+def dyke() -> Take:
+    """Make the take from the dyke anew: the thumb that `DYKE_TAKE` was written from."""
+    from ..stand_ins.pad import Thumb
+
+    thumb = Thumb(SEED)
+    thumb.hold(0.8)  # at rest, which is not quite the centre
+    thumb.push(0.95, 0.1)  # round to the creek, all the way out
+    thumb.hold(0.9)
+    thumb.push(0.35, -0.1)
+    thumb.hold(0.3)
+    thumb.push(0.0, 0.0)
+    thumb.hold(0.4)
+    thumb.set("pad.left_shoulder", 1.0)  # glasses up
+    thumb.push(-0.3, 0.25, seconds=0.3)  # after a curlew, slowly
+    thumb.hold(0.7)
+    thumb.push(-0.55, 0.75, seconds=0.25)
+    thumb.hold(1.1)
+    thumb.push(0.0, 0.0)
+    thumb.set("pad.left_shoulder", 0.0)
+    thumb.hold(0.3)
+    thumb.push(0.0, 1.0)  # up to the clouds, as far as it goes
+    thumb.set("pad.left_trigger", 1.0)
+    thumb.hold(0.8)
+    thumb.push(-0.7, -0.7)
+    thumb.set("pad.left_trigger", 0.0)
+    thumb.hold(0.5)
+    thumb.push(0.0, 0.0)
+    thumb.hold(0.7)
+    return thumb.take(
+        title="Looking out from the dyke",
+        made_by=f"a stand-in thumb, seed {SEED}",
+        device="gamepad, 250 reports a second",
     )
