@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 from math import inf
 
 import pandas as pd
@@ -14,10 +15,10 @@ from mellow_thumb.curves import Blend, Points, Power
 from mellow_thumb.gates import Condition, Gate
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
-from mellow_thumb.routes import Route, TurnBoost
+from mellow_thumb.routes import Route, SpeedGain, TurnBoost
 from mellow_thumb.shape import DeadZone, Shape
 from mellow_thumb.signals import find_signal
-from mellow_thumb.smoothings import Exponential, Smoothing, Spring
+from mellow_thumb.smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
 
 Event = tuple[str, tuple[float, float] | float, float]
 """A signal, its value, its time."""
@@ -72,6 +73,18 @@ def step_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: S
     return Route(name, source, drives, gain, gate, smoothing)
 
 
+def any_steps(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+    """A displacement with everything that one may have."""
+    route = step_routes(draw, name, gate, smoothing)
+    if draw(st.booleans()):
+        route = replace(route, smoothing=SlowFast(draw(half_lives), draw(st.floats(0.0, 900.0)), 5000.0))
+    if draw(st.booleans()):
+        route = replace(
+            route, speed_gain=SpeedGain(draw(st.floats(0.0, 900.0)), 5000.0, draw(st.floats(-0.5, 2.0)))
+        )
+    return replace(route, scales=draw(scales(gate)))
+
+
 def held_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
     """A stick, a trigger or a key that turns something, or leans it."""
     source = find_signal(draw(st.sampled_from(HELD)))
@@ -84,6 +97,40 @@ def held_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: S
     return Route(name, source, drives, gain, gate, smoothing, effect, shape, turn_boost=boost)
 
 
+def any_held(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+    """A held value with everything that one may have."""
+    route = held_routes(draw, name, gate, smoothing)
+    other = draw(
+        st.none()
+        | st.builds(OneEuro, st.floats(0.2, 5.0), st.floats(0.0, 2.0))
+        | st.builds(SlowFast, half_lives, st.floats(0.0, 0.4), st.floats(0.5, 1.0))
+    )
+    if other and route.effect == "rate" and not route.turn_boost:
+        route = replace(route, smoothing=other)
+    return replace(route, scales=draw(scales(gate)))
+
+
+def wheel_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+    """A wheel that zooms."""
+    del smoothing
+    return Route(name, find_signal("mouse.wheel.y"), ("zoom",), (draw(st.floats(-0.3, 0.3)),), gate)
+
+
+def lean_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+    """A stick that drives an axis of its own, which returns to rest."""
+    del smoothing
+    source = find_signal(draw(st.sampled_from(["pad.right_stick.x", "mouse.move.y"])))
+    effect = "rate" if source.signal.held else "step"
+    return Route(name, source, ("lean",), (draw(st.floats(0.5, 60.0)),), gate, None, effect)
+
+
+def scales(gate: Condition | None) -> st.SearchStrategy[tuple[tuple[Condition, float], ...]]:
+    """A factor while the route's own gate is open, or none."""
+    if gate is None:
+        return st.just(())
+    return st.just(()) | st.floats(0.0, 2.0).map(lambda factor: ((Condition(gate.gate), factor),))
+
+
 def _drives(draw: st.DrawFn, width: int, most: float) -> tuple[tuple[str, ...], tuple[float, ...]]:
     names = st.lists(st.sampled_from(["yaw", "pitch", "roll"]), min_size=width, max_size=width, unique=True)
     size = st.floats(0.01 * most, most)
@@ -91,6 +138,10 @@ def _drives(draw: st.DrawFn, width: int, most: float) -> tuple[tuple[str, ...], 
 
 
 Maker = Callable[[st.DrawFn, str, "Condition | None", "Smoothing | None"], Route]
+
+
+EVERYTHING = (any_steps, any_steps, any_held, any_held, wheel_routes, lean_routes)
+"""Makers of routes with every conditioning there is."""
 
 
 @st.composite
@@ -113,8 +164,12 @@ def plans(
         )
         for count in range(draw(st.integers(1, 4)))
     ]
-    parts = tuple(draw(axes(name, limits=limits)) for name in ("yaw", "pitch", "roll"))
-    return Plan(tuple(routes), gates, parts, Eye("eye", 1.6))
+    parts = [draw(axes(name, limits=limits)) for name in ("yaw", "pitch", "roll")]
+    if makers is EVERYTHING:
+        easing = draw(st.none() | st.builds(Exponential, half_lives) | st.builds(Spring, half_lives))
+        parts.append(Axis("lean", 2.0, -20.0, 30.0, rest=1.0, return_half_life=draw(half_lives)))
+        parts.append(Axis("zoom", 2.0, 1.0, 8.0, "x", log=True, rest=1.0, smoothing=easing))
+    return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6))
 
 
 @st.composite
@@ -128,6 +183,7 @@ def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40) -> list[Eve
         st.tuples(st.just("pad.right_stick"), st.tuples(st.floats(-1.0, 1.0), st.floats(-1.0, 1.0))),
         st.tuples(st.sampled_from(["pad.right_stick.x", "pad.right_stick.y"]), st.floats(-1.0, 1.0)),
         st.tuples(st.just("pad.left_trigger"), st.floats(0.0, 1.0)),
+        st.tuples(st.just("mouse.wheel.y"), st.integers(-3, 3).map(float)),
     )
     moment = st.one_of(
         st.floats(0.0, seconds, exclude_max=True),

@@ -304,3 +304,29 @@ def test_an_axis_is_put_where_the_host_says_and_nothing_drifts_on() -> None:
     loop.set_axis("pitch", 500.0)
     axes = loop.tick(2.0).axes
     assert (axes["yaw"], axes["pitch"]) == (90.0, 70.0)
+
+
+def test_a_stick_keeps_its_feel_while_the_zoom_moves() -> None:
+    zoom = Axis("zoom", 1.0, 1.0, 8.0, "x", log=True, rest=1.0, smoothing=Spring(0.06))
+    loop = session(stick(with_zoom=True), wheel(log(2.0), "zoom"), axes=(zoom,))
+    loop.feed("pad.right_stick.x", 1.0, at=0.0)
+    loop.feed("mouse.wheel.y", 3.0, at=0.1)
+    w = HALF_WAY / 0.06
+
+    def rate(t: float, _: np.ndarray) -> list[float]:
+        late = max(t - 0.1, 0.0)
+        return [200.0 * exp(-log(8.0) * (1.0 - (1.0 + w * late) * exp(-w * late)))]
+
+    solved = solve_ivp(rate, (0.0, 1.0), [0.0], rtol=1e-10, atol=1e-10, max_step=1e-3)
+    assert loop.tick(1.0).axes["yaw_total"] == pytest.approx(solved.y[0, -1], abs=0.01)
+
+
+@pytest.mark.parametrize("time", [1e-9, 1e-5, 1e-3, 60.0])
+def test_the_quickest_and_the_slowest_smoothing_lose_nothing(time: float) -> None:
+    for smoothing in (Exponential(time), Spring(time)):
+        loop = session(Route("move", find_signal("mouse.move.x"), ("yaw",), (0.1,), smoothing=smoothing))
+        for k in range(100):
+            loop.feed("mouse.move.x", 7.0, at=k / 1000)
+        for _ in range(60):
+            turned = loop.tick(50.0).axes["yaw_total"]
+        assert turned == pytest.approx(70.0, abs=1e-9)

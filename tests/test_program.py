@@ -21,7 +21,7 @@ from mellow_thumb.smoothings import Exponential
 from mellow_thumb.weave import compile_text
 
 from .reference import at
-from .strategies import Event, events, half_lives, plans, step_routes, take_of
+from .strategies import EVERYTHING, Event, events, half_lives, plans, step_routes, take_of
 
 RATES = (24, 60, 144, 360)
 frame_ends = st.lists(st.floats(0.0, 1.0, exclude_min=True, exclude_max=True), unique=True).map(
@@ -52,8 +52,8 @@ AFTER_A_PAUSE: list[Event] = [
 ]
 
 
-@settings(max_examples=60)
-@given(plans(), events(), frame_ends)
+@settings(max_examples=100)
+@given(plans(makers=EVERYTHING), events(), frame_ends)
 @example(SMOOTH, AFTER_A_PAUSE, [0.1 + LONGEST + 0.5 * MERGE, 1.0])
 def test_the_same_take_ends_alike_to_the_bit_at_any_frames(
     plan: Plan, events: list[Event], random: list[float]
@@ -79,11 +79,11 @@ def test_the_demo_ends_in_one_pose_though_pitch_rests_at_its_limit_on_the_way(
 
 
 @settings(max_examples=60)
-@given(plans(), events(), st.sampled_from(RATES))
+@given(plans(makers=EVERYTHING), events(), st.sampled_from(RATES))
 def test_live_equals_replay_to_the_bit(plan: Plan, events: list[Event], rate: int) -> None:
     table = replay(plan, take_of(events), rate=rate, until=1.0)
     rows = by_hand(plan, events, ends(rate))
-    names = ["yaw", "pitch", "roll", "yaw_total"]
+    names = [*(axis.name for axis in plan.axes), "yaw_total"]
     assert table[names].to_dict("records") == rows
 
 
@@ -147,7 +147,7 @@ def test_steps_of_any_length_come_to_the_same(plan: Plan, happened: list[Event])
 
 
 @settings(max_examples=60)
-@given(plans(), events(), st.integers(0, 30))
+@given(plans(makers=EVERYTHING), events(), st.integers(0, 30))
 def test_a_loop_restored_from_its_saved_state_goes_on_to_the_bit(
     plan: Plan, happened: list[Event], cut: int
 ) -> None:

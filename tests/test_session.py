@@ -8,7 +8,7 @@ from math import inf, nan
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mellow_thumb import ArgumentError, Session, wheel_notches
@@ -20,7 +20,7 @@ from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential
 
-from .strategies import Event, events, plans
+from .strategies import EVERYTHING, Event, events, plans
 
 MOVE, RIGHT = find_signal("mouse.move"), find_signal("mouse.right")
 
@@ -95,7 +95,7 @@ def test_smoothing_loses_no_count(half_life: float) -> None:
     assert frame.axes["yaw_total"] == pytest.approx(350.0, abs=1e-9)
 
 
-@given(plans(), events())
+@given(plans(makers=EVERYTHING), events())
 def test_limits_hold_at_every_frame_and_yaw_stays_wrapped(plan: Plan, events: list[Event]) -> None:
     session = fed(Session(plan), *events)
     for _ in range(40):
@@ -327,3 +327,36 @@ def test_wheels_count_in_notches_whatever_they_send() -> None:
     assert {wheel_notches(amount, unit) for amount, unit in amounts} == {1.0}
     with pytest.raises(ArgumentError, match=r'found the unit "line"; expected .* did you mean lines\?'):
         wheel_notches(1.0, "line")
+
+
+finite = st.floats(allow_nan=False, allow_infinity=False)
+anything = st.one_of(
+    st.tuples(st.sampled_from(["mouse.move", "pad.right_stick"]), st.tuples(finite, finite), finite),
+    st.tuples(
+        st.sampled_from(["mouse.wheel.y", "pad.left_trigger", "key.KeyQ", "mouse.right"]), finite, finite
+    ),
+)
+
+
+@settings(max_examples=60)
+@given(plans(makers=EVERYTHING), events(), st.lists(anything, max_size=10), st.lists(finite, max_size=6))
+def test_with_any_finite_input_nothing_becomes_non_finite(
+    plan: Plan, happened: list[Event], wild: list[Event], steps: list[float]
+) -> None:
+    session = fed(Session(plan), *happened, *wild)
+    for dt in [*steps, 0.1, 10.0, -5.0, 0.0, 0.2]:
+        frame = session.tick(dt)
+        assert all(value - value == 0.0 for value in frame.axes.values())
+        assert all(value - value == 0.0 for value in (*session.view().position, *session.view().rotation))
+
+
+def test_shifting_the_origin_moves_the_view_with_the_world_and_nothing_else() -> None:
+    session = fed(Session(plan(half_life=0.2)), ("mouse.move", (30.0, 0.0), 0.0))
+    before = session.tick(0.01).axes["yaw"]
+    session.shift_origin(100.0, 0.0, -50.0)
+    assert session.view().position == (-100.0, 1.6, 50.0)
+    assert session.tick(0.0).axes["yaw"] == before
+    session.shift_origin(-100.0, 0.0, 50.0)
+    assert session.view().position == (0.0, 1.6, 0.0)
+    with pytest.raises(ArgumentError, match="origin"):
+        session.shift_origin(nan, 0.0, 0.0)

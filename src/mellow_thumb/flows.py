@@ -21,6 +21,10 @@ if TYPE_CHECKING:
     from .weave import Block, Names
 
 
+ZOOM_NOW, ZOOM_MEAN = "exp(-zoom)", "zoom_mean"
+"""What a zoom makes of an effect at this moment, and over a step."""
+
+
 @dataclass
 class Wish:
     """What one route wants an axis to do: the woven expression of its rate, its gate and scales included."""
@@ -45,6 +49,12 @@ class Pool:
     speed: str = ""
     """The state value that holds a spring's speed."""
     wishes: list[Wish] = field(default_factory=list)
+
+    @property
+    def quick(self) -> bool:
+        """Whether it pays out so fast that running it backward over 1/128 s would cost digits."""
+        smoothing = self.smoothing
+        return (smoothing.w if isinstance(smoothing, Spring) else smoothing.k) / 128 > 8.0
 
 
 @dataclass
@@ -133,7 +143,7 @@ class AxisFlow:
         wish.name = wish.rate
         if not wish.rate.isidentifier():
             wish.name = self._names.fresh(f"{self.value}_wish")
-            block.set(wish.name, wish.rate)
+            block.set(wish.name, wish.rate.replace(ZOOM_NOW, ZOOM_MEAN))
 
     def _weave_return(self, block: Block) -> None:
         """Back to rest, against what is wished: one closed form, monotone, so that its end may be clamped."""
@@ -278,7 +288,7 @@ class AxisFlow:
         A displacement may then be entered at the last commit rather than at its own time. The bound takes
         everything at its most.
         """
-        if self.axis.return_half_life:
+        if self.axis.return_half_life or (pushes and any(pool.quick for pool in self.pools)):
             return "False"
         if not (self.axis.limited and (self.wishes or self.mixed)):
             return None
@@ -291,6 +301,11 @@ class AxisFlow:
         low, high = (number(limit) for limit in (self.axis.limits["low"], self.axis.limits["high"]))
         bound = " + ".join(reach)
         return f"{low} + ({bound}) < {self.value} < {high} - ({bound})"
+
+    def still(self) -> list[str]:
+        """Tests that hold while nothing moves the axis."""
+        owed = [part for pool in self.pools for part in (pool.held, pool.speed) if part]
+        return [f"abs({part}) < 1e-09" for part in owed] + [f"{wish.rate} == 0.0" for wish in self.wishes]
 
     @staticmethod
     def _most(wish: Wish) -> float:

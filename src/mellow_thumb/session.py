@@ -77,6 +77,7 @@ class Session:
         self.refused: dict[str, dict[str, int]] = {}
         """What was refused: for each signal fed, how often for which reason."""
         self._kicks: list[Kick] = []
+        self._origin = (0.0, 0.0, 0.0)
         self._offsets: dict[str | None, float] = {}
         self.clipped: dict[str, int] = {}
         """How often a held value outside its range was drawn in to it, by signal."""
@@ -198,7 +199,19 @@ class Session:
             for kick in self._kicks:
                 place = self._program.posing.index(self._program.axes.index(kick.axis))
                 values[place] += kick.at(now)
-        return View(self._program.pose(*values))
+        pose = self._program.pose(*values)
+        return View((*(p - o for p, o in zip(pose, self._origin, strict=False)), *pose[3:]))
+
+    def shift_origin(self, x: float, y: float, z: float) -> None:
+        """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
+
+        For worlds so large that they are centred anew on the way. Raises :class:`ArgumentError` for what is
+        no finite place.
+        """
+        if x + y + z - (x + y + z) != 0.0:
+            raise ArgumentError(f"origin: found {(x, y, z)}; expected three finite metres")
+        a, b, c = self._origin
+        self._origin = (a + x, b + y, c + z)
 
     def kick(self, name: str, amount: float, *, half_life: float) -> None:
         """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).

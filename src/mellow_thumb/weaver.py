@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from .flows import AxisFlow, Filtered, Pool, Wish
+from .flows import ZOOM_MEAN, ZOOM_NOW, AxisFlow, Filtered, Pool, Wish
 from .formulas import smoothing as eased
 from .formulas.limits import clamp
 from .formulas.turning import wrapped
@@ -34,6 +34,7 @@ WORDS = [
     "dt",
     "anchor",
     "kept_anchor",
+    "zoom_mean",
     "pose",
 ]
 _KNOWN = ("yaw", "pitch", "roll", "distance", "zoom", "pan_x", "pan_y", "move_x", "move_y")
@@ -77,6 +78,11 @@ class Weaver:
                 for part, value in (("amount", 0.0), ("start", 0.0), ("over", 1.0)):
                     self._new(f"{flow.turn}_{part}", value)
         self.names.take([*self.state, *(f"kept_{name}" for name in self.state)])
+
+    @property
+    def zooming(self) -> bool:
+        """Whether a rate depends on the zoom while it moves."""
+        return any(route.with_zoom and route.effect == "rate" for route in self.plan.routes)
 
     @property
     def codes(self) -> dict[str, int]:
@@ -184,7 +190,7 @@ class Weaver:
         if route.name in self.scales:
             found.append(self.scales[route.name])
         if route.with_zoom:
-            found.append("exp(-zoom)")
+            found.append(ZOOM_NOW)
         return tuple(found)
 
     # ---- between events
@@ -192,8 +198,14 @@ class Weaver:
     def flow(self) -> Block:
         """What `dt` does to everything that moves by itself."""
         block = self.block()
-        for flow in self.flows.values():
-            flow.weave(block)
+        if self.zooming:  # the zoom goes first: what keeps its feel under it takes the mean of both ends
+            start = self.names.fresh("zoom_start")
+            block.set(start, "zoom")
+            self.flows["zoom"].weave(block)
+            block.set(ZOOM_MEAN, f"0.5 * (exp(-{start}) + {ZOOM_NOW})")
+        for name, flow in self.flows.items():
+            if name != "zoom" or not self.zooming:
+                flow.weave(block)
         for route, lean, speed, target in self.easings:
             if isinstance(route.smoothing, Spring):
                 w = number(route.smoothing.w)
@@ -208,8 +220,14 @@ class Weaver:
         return block
 
     def pace(self, *, longest: float, near: float) -> list[str]:
-        """Lines that shorten the steps while parts of an axis's motion may overtake each other at a limit."""
+        """Lines that shorten the steps where their closed forms do not hold to the last digit.
+
+        That is while parts of an axis's motion may overtake each other at a limit, and while the zoom moves
+        under a rate that keeps its feel under it.
+        """
         tests = [flow.clear([], longest) for flow in self.flows.values() if flow.axis.limited and flow.mixed]
+        if self.zooming:
+            tests += self.flows["zoom"].still()
         words = " and ".join(test for test in tests if test)
         if not words:
             return []
