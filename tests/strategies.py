@@ -166,9 +166,13 @@ def plans(
     ]
     parts = [draw(axes(name, limits=limits)) for name in ("yaw", "pitch", "roll")]
     if makers is EVERYTHING:
-        easing = draw(st.none() | st.builds(Exponential, half_lives) | st.builds(Spring, half_lives))
-        parts.append(Axis("lean", 2.0, -20.0, 30.0, rest=1.0, return_half_life=draw(half_lives)))
-        parts.append(Axis("zoom", 2.0, 1.0, 8.0, "x", log=True, rest=1.0, smoothing=easing))
+        easings = st.none() | st.builds(Exponential, half_lives) | st.builds(Spring, half_lives)
+        parts.append(
+            Axis(
+                "lean", 2.0, -20.0, 30.0, rest=1.0, return_half_life=draw(half_lives), smoothing=draw(easings)
+            )
+        )
+        parts.append(Axis("zoom", 2.0, 1.0, 8.0, "x", log=True, rest=1.0, smoothing=draw(easings)))
     return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6))
 
 

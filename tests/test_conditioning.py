@@ -106,6 +106,29 @@ def test_an_axis_returns_to_its_rest_against_what_drives_it(
     assert loop.tick(seconds).axes["lean"] == pytest.approx(min(max(expected, -40.0), 40.0), abs=1e-9)
 
 
+@given(st.floats(-1.0, 1.0), st.sampled_from([0.05, 0.2]), st.sampled_from([0.05, 0.03]), st.booleans())
+@settings(max_examples=16)
+def test_return_easing_and_rate_are_one_equation(held: float, back: float, half: float, spring: bool) -> None:
+    smoothing = Spring(half) if spring else Exponential(half)
+    axis = Axis("lean", 4.0, -30.0, 9.0, rest=1.0, return_half_life=back, smoothing=smoothing)
+    route = Route("lean", find_signal("pad.right_stick.x"), ("lean",), (90.0,), effect="rate")
+    loop = session(route, axes=(axis,))
+    loop.feed("pad.right_stick.x", held, at=0.0)
+    k, w = LN2 / back, (HALF_WAY if spring else LN2) / half
+    k = 1.001 * w if abs(k / w - 1.0) < 1e-3 else k
+
+    def equation(_: float, state: np.ndarray) -> list[float]:
+        goal, value, speed = state
+        drift = 90.0 * held - k * (goal - 1.0)
+        drift = 0.0 if goal >= 9.0 and drift > 0.0 else drift
+        if spring:
+            return [drift, speed, w * w * (goal - value) - 2.0 * w * speed]
+        return [drift, w * (goal - value), 0.0]
+
+    solved = solve_ivp(equation, (0.0, 0.7), [4.0, 4.0, 0.0], rtol=1e-9, atol=1e-9, max_step=1e-3)
+    assert loop.tick(0.7).axes["lean"] == pytest.approx(solved.y[1, -1], abs=0.02)
+
+
 @given(st.lists(st.integers(-5, 5), max_size=20))
 def test_notches_in_and_out_land_where_they_began(notches: list[int]) -> None:
     axis = Axis("distance", 4.0, 0.5, 1000.0, "m", log=True, smoothing=Spring(0.08))

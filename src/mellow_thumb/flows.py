@@ -10,6 +10,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
+from .formulas import returning
 from .formulas import smoothing as eased
 from .formulas.limits import clamp, limited, room
 from .smoothings import LN2, Exponential, Spring
@@ -146,12 +147,49 @@ class AxisFlow:
             block.set(wish.name, wish.rate.replace(ZOOM_NOW, ZOOM_MEAN))
 
     def _weave_return(self, block: Block) -> None:
-        """Back to rest, against what is wished: one closed form, monotone, so that its end may be clamped."""
-        k, rest = LN2 / self.axis.return_half_life, self.axis.inner(self.axis.rest)
-        rate = " + ".join(wish.name for wish in self.direct) or "0.0"
-        block.call(eased.leaked, self.value, rate, "dt", into=(self.value,), k=k, rest=rest)
+        """Back to rest, against what is wished, and eased if the axis is: one closed form."""
+        rate = " + ".join(wish.name for wish in self.wishes) or "0.0"
+        rest = self.axis.inner(self.axis.rest)
+        if not self.pools:
+            k = LN2 / self.axis.return_half_life
+            block.call(returning.leaked, self.value, rate, "dt", into=(self.value,), k=k, rest=rest)
+            if self.axis.limited:
+                block.call(clamp, self.value, into=(self.value,), **self.axis.limits)
+            return
+        (pool,) = self.pools
+        k, active = self._return_rate(pool), "dt"
         if self.axis.limited:
-            block.call(clamp, self.value, into=(self.value,), **self.axis.limits)
+            active = self._names.fresh(f"{self.value}_active")
+            block.call(
+                returning.until_limit_leaking,
+                self.goal,
+                rate,
+                "dt",
+                into=(active,),
+                k=k,
+                rest=rest,
+                **self.axis.limits,
+            )
+        if isinstance(pool.smoothing, Spring):
+            state = (self.value, pool.held, pool.speed)
+            block.call(
+                returning.leaked_spring, *state, rate, active, into=state, k=k, rest=rest, w=pool.smoothing.w
+            )
+        else:
+            into, ease = (self.value, pool.held), pool.smoothing.k
+            block.call(returning.leaked_easing, *into, rate, active, into=into, k=k, rest=rest, ease=ease)
+        if self.axis.limited:
+            paid = self._pay(block, pool, "0.0", f"dt - {active}")
+            block.call(clamp, f"{self.value} + {paid}", into=(self.value,), **self.axis.limits)
+
+    def _return_rate(self, pool: Pool) -> float:
+        """The decay of the return, kept apart from that of the easing by a thousandth, which nobody feels.
+
+        Where both are the same the closed form has no value.
+        """
+        k = LN2 / self.axis.return_half_life
+        ease = pool.smoothing.w if isinstance(pool.smoothing, Spring) else pool.smoothing.k
+        return ease * 1.001 if abs(k / ease - 1.0) < 1e-3 else k
 
     def _weave_active(self, block: Block) -> str:
         """The name of the time for which what is wished runs in: less than `dt` if the goal meets a limit."""

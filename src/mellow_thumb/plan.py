@@ -58,10 +58,9 @@ class Plan:
                 continue
             if axis.smoothing and (route.smoothing or route.turn_boost):
                 raise PlanError(f"{route.name} and its axis {axis.name} both ease; one of them is enough")
-            if axis.return_half_life and (route.smoothing or axis.smoothing or route.turn_boost):
-                raise PlanError(
-                    f"{axis.name} returns to its rest, which eases it: no smoothing, no turn_boost"
-                )
+            if axis.return_half_life and (route.smoothing or route.turn_boost):
+                words = f"{route.name} eases, and its axis {axis.name} returns to rest"
+                raise PlanError(f"{words}: give the axis the smoothing instead")
 
     @property
     def signals(self) -> tuple[Address, ...]:

@@ -72,15 +72,6 @@ def until_limit(goal: float, rate: float, dt: float, *, low: float, high: float)
     return dt if time >= dt else time if time > 0.0 else 0.0
 
 
-def leaked(value: float, rate: float, dt: float, *, k: float, rest: float) -> float:
-    """A value that returns to `rest` at `k` (1/s) while `rate` (per s) drives it away, after `dt` (s).
-
-    Source: the solution of v' = rate - k (v - rest).
-    """
-    level = rest + rate / k
-    return level + (value - level) * exp(-k * dt)
-
-
 def cutoff_rate(speed: float, *, least: float, slope: float) -> float:
     """The decay (1/s) of a 1 euro filter while its input changes by `speed` (1/s) a second.
 
