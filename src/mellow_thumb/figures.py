@@ -82,7 +82,9 @@ def _title(figure: Figure, profile: Profile, table: pd.DataFrame) -> None:
 
 def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
     """One axis: its line, its limits, and where it touched them."""
-    t, value, colour = table["t"].to_numpy(), whole(axis, table), COLOURS.get(axis.name, INK)
+    t, value = table["t"].to_numpy(), whole(axis, table)
+    name = axis.name
+    colour = COLOURS.get(name, INK)
     panel.set_axisbelow(True)
     panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
     panel.margins(y=0.12)
