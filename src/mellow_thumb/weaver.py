@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
+from .axes import KNOWN
 from .flows import ZOOM_MEAN, ZOOM_NOW, AxisFlow, Filtered, Pool, Wish
 from .formulas import smoothing as eased
 from .formulas.limits import clamp
@@ -17,7 +18,7 @@ if TYPE_CHECKING:
     from .routes import Route
     from .signals import Signal
 
-WORDS = [
+_LOOP = (
     "live",
     "saved",
     "reading",
@@ -32,12 +33,9 @@ WORDS = [
     "pace",
     "stop",
     "dt",
-    "anchor",
-    "kept_anchor",
-    "zoom_mean",
-    "pose",
-]
-_KNOWN = ("yaw", "pitch", "roll", "distance", "zoom", "pan_x", "pan_y", "move_x", "move_y")
+)
+WORDS = (*_LOOP, "anchor", "kept_anchor", "pose", ZOOM_MEAN)
+"""What the text around the woven lines calls its own."""
 
 Setting = tuple[str, str]
 """Something that a host may set: ``scale`` of a route, ``set`` or ``turn`` of an axis; and its name."""
@@ -50,7 +48,7 @@ class Weaver:
         self.plan, self.settings = plan, settings
         self.state: dict[str, float] = {"anchor": 0.0}
         self.variables = {
-            axis.name: axis.name if axis.name in _KNOWN else f"axis{k}" for k, axis in enumerate(plan.axes, 1)
+            axis.name: axis.name if axis.name in KNOWN else f"axis{k}" for k, axis in enumerate(plan.axes, 1)
         }
         for axis in plan.axes:
             self.state[self.variables[axis.name]] = axis.inner(axis.start)
@@ -112,7 +110,6 @@ class Weaver:
             for part in ("speed_x", "speed_y", "speed_share", "speed_t"):
                 self._new(f"{stem}_{part}", -1.0 if part == "speed_t" else 0.0)
         if route.turn_boost:
-            self._new(f"{stem}_boost")
             self._new(f"{stem}_past")
         if isinstance(route.smoothing, OneEuro):
             for _, part, _ in route.parts:
