@@ -11,9 +11,10 @@ import sys
 from hypothesis import HealthCheck, given, settings
 
 from mellow_thumb.plan import Plan
-from tests.strategies import Event, events, plans
+from tests.strategies import EVERYTHING, Event, events, held_routes, plans, step_routes
 from tests.test_program import by_hand, split_finely
 
+PLAIN = (step_routes, step_routes, held_routes)
 COUNT = int(sys.argv[1]) if len(sys.argv) > 1 else 1500
 
 
@@ -22,13 +23,11 @@ def errors(*, limits: bool) -> list[float]:
     found: list[float] = []
 
     @settings(max_examples=COUNT, deadline=None, database=None, suppress_health_check=list(HealthCheck))
-    @given(plans(limits=limits), events(most=25))
+    @given(plans(limits=limits, makers=PLAIN if limits else EVERYTHING), events(most=25))
     def compare(plan: Plan, happened: list[Event]) -> None:
         (axes,) = by_hand(plan, happened, [1.0])
-        found.extend(
-            abs(a - b)
-            for a, b in zip(list(axes.values())[1:4], split_finely(plan, happened)[1:4], strict=True)
-        )
+        pairs = zip(list(axes.values())[1:], split_finely(plan, happened)[1 : len(axes)], strict=True)
+        found.extend(abs(a - b) for a, b in pairs)
 
     compare()
     return found
