@@ -201,6 +201,21 @@ def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40) -> list[Eve
     return sorted(found, key=lambda event: event[2])
 
 
+def joined(events: list[Event]) -> list[Event]:
+    """Events as a take tells them: an ``.x`` and the ``.y`` right after it, at one time, are one pair."""
+    found: list[Event] = []
+    for signal, value, t in events:
+        stem = signal.removesuffix(".y")
+        last = found[-1] if found else ("", 0.0, 0.0)
+        if signal == f"{stem}.y" and last[0] == f"{stem}.x" and last[2] == t:
+            assert isinstance(last[1], float)
+            assert isinstance(value, float)
+            found[-1] = (stem, (last[1], value), t)
+        else:
+            found.append((signal, value, t))
+    return found
+
+
 def take_of(events: list[Event]) -> Take:
     """The same events as a take."""
     rows: list[tuple[float, str, float]] = []

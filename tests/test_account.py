@@ -46,6 +46,7 @@ def test_an_account_of_little_is_still_an_account(glasses: Profile) -> None:
     assert account_of(glasses, replay(glasses, take_of([]))).text().splitlines()[1:] == [
         "1 s in 60 frames",
         "",
+        "axes      none moved",
         "glassing  never open",
         "refused   nothing",
     ]

@@ -94,7 +94,7 @@ WRONG = [
      "something that is held or not"),
     ('from = "mouse.move"', 'from = "mouse.right"', "12: routes.look.drives: found 2 for mouse.right, which is one value; "
      "expected one axis"),
-    ('from = "mouse.move"', 'form = "mouse.move"', "10: routes.look: found no from; expected from = ..."),
+    ('from = "mouse.move"', 'form = "mouse.move"', "10: routes.look: found no from; expected from = \"mouse.move\""),
     ('["yaw", "pitch"]\n', '"yaw"\n', "12: routes.look.drives: found 1 for mouse.move, which is a pair, x and y; "
      "expected two axes, x first; or take one component: mouse.move.x"),
     ('["yaw", "pitch"]\n', '["yaw", "pich"]\n', '12: routes.look.drives: found "pich"; expected an axis: yaw, pitch, roll, '

@@ -21,7 +21,7 @@ from mellow_thumb.smoothings import Exponential
 from mellow_thumb.weave import compile_text
 
 from .reference import at
-from .strategies import EVERYTHING, Event, events, half_lives, plans, step_routes, take_of
+from .strategies import EVERYTHING, Event, events, half_lives, joined, plans, step_routes, take_of
 
 RATES = (24, 60, 144, 360)
 frame_ends = st.lists(st.floats(0.0, 1.0, exclude_min=True, exclude_max=True), unique=True).map(
@@ -82,7 +82,7 @@ def test_the_demo_ends_in_one_pose_though_pitch_rests_at_its_limit_on_the_way(
 @given(plans(makers=EVERYTHING), events(), st.sampled_from(RATES))
 def test_live_equals_replay_to_the_bit(plan: Plan, events: list[Event], rate: int) -> None:
     table = replay(plan, take_of(events), rate=rate, until=1.0)
-    rows = by_hand(plan, events, ends(rate))
+    rows = by_hand(plan, joined(events), ends(rate))
     names = [*(axis.name for axis in plan.axes), "yaw_total"]
     assert table[names].to_dict("records") == rows
 

@@ -150,7 +150,7 @@ def test_a_replay_says_what_it_refused(glasses: Profile) -> None:
     )
     played = replay(glasses, Take(table))
     assert played.attrs["refused"] == {
-        "mouse.mvoe.x": {"unknown signal": 1},
+        "mouse.mvoe.x": {"unknown signal; did you mean mouse.move.x?": 1},
         "mouse.move.x": {"not finite": 2, "out of range": 1},
         "mouse.right": {"out of range": 1},
     }

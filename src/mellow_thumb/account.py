@@ -70,6 +70,7 @@ class Account:
     axes: dict[str, Turned]
     gates: dict[str, tuple[Span, ...]]
     refused: dict[str, dict[str, int]]
+    clipped: dict[str, int]
 
     def as_dict(self) -> dict[str, Any]:
         """The same as plain data."""
@@ -80,8 +81,12 @@ class Account:
         head = [self.title] if self.title else []
         head.append(f"{self.seconds:g} s in {self.frames:,} frames")
         rows = [row for name, turned in self.axes.items() for row in _axis_rows(name, turned)]
+        rows = rows or [("axes", "none moved")]
         rows += [(name, _gate_words(spans)) for name, spans in self.gates.items()]
         rows.append(("refused", _refused_words(self.refused)))
+        rows += [
+            ("drawn in", f"{name}: {_rows(count)} outside its range") for name, count in self.clipped.items()
+        ]
         width = max(len(name) for name, _ in rows)
         return "\n".join([*head, "", *(f"{name:<{width}}  {words}" for name, words in rows)])
 
@@ -97,6 +102,7 @@ def account_of(profile: Profile, table: pd.DataFrame) -> Account:
         axes={name: turned for name, turned in axes.items() if turned.forth or turned.back},
         gates={gate.name: spans(t, table[f"gate_{gate.name}"].to_numpy() != 0) for gate in profile.gates},
         refused=dict(table.attrs.get("refused", {})),
+        clipped=dict(table.attrs.get("clipped", {})),
     )
 
 
@@ -179,7 +185,11 @@ def _refused_words(refused: dict[str, dict[str, int]]) -> str:
     if not refused:
         return "nothing"
     return "; ".join(
-        f"{signal}: {count:,} {'row' if count == 1 else 'rows'} {reason}"
+        f"{signal}: {_rows(count)}, {reason}"
         for signal, reasons in refused.items()
         for reason, count in reasons.items()
     )
+
+
+def _rows(count: int) -> str:
+    return f"{count:,} {'row' if count == 1 else 'rows'}"

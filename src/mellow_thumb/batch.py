@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import floor
 from typing import TYPE_CHECKING, Any
 
-from .errors import ArgumentError
+from .errors import ArgumentError, nearest
 from .program import weave_plan
 from .signals import CATALOGUE, COMPONENTS, addresses
 
@@ -18,6 +18,9 @@ if TYPE_CHECKING:
     from .plan import Plan
     from .program import Item, Program
     from .take import Take
+
+Refused = dict[str, dict[str, int]]
+"""How often rows were refused, by signal and reason."""
 
 MOST_FRAMES = 20_000_000
 """A replay of more frames than this is refused: a time in the take is wrong, or the rate."""
@@ -44,15 +47,15 @@ def replay(
     ``camera_qx`` to ``camera_qw`` (unit quaternion, camera to world); ``step_x`` to ``step_z`` (m moved
     in the frame, 0 without movement) and ``heading`` (deg, NaN without movement); ``gate_NAME`` (0 or 1);
     ``mount`` and ``cues`` (names). ``attrs["refused"]`` counts the rows that were refused, by signal and
-    reason.
+    reason, and ``attrs["clipped"]`` the held values outside their range that were drawn in to it.
 
     Raises :class:`ArgumentError` for a rate, an end or frames that are not positive, finite and rising.
     """
     program = weave_plan(plan)
-    items, refused = _items(program, take)
+    items, refused, clipped = _items(program, take)
     ends = _ends(items, rate, until) if frames is None else _checked(frames)
     table = _table(plan, program, ends, _values(program, items, ends))
-    table.attrs["refused"] = refused
+    table.attrs |= {"refused": refused, "clipped": clipped}
     return table
 
 
@@ -118,8 +121,8 @@ def _table(
     return pd.DataFrame(columns)
 
 
-def _items(program: Program, take: Take) -> tuple[list[Item], dict[str, dict[str, int]]]:
-    """A take's rows as items, by time, ties in the order of the rows; and what was refused of them.
+def _items(program: Program, take: Take) -> tuple[list[Item], Refused, dict[str, int]]:
+    """A take's rows as items, by time, ties in the order of the rows; what was refused, what was drawn in.
 
     A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
     count as 0.
@@ -134,14 +137,13 @@ def _items(program: Program, take: Take) -> tuple[list[Item], dict[str, dict[str
     code, part = doors[number, 0], doors[number, 1]
     low, high, clips, held = _kinds(names, number)
     finite = np.isfinite(t) & np.isfinite(value)
+    drawn = clips & ((value < low) | (value > high))
     inside = (value >= low) & (value <= high) | clips
     value = np.clip(value, low, high)
     known = np.array([str(name) in _KNOWN for name in names], dtype=bool)[number]
-    refused = _count(
-        names,
-        number,
-        {"unknown signal": ~known, "not finite": known & ~finite, "out of range": known & finite & ~inside},
-    )
+    reasons = {"not finite": known & ~finite, "out of range": known & finite & ~inside}
+    refused = _count(names, number, {"unknown signal": ~known} | reasons)
+    clipped = _count(names, number, {"drawn in": known & finite & drawn & (code >= 0)})
     keep = np.flatnonzero(finite & inside & (code >= 0))
     keep = keep[np.argsort(np.maximum(t[keep], 0.0), kind="stable")]
     t, value, code, part = np.maximum(t[keep], 0.0), value[keep], code[keep], part[keep]
@@ -153,7 +155,8 @@ def _items(program: Program, take: Take) -> tuple[list[Item], dict[str, dict[str
     x = np.where(part[first] == 2, other, value[first])
     y = np.where(part[first] == 2, value[first], other)
     y[follows] = value[first[follows] + 1]
-    return list(zip(t[first].tolist(), code[first].tolist(), x.tolist(), y.tolist(), strict=True)), refused
+    items = list(zip(t[first].tolist(), code[first].tolist(), x.tolist(), y.tolist(), strict=True))
+    return items, refused, {name: counts["drawn in"] for name, counts in clipped.items()}
 
 
 _KNOWN = frozenset(addresses())
@@ -181,12 +184,14 @@ def _kinds(names: pd.Index, number: np.ndarray) -> Iterator[np.ndarray]:
     return iter((low, high, clips != 0.0, held != 0.0))
 
 
-def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) -> dict[str, dict[str, int]]:
+def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) -> Refused:
     import numpy as np
 
-    counts: dict[str, dict[str, int]] = {}
+    counts: Refused = {}
     for reason, rows in reasons.items():
         per_name = np.bincount(number[rows], minlength=len(names))
         for k in np.flatnonzero(per_name).tolist():
-            counts.setdefault(str(names[k]), {})[reason] = int(per_name[k])
+            name = str(names[k])
+            hint = nearest(name, _KNOWN) if reason == "unknown signal" else ""
+            counts.setdefault(name, {})[reason + hint] = int(per_name[k])
     return counts

@@ -9,7 +9,7 @@ from .formulas import smoothing as eased
 from .formulas.limits import clamp
 from .formulas.speed import hand_speed
 from .formulas.turning import wrapped
-from .gates import held
+from .gates import held, is_open
 from .smoothings import LN2, OneEuro, SlowFast
 from .weave import Block, number
 
@@ -59,6 +59,15 @@ class Events:
             faster = route.speed_gain
             (past,) = block.call(shaping.zone, size, inner=faster.slow, outer=faster.fast)
             factors.append(f"(1.0 + {number(faster.extra)} * {past})")
+        if route.gate is None:
+            self._push(block, route, factors, size)
+            return
+        inner = self.weaver.block()
+        self._push(inner, route, factors[1:], size)
+        block.when(is_open(self.weaver.gates[route.gate.gate], route.gate), inner)
+
+    def _push(self, block: Block, route: Route, factors: list[str], size: str) -> None:
+        """Give a displacement to the axes of a route, or to the pools that smooth it."""
         for axis, component, gain in route.parts:
             flow = self.weaver.flows[axis]
             push = self.weaver.names.fresh(f"{self.weaver.variables[axis]}_push")

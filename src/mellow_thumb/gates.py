@@ -50,6 +50,11 @@ def held(switches: Sequence[str]) -> str:
     return f"1.0 if {' or '.join(f'{switch} != 0.0' for switch in switches)} else 0.0"
 
 
+def is_open(gate: str, condition: Condition) -> str:
+    """The woven test that a condition on the state value `gate` puts on a route."""
+    return f"{gate} != 0.0" if condition.wanted else f"{gate} == 0.0"
+
+
 def listening(gate: str, condition: Condition) -> str:
     """The woven factor, 0 or 1, that a condition on the state value `gate` puts on a route."""
     return gate if condition.wanted else f"(1.0 - {gate})"

@@ -114,7 +114,8 @@ def _translated(form: type[Form], detail: ErrorDetails, path: Path, raw: object)
     kind, context = detail["type"], detail.get("ctx", {})
     where = (*path, *inner)
     if kind == "missing":
-        return Fault(path + inner[:-1], f"no {inner[-1]}", f"{inner[-1]} = ...")
+        examples = keys(inner_form(form, inner[:-1]))[str(inner[-1])].examples or ["..."]
+        return Fault(path + inner[:-1], f"no {inner[-1]}", f"{inner[-1]} = {examples[0]}")
     if kind == "extra_forbidden":
         known = list(keys(inner_form(form, inner[:-1])))
         return Fault(where, "an unknown key", listed(known), nearest(str(inner[-1]), known))

@@ -133,7 +133,9 @@ class OneEuroForm(Form):
 class SlowFastForm(Form):
     """Slow motion is smoothed, fast motion is taken as it is, a mixture between."""
 
-    half_life: Seconds = Field(description="of slow motion", json_schema_extra=_unit("s, ms"))
+    half_life: Seconds = Field(
+        examples=['"35 ms"'], description="of slow motion", json_schema_extra=_unit("s, ms")
+    )
     slow: Speed = Field(description="up to here it is slow", json_schema_extra=_unit("signal/s, or a share"))
     fast: Speed = Field(
         description="from here on it is fast", json_schema_extra=_unit("signal/s, or a share")
@@ -214,9 +216,16 @@ class TurnBoostForm(Form):
 class RouteForm(Form):
     """A route: a signal, by way of conditioning, to one axis or a pair of axes."""
 
-    from_: str = Field(alias="from", description="the signal, or one component of a pair (`mouse.move.x`)")
-    drives: Names = Field(description="the axis, or for a pair the two axes, x first")
+    from_: str = Field(
+        alias="from",
+        examples=['"mouse.move"'],
+        description="the signal, or one component of a pair (`mouse.move.x`)",
+    )
+    drives: Names = Field(
+        examples=['["yaw", "pitch"]'], description="the axis, or for a pair the two axes, x first"
+    )
     sensitivity: Annotated[Quantity | dict[str, Quantity], BeforeValidator(_sensitivity)] = Field(
+        examples=['"0.05 deg/count"'],
         description="what the axis does for one unit of the signal, or at full deflection; a table gives "
         "each axis its own; the sign is yours",
         json_schema_extra=_unit("see above"),
@@ -252,7 +261,10 @@ class RouteForm(Form):
 class GateForm(Form):
     """A gate: a named condition."""
 
-    hold: Names = Field(description="open while this switch is held; with several, while any of them is")
+    hold: Names = Field(
+        examples=['"mouse.right"'],
+        description="open while this switch is held; with several, while any of them is",
+    )
 
 
 class AxisForm(Form):
@@ -295,7 +307,9 @@ class AxisForm(Form):
 class EyeForm(Form):
     """A first-person camera."""
 
-    kind: Literal["eye"] = Field(description="`eye`: it looks where yaw, pitch and roll point")
+    kind: Literal["eye"] = Field(
+        examples=['"eye"'], description="`eye`: it looks where yaw, pitch and roll point"
+    )
     height: Metres = Field(
         0.0, ge=-1e6, le=1e6, description="of the camera above the origin", json_schema_extra=_unit("m, cm")
     )
@@ -319,9 +333,11 @@ class MouseForm(Form):
 class ProfileForm(Form):
     """A whole profile."""
 
-    format: Literal["mellow-thumb profile 1"] = Field(description="which rules the file follows")
+    format: Literal["mellow-thumb profile 1"] = Field(
+        examples=['"mellow-thumb profile 1"'], description="which rules the file follows"
+    )
     title: str = Field("", description="what people call it")
-    mount: str = Field(description="the mount in force: a name in `[mounts]`")
+    mount: str = Field(examples=['"eye"'], description="the mount in force: a name in `[mounts]`")
     mouse: MouseForm = Field(MouseForm(), description="what is known of the mouse")
     gates: dict[str, GateForm] = Field({}, description="named conditions that decide when a route listens")
     routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")

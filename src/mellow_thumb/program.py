@@ -53,6 +53,8 @@ def live(saved):
         for t, code, x, y in items:
             while True:
                 age = t - anchor
+                if age <= 0.0:
+                    break
                 stop = t
                 {pace}
                 if age > {longest}:

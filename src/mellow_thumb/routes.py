@@ -5,14 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
-from .errors import PlanError
+from .errors import PlanError, listed
 from .shape import Shape
-from .smoothings import OneEuro, SlowFast, Spring
+from .smoothings import OneEuro, SlowFast, Smoothing, Spring
 
 if TYPE_CHECKING:
     from .gates import Condition
     from .signals import Address
-    from .smoothings import Smoothing
 
 EFFECTS = ("step", "rate", "offset")
 """What a route does: add at once, add over time, or lean the axis away while it is held."""
@@ -83,6 +82,12 @@ class Route:
                 f"{self.name}: {self.source} has {self.source.width} component(s), "
                 f"for {len(self.drives)} axes and {len(self.gains)} gains"
             )
+        if not isinstance(self.smoothing, Smoothing | None):
+            raise PlanError(
+                f"{self.name}: found the smoothing {self.smoothing!r}; expected one of the smoothings"
+            )
+        if self.effect not in EFFECTS:
+            raise PlanError(f"{self.name}: found the effect {self.effect}; expected {listed(EFFECTS)}")
         if (self.effect == "step") == self.source.signal.held or self.source.signal.kind == "position":
             raise PlanError(
                 f"{self.name}: {self.source} is a {self.source.signal.kind}; it cannot {self.effect}"

@@ -122,7 +122,8 @@ class Session:
         code, shape, low, high, other, clips = door
         try:
             if shape == _PAIR:
-                x, y = map(float, value)  # type: ignore[arg-type]
+                x, y = value  # type: ignore[misc]
+                x, y = float(x), float(y)
                 inside = low <= x <= high and low <= y <= high
             else:
                 x = float(value)  # type: ignore[arg-type]

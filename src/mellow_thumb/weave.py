@@ -157,6 +157,11 @@ class Block:
         self.set(name, value)
         return name
 
+    def when(self, condition: str, inner: Block) -> None:
+        """Write another block's lines here, to run only when a condition holds."""
+        self.lines += [f"if {condition}:", *(f"    {line}" for line in inner.lines)]
+        self._forget(inner.assigned)
+
     def _results(self, formula: Callable[..., object], count: int) -> tuple[str, ...]:
         wish = formula.__name__
         return tuple(self._names.fresh(wish) for _ in range(count))

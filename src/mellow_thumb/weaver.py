@@ -177,7 +177,7 @@ class Weaver:
         return lean
 
     def factors(self, route: Route) -> tuple[str, ...]:
-        """What a route's effect is multiplied by: its gate, its scales, the host's scale, the zoom."""
+        """What a route's effect is multiplied by: its gate first, its scales, the host's scale, the zoom."""
         found = [listening(self.gates[route.gate.gate], route.gate)] if route.gate else []
         for condition, factor in route.scales:
             factor_words = (
