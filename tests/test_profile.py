@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from math import log1p
 from pathlib import Path
 
 import pytest
@@ -9,8 +10,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_thumb import Profile, ProfileError, load_profile
+from mellow_thumb.axes import Axis
+from mellow_thumb.curves import Points
+from mellow_thumb.gates import Condition
 from mellow_thumb.profile_form import TABLES, keys
-from mellow_thumb.smoothings import Exponential
+from mellow_thumb.routes import SpeedGain, TurnBoost
+from mellow_thumb.shape import DeadZone, Shape
+from mellow_thumb.smoothings import Exponential, Spring
 
 GOOD = """\
 format = "mellow-thumb profile 1"
@@ -190,3 +196,133 @@ def test_any_text_at_all_is_refused_without_a_traceback(
 
 def test_deep_nesting_is_refused(tmp_path: Path) -> None:
     assert "nested very deeply" in refused(tmp_path, "x = " + "[" * 100_000)[0]
+
+
+RICH = """\
+format = "mellow-thumb profile 1"
+mount = "eye"
+[mouse]
+counts_per_cm = 315
+[gates]
+glassing = { hold = ["mouse.right", "pad.left_shoulder"] }
+[routes.hand]
+from = "mouse.move"
+drives = ["yaw", "pitch"]
+sensitivity = "36 cm/turn"
+speed_gain = { slow = "500 count/s", fast = "6000 count/s", extra = 0.6 }
+scale = { glassing = 0.5 }
+scale_with = "zoom"
+[routes.stick]
+from = "pad.right_stick"
+drives = ["yaw", "pitch"]
+rest = [0.03, -0.02]
+reach = "square"
+dead_zone = { shape = "wedge", inner = 0.12, outer = 0.95, wedge = 0.2 }
+curve = { points = [[0.5, 0.15], [0.8, 0.5]] }
+turn_boost = { past = 0.97, extra = 0.5, build = "400 ms" }
+sensitivity = { yaw = "220 deg/s", pitch = "-140 deg/s" }
+smoothing = { half_life = "35 ms" }
+[routes.lean]
+from = "pad.left_trigger"
+drives = "roll"
+sensitivity = "12 deg"
+smoothing = { spring = "80 ms" }
+[routes.near]
+from = "mouse.wheel.y"
+drives = "distance"
+sensitivity = "-12 %/notch"
+[routes.magnify]
+from = "mouse.wheel.x"
+drives = "zoom"
+sensitivity = "15 %/notch"
+[routes.tide]
+from = "key.KeyQ"
+drives = "water"
+sensitivity = "20 cm/s"
+[axes]
+pitch = { min = "-60 deg", max = "70 deg" }
+zoom = { min = "1 x", max = "8 x", smoothing = { spring = "60 ms" } }
+distance = { start = "4 m", min = "150 cm", max = "12 m" }
+water = { unit = "m", min = "0 m", max = "2 m", rest = "50 cm", return = "2 s" }
+[mounts.eye]
+kind = "eye"
+field_of_view = "70 deg"
+"""
+
+
+def test_every_conditioning_arrives(tmp_path: Path) -> None:
+    profile = load(tmp_path, RICH)
+    routes = {route.name: route for route in profile.routes}
+    axes = {axis.name: axis for axis in profile.axes}
+    assert routes["hand"].speed_gain == SpeedGain(500.0, 6000.0, 0.6)
+    assert (routes["hand"].with_zoom, routes["hand"].scales) == (True, ((Condition("glassing"), 0.5),))
+    stick = routes["stick"]
+    zone, curve = DeadZone("wedge", 0.12, 0.95, 0.2), Points(((0.5, 0.15), (0.8, 0.5)))
+    assert stick.shape == Shape((0.03, -0.02), "square", zone, curve)
+    assert (stick.turn_boost, stick.gains, stick.effect) == (
+        TurnBoost(0.97, 0.5, 0.4),
+        (220.0, -140.0),
+        "rate",
+    )
+    assert (routes["lean"].effect, routes["lean"].smoothing, routes["lean"].gains) == (
+        "offset",
+        Spring(0.08),
+        (12.0,),
+    )
+    assert routes["near"].gains == (-log1p(0.12),)
+    assert routes["tide"].gains == (0.2,)
+    assert axes["distance"] == Axis("distance", 4.0, 1.5, 12.0, "m", log=True)
+    assert axes["zoom"] == Axis("zoom", 1.0, 1.0, 8.0, "x", log=True, rest=1.0, smoothing=Spring(0.06))
+    assert axes["water"] == Axis("water", 0.5, 0.0, 2.0, "m", rest=0.5, return_half_life=2.0)
+    assert profile.mount.field_of_view == 70.0
+
+
+MISTAKES = [
+    ('"15 %/notch"', '"2 m/notch"', 'sensitivity: found "2 m/notch"; expected %/notch'),
+    ('"12 deg"', '"12 deg/count"', "expected deg/s or deg. pad.left_trigger is held, and says nothing of how far"),
+    ('"-12 %/notch"', '"1 m/s"', "so m/s would make the turn depend on the frame rate"),
+    ('"500 count/s"', '"500"', 'speed_gain.slow: found "500" without a unit; expected a number and its unit, such as "500 count/s"'),
+    ('"500 count/s"', '"500 px/s"', 'speed_gain.slow: found "500 px/s"; expected a speed such as "500 count/s"'),
+    ('"zoom"\n[', '"zom"\n[', 'scale_with: found "zom"; expected "zoom"; did you mean zoom?'),
+    ('{ half_life = "35 ms" }', '{ half_life = "35 ms", spring = "3 ms" }', "smoothing: found half_life and spring; expected one of"),
+    ('{ half_life = "35 ms" }', "{}", "smoothing: found nothing; expected one of half_life, spring, one_euro or slow_fast"),
+    ('{ half_life = "35 ms" }', '{ spring = "35 ms" }', "found a turn_boost with another smoothing; expected half_life, or none"),
+    ("[[0.5, 0.15], [0.8, 0.5]]", "[[0.5, 0.7], [0.8, 0.5]]", "points: found (0.8, 0.5) after (0.5, 0.7); expected both to rise"),
+    ("[[0.5, 0.15], [0.8, 0.5]]", "[[0.5], 3]", "curve.points: found [[0.5], 3]; expected points [travel, effect]"),
+    ("inner = 0.12", "inner = 0.99", "dead_zone: found 0.99 to 0.95; expected inner below outer, 0 to 1"),
+    ('shape = "wedge"', 'shape = "wege"', 'expected "radial", "axial" or "wedge"; did you mean wedge?'),
+    ("[0.03, -0.02]", "[0.03, 2]", "rest: found [0.03, 2]; expected a number from -0.9 to 0.9, or [x, y]"),
+    ('zoom = { min = "1 x",', "zoom = {", "axes.zoom: found no min; expected min above 0: zoom multiplies"),
+    ('start = "4 m", ', "", 'axes.distance: found no start; expected start = "4 m"'),
+    ('"150 cm"', '"150 deg"', 'axes.distance.min: found "150 deg"; expected a number of m or cm'),
+    ('unit = "m", min = "0 m"', 'min = "0 m"', "axes.water: found an axis of your own without a unit"),
+    ('from = "key.KeyQ"', 'from = "mouse.place.x"', "from: found mouse.place.x, a place; expected something that moves or is held"),
+    ('from = "key.KeyQ"', 'from = "key.Q"', 'from: found "key.Q"; expected a signal of the catalogue; did you mean key.KeyQ?'),
+    ('"20 cm/s"', '"20 cm"', 'sensitivity: found "20 cm"; expected m/s, cm/s or %/s'),
+    ('"key.KeyQ"\ndrives = "water"\nsensitivity = "20 cm/s"', '"pad.right_stick.x"\ndrives = "yaw"\nsensitivity = "2 deg/s"', "expected gates that exclude each other, or add = true"),
+    ('"20 cm/s"', '"20 cm/s"\nsmoothing = { half_life = "1 s" }', "routes.tide: found an easing on tide, whose axis water returns to rest; expected the smoothing on the axis"),
+    ('"15 %/notch"', '"15 %/notch"\nsmoothing = { half_life = "1 s" }', "routes.magnify: found an easing on magnify and on its axis zoom; expected one of them"),
+    ('{ yaw = "220 deg/s", pitch = "-140 deg/s" }', '{ yaw = "220 deg/s", pitch = "14 deg" }', "found a rate and a offset"),
+    ('"12 deg"', '"12 deg"\ncurve = { power = 99 }', "power: found 99; expected 0.1 to 10"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("right", "wrong", "said"), MISTAKES)
+def test_a_mistake_in_conditioning_is_said_in_the_programmers_terms(
+    tmp_path: Path, right: str, wrong: str, said: str
+) -> None:
+    assert right in RICH
+    problems = refused(tmp_path, RICH.replace(right, wrong, 1))
+    assert any(said in problem for problem in problems), problems
+    assert all(":0:" not in problem and problem.split(":")[1].isdigit() for problem in problems)
+
+
+def test_a_distance_multiplies_or_adds_but_not_both(tmp_path: Path) -> None:
+    more = '\n[routes.step]\nfrom = "key.KeyR"\ndrives = "distance"\nsensitivity = "1 m/s"\n'
+    assert "one way: distance multiplies or it adds" in refused(tmp_path, RICH + more)[0]
+
+
+def test_one_signal_twice_is_allowed_when_it_is_meant(tmp_path: Path) -> None:
+    twice = RICH.replace('"key.KeyQ"\ndrives = "water"\nsensitivity = "20 cm/s"',
+                         '"pad.right_stick.x"\ndrives = "yaw"\nsensitivity = "20 deg/s"\nadd = true')  # fmt: skip
+    assert len(load(tmp_path, twice).routes) == 6

@@ -49,7 +49,7 @@ class Plan:
                     raise PlanError(f"{route.name} waits for the gate {condition.gate}, which is not there")
             self._check_smoothing(route)
         if any(route.with_zoom for route in self.routes) and "zoom" not in axes:
-            raise PlanError("scale_with zoom needs an axis zoom")
+            raise PlanError("found scale_with zoom; expected an axis zoom: a route that drives it")
 
     def _check_smoothing(self, route: Route) -> None:
         """One smoothing on the way to an axis, and none on the way to one that returns to its rest."""
@@ -57,10 +57,12 @@ class Plan:
             if axis.name not in route.drives or route.effect == "offset":
                 continue
             if axis.smoothing and (route.smoothing or route.turn_boost):
-                raise PlanError(f"{route.name} and its axis {axis.name} both ease; one of them is enough")
+                raise PlanError(
+                    f"found an easing on {route.name} and on its axis {axis.name}; expected one of them"
+                )
             if axis.return_half_life and (route.smoothing or route.turn_boost):
-                words = f"{route.name} eases, and its axis {axis.name} returns to rest"
-                raise PlanError(f"{words}: give the axis the smoothing instead")
+                found = f"found an easing on {route.name}, whose axis {axis.name} returns to rest"
+                raise PlanError(f"{found}; expected the smoothing on the axis")
 
     @property
     def signals(self) -> tuple[Address, ...]:

@@ -65,8 +65,11 @@ class _Resolver:
 
     def blame(self, words: str) -> Path:
         """The table that an error of the whole plan speaks of first."""
-        first = words.split(maxsplit=1)[0]
-        return next(((section, first) for section in ("routes", "axes") if first in self.names(section)), ())
+        said = words.replace(",", "").split()
+        known = [
+            (section, word) for word in said for section in ("routes", "axes") if word in self.names(section)
+        ]
+        return known[0] if known else ()
 
     def section(self, name: str, form: type[Form]) -> dict[str, Any]:
         """The entries of a section, each with what is right in it."""

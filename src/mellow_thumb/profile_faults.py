@@ -55,7 +55,8 @@ class Faults:
             words = str(error)
             _, colon, rest = words.partition(": found ")
             if colon:
-                self.note_words((*path, *words.partition(":")[0].split(".")), ValueError(rest))
+                inner = [part for part in words.partition(":")[0].split(".") if part != path[-1]]
+                self.note_words((*path, *inner), ValueError(rest))
             else:
                 self.note_words(path, error)
 

@@ -10,6 +10,8 @@ from .shape import Shape
 from .smoothings import OneEuro, SlowFast, Smoothing, Spring
 
 if TYPE_CHECKING:
+    from collections.abc import Iterator
+
     from .gates import Condition
     from .signals import Address
 
@@ -92,18 +94,24 @@ class Route:
             raise PlanError(
                 f"{self.name}: {self.source} is a {self.source.signal.kind}; it cannot {self.effect}"
             )
-        if self.effect == "step" and (self.shape != Shape() or self.turn_boost):
-            raise PlanError(
-                f"{self.name}: a displacement has no rest, no dead zone, no curve and no turn_boost"
-            )
-        if self.effect != "step" and self.speed_gain:
-            raise PlanError(f"{self.name}: speed_gain is for displacements; a held value takes a curve")
-        if self.effect != "rate" and (self.turn_boost or isinstance(self.smoothing, OneEuro)):
-            raise PlanError(f"{self.name}: turn_boost and one_euro are for held values that turn at a rate")
-        if self.effect == "offset" and isinstance(self.smoothing, SlowFast):
-            raise PlanError(f"{self.name}: an offset takes half_life or spring")
-        if self.turn_boost and isinstance(self.smoothing, Spring | OneEuro | SlowFast):
-            raise PlanError(f"{self.name}: a turn_boost goes with half_life or with no smoothing")
+        for wrong, words in self._misfits():
+            if wrong:
+                raise PlanError(f"{self.name}: found {words}")
+
+    def _misfits(self) -> Iterator[tuple[bool, str]]:
+        """What does not go together, each with what was found and what is expected."""
+        step, rate, eased = self.effect == "step", self.effect == "rate", self.smoothing
+        shaped = step and (self.shape != Shape() or self.turn_boost is not None)
+        yield shaped, "a rest, reach, dead_zone, curve or turn_boost on a displacement; expected a speed_gain"
+        yield not step and self.speed_gain is not None, "a speed_gain on a held value; expected a curve"
+        lone = not rate and (self.turn_boost is not None or isinstance(eased, OneEuro))
+        yield lone, "a turn_boost or one_euro; expected them on a held value that turns at a rate"
+        yield (
+            self.effect == "offset" and isinstance(eased, SlowFast),
+            "slow_fast on an offset; expected half_life or spring",
+        )
+        boosted = self.turn_boost is not None and isinstance(eased, Spring | OneEuro | SlowFast)
+        yield boosted, "a turn_boost with another smoothing; expected half_life, or none"
 
     @property
     def parts(self) -> tuple[tuple[str, str, float], ...]:

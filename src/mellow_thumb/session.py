@@ -111,7 +111,7 @@ class Session:
         alone (``mouse.move.x``) leaves the other at 0. `at` is when it happened, in seconds on the host's
         clock, which began with the session; without it the event takes effect with the latest event
         already fed this frame, or at the frame's beginning. With a `device`, `at` is on that device's clock,
-        as :meth:`align` maps it.
+        as :meth:`align` maps it; a device that was never aligned is on the host's.
 
         Signals that the plan does not use are passed over.
         """
