@@ -6,6 +6,7 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
+from mellow_thumb.axes import KNOWN
 from mellow_thumb.profile_form import TABLES, keys
 from mellow_thumb.signals import CATALOGUE, KINDS
 from mellow_thumb.units import AXIS_UNITS, fitting
@@ -69,8 +70,15 @@ def unit_table() -> str:
     return "\n".join(rows)
 
 
+def axis_table() -> str:
+    """The axes that the library knows by name."""
+    rows = ["| axis | unit | positive |", "|---|---|---|"]
+    rows += [f"| `{name}` | {unit or 'plain, -1 to 1'} | {what} |" for name, (unit, what) in KNOWN.items()]
+    return "\n".join(rows)
+
+
 PAGES = {
-    "profile.md": {"tables": profile_tables, "units": unit_table},
+    "profile.md": {"axes": axis_table, "tables": profile_tables, "units": unit_table},
     "signals.md": {"signals": signal_table},
 }
 
