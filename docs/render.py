@@ -73,7 +73,7 @@ def unit_table() -> str:
 def axis_table() -> str:
     """The axes that the library knows by name."""
     rows = ["| axis | unit | positive |", "|---|---|---|"]
-    rows += [f"| `{name}` | {unit or 'plain, -1 to 1'} | {what} |" for name, (unit, what) in KNOWN.items()]
+    rows += [f"| `{name}` | {unit} | {what} |" for name, (unit, what) in KNOWN.items()]
     return "\n".join(rows)
 
 

@@ -19,6 +19,7 @@ from mellow_thumb.routes import Route, SpeedGain, TurnBoost
 from mellow_thumb.shape import Shape
 from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import HALF_WAY, LN2, Exponential, OneEuro, SlowFast, Spring
+from mellow_thumb.units import Effect, parse_quantity, read_sensitivity
 
 EYE = (Axis("yaw"), Axis("pitch", low=-60.0, high=70.0), Axis("roll"))
 GLASSING = Gate("glassing", (find_signal("mouse.right"),))
@@ -353,3 +354,13 @@ def test_the_quickest_and_the_slowest_smoothing_lose_nothing(time: float) -> Non
         for _ in range(60):
             turned = loop.tick(50.0).axes["yaw_total"]
         assert turned == pytest.approx(70.0, abs=1e-9)
+
+
+def test_a_plain_axis_takes_plain_rates() -> None:
+    assert read_sensitivity(parse_quantity("0.5/s"), "switch", "", "", counts_per_cm=None) == Effect(
+        "rate", 0.5
+    )
+    route = Route("tide", find_signal("key.KeyQ"), ("tide",), (0.5,), effect="rate")
+    loop = session(route, axes=(Axis("tide", unit=""),))
+    loop.feed("key.KeyQ", 1.0, at=0.0)
+    assert loop.tick(2.0).axes["tide"] == 1.0

@@ -104,7 +104,7 @@ WRONG = [
     ('["yaw", "pitch"]\n', '"yaw"\n', "12: routes.look.drives: found 1 for mouse.move, which is a pair, x and y; "
      "expected two axes, x first; or take one component: mouse.move.x"),
     ('["yaw", "pitch"]\n', '["yaw", "pich"]\n', '12: routes.look.drives: found "pich"; expected an axis: yaw, pitch, roll, '
-     "distance, zoom, pan_x, pan_y, move_x or move_y, or one of your own in [axes]; did you mean pitch?"),
+     "distance, zoom, pan_x or pan_y, or one of your own in [axes]; did you mean pitch?"),
     ("0.05 deg/count", "0.05 deg/s", '13: routes.look.sensitivity.yaw: found "0.05 deg/s"; expected deg/count or cm/turn. '
      "mouse.move is a displacement: it already says how far the hand moved, so deg/s would make the turn depend on the "
      "frame rate"),

@@ -19,8 +19,6 @@ KNOWN = {
     "zoom": ("x", "magnifies more"),
     "pan_x": ("m", "moves the camera right"),
     "pan_y": ("m", "moves the camera forward"),
-    "move_x": ("", "moves right"),
-    "move_y": ("", "moves forward"),
 }
 """The axes that the library knows by name: their unit, and what positive does."""
 

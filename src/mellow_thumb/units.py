@@ -28,7 +28,8 @@ class Quantity:
     unit: str
 
     def __str__(self) -> str:
-        return f"{self.value:g} {self.unit}".rstrip()
+        space = "" if self.unit[:1] in ("", "/") else " "
+        return f"{self.value:g}{space}{self.unit}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,11 +113,11 @@ def fitting(kind: str, per: str, axis_unit: str) -> tuple[str, ...]:
     """
     gives = _AXIS_UNITS[axis_unit]
     if kind == "displacement":
-        steps = tuple(f"{one or 1}/{per}" for one in gives)
+        steps = tuple(f"{one}/{per}" for one in gives)
         return (*steps, "cm/turn") if (per, axis_unit) == ("count", "deg") else steps
     if kind == "deflection":
-        return (*(f"{one or 1}/s" for one in gives), *(one for one in gives if one not in ("%", "")))
-    return tuple(f"{one or 1}/s" for one in gives) if kind == "switch" else ()
+        return (*(f"{one}/s" for one in gives), *(one for one in gives if one not in ("%", "")))
+    return tuple(f"{one}/s" for one in gives) if kind == "switch" else ()
 
 
 def read_sensitivity(
