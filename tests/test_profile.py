@@ -278,6 +278,7 @@ def test_every_conditioning_arrives(tmp_path: Path) -> None:
 
 
 MISTAKES = [
+    ('max = "70 deg"', "max = 70", 'axes.pitch.max: found 70; expected a number and its unit in quotes, such as "70 deg"'),
     ('"15 %/notch"', '"2 m/notch"', 'sensitivity: found "2 m/notch"; expected %/notch'),
     ('"12 deg"', '"12 deg/count"', "expected deg/s or deg. pad.left_trigger is held, and says nothing of how far"),
     ('"-12 %/notch"', '"1 m/s"', "so m/s would make the turn depend on the frame rate"),

@@ -161,9 +161,9 @@ def steps_figure(plan: Plan, route: Route, take: Take) -> Figure:
     _draw_lines(panels[-1], t, {"asked": table["wish"], "smoothed": table["smoothed"]}, ("#9aa5ab", RUST))
     axis = route.drives[0]
     write(panels[-1], (0.0, 1.0), axis, INK, offset=(0, 8), fontsize=14, weight="bold")
-    unit = (
-        "deg" if route.effect == "offset" else "a second, gates, boost and scales included; limits left out"
-    )
+    unit = {one.name: "ln" if one.log else one.unit for one in plan.axes}[axis]
+    if route.effect != "offset":
+        unit += " a second; gates, boost and scales included, limits left out"
     write(panels[-1], (0.0, 1.0), unit, QUIET, offset=(16 + 9 * len(axis), 8))
     panels[-1].set_xlabel("time, s", color=INK, fontsize=12)
     return figure

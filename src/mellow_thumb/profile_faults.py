@@ -84,6 +84,10 @@ class Faults:
         """A quantity as a number of `unit`."""
         if quantity is None:
             return default
+        if unit and not quantity.unit:
+            example = f'"{quantity.value:g} {unit}"'
+            self.note(path, f"{quantity.value:g}", f"a number and its unit in quotes, such as {example}")
+            return default
         try:
             return convert(quantity, unit)
         except UnitError as error:
