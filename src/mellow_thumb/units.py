@@ -100,11 +100,6 @@ def convert(quantity: Quantity, unit: str) -> float:
     return quantity.value / in_one[quantity.unit]
 
 
-def known_units(unit: str) -> tuple[str, ...]:
-    """The units that :func:`convert` takes where `unit` is wanted."""
-    return tuple(_IN_ONE[unit])
-
-
 def fitting(kind: str, per: str, axis_unit: str) -> tuple[str, ...]:
     """Every unit of sensitivity that fits a kind of signal, measured in `per`, on an axis of a unit.
 
