@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from math import pi
 from typing import TYPE_CHECKING
 
 from .formulas import shaping
@@ -132,7 +133,10 @@ class Events:
         for (axis, part, gain), value in zip(route.parts, shaped, strict=True):
             wanted = f"{stem}_{self.weaver.variables[axis]}"
             if isinstance(smoothing, OneEuro):
-                self._follow_slope(block, stem, axis, part, f"{value} - {wanted} / {number(gain)}")
+                change = f"{value} - {wanted} / {number(gain)}"
+                self._follow_slope(
+                    block, smoothing, f"{stem}_slope_{part}", f"{wanted}_decay", change, f"{stem}_t"
+                )
             amount = f"{value} * {number(gain)}"
             if share:
                 block.set(f"{wanted}_slow", f"{amount} * (1.0 - {share})")
@@ -143,17 +147,15 @@ class Events:
         if isinstance(smoothing, OneEuro):
             block.set(f"{stem}_t", "t")
 
-    def _follow_slope(self, block: Block, stem: str, axis: str, part: str, change: str) -> None:
+    @staticmethod
+    def _follow_slope(
+        block: Block, smoothing: OneEuro, slope: str, decay: str, change: str, last: str
+    ) -> None:
         """Bring a 1 euro filter's cutoff up to date with how fast its value changes."""
-        (route,) = (r for r in self.weaver.plan.routes if f"route{self.weaver.numbers[r.name]}" == stem)
-        smoothing = route.smoothing
-        assert isinstance(smoothing, OneEuro)
-        slope, decay = f"{stem}_slope_{part}", f"{stem}_{self.weaver.variables[axis]}_decay"
-        k = 2.0 * 3.141592653589793 * smoothing.slope_cutoff
-        block.call(eased.event_slope, change, f"t - {stem}_t", slope, into=(slope,), k=k)
-        block.call(
-            eased.cutoff_rate, f"abs({slope})", into=(decay,), least=smoothing.cutoff, slope=smoothing.slope
-        )
+        k = 2.0 * pi * smoothing.slope_cutoff
+        block.call(eased.event_slope, change, f"t - {last}", slope, into=(slope,), k=k)
+        speed, least = f"abs({slope})", smoothing.cutoff
+        block.call(eased.cutoff_rate, speed, into=(decay,), least=least, slope=smoothing.slope)
 
     def _setting(self, kind: str, name: str) -> Block:
         """What one word from the host does."""

@@ -283,6 +283,8 @@ class Session:
 
     def _set(self, setting: Setting, x: float, y: float, at: float | None) -> None:
         """Queue a word of the host's; the first of its kind has the program woven with room for it."""
+        if at is not None and at - at != 0.0:
+            raise ArgumentError(f"at: found {at!r}; expected finite seconds")
         if setting not in self._program.settings:
             settings = tuple(sorted({*self._program.settings, setting}))
             before, self._program = self._program, weave_plan(self._plan, settings)

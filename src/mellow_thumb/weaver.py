@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from math import pi
 from typing import TYPE_CHECKING
 
 from .axes import KNOWN
@@ -137,7 +138,7 @@ class Weaver:
             self._new(wish.level)
         if isinstance(smoothing, OneEuro):
             rate = self._new(f"{stem}_{variable}_rate")
-            start = 2.0 * 3.141592653589793 * smoothing.cutoff
+            start = 2.0 * pi * smoothing.cutoff
             flow.filtered.append(Filtered(wish, rate, self._new(f"{stem}_{variable}_decay", start)))
         elif isinstance(smoothing, SlowFast):
             flow.direct.append(wish)
