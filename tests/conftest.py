@@ -7,14 +7,17 @@ import sys
 from pathlib import Path
 
 import pytest
-from hypothesis import HealthCheck, settings
+from hypothesis import HealthCheck, Phase, settings
 
 from mellow_thumb import Profile, Take, load_profile, marsh, read_take
 
 # a slow machine is no reason to fail: nothing here is timed
 settings.register_profile("dev", deadline=None, suppress_health_check=[HealthCheck.too_slow])
 settings.register_profile("ci", settings.get_profile("dev"), print_blob=True, derandomize=True)
-settings.load_profile("ci" if os.environ.get("CI") else "dev")
+settings.register_profile(
+    "quick", settings.get_profile("dev"), phases=[Phase.explicit, Phase.reuse, Phase.generate]
+)  # for finding out which test fails, without waiting for its smallest example
+settings.load_profile(os.environ.get("HYPOTHESIS_PROFILE") or ("ci" if os.environ.get("CI") else "dev"))
 
 
 @pytest.fixture(scope="session")

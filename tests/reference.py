@@ -26,7 +26,7 @@ class Reference:
 
     def open(self, gate: str) -> bool:
         (found,) = (one for one in self.plan.gates if one.name == gate)
-        return any(str(switch) in self.down for switch in found.hold)
+        return any(str(switch) in self.down for switch in (found.contacts.inputs if found.contacts else ()))
 
     def flow(self, t: float) -> None:
         for axis in self.plan.axes:
@@ -49,7 +49,7 @@ class Reference:
             value if isinstance(value, tuple) else (value, 0.0) if address.component == "x" else (0.0, value)
         )
         for route in self.plan.routes:
-            if route.gate is None or self.open(route.gate.gate) == route.gate.wanted:
+            if route.gate is None or route.gate.holds({g.name: self.open(g.name) for g in self.plan.gates}):
                 for name, part, gain in route.parts:
                     self.push(name, gain * (x if part == "x" else y), half_life(route))
 

@@ -7,18 +7,23 @@ from dataclasses import replace
 from math import inf
 
 import pandas as pd
+from hypothesis import assume
 from hypothesis import strategies as st
 
-from mellow_thumb import Take
+from mellow_thumb import PlanError, Session, Take
 from mellow_thumb.axes import Axis
 from mellow_thumb.curves import Blend, Points, Power
-from mellow_thumb.gates import Condition, Gate
+from mellow_thumb.gates import Condition, Contacts, Gate, When
+from mellow_thumb.hands import Hands
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
-from mellow_thumb.routes import Route, SpeedGain, TurnBoost
+from mellow_thumb.routes import Close, Route, SpeedGain, TurnBoost
 from mellow_thumb.shape import DeadZone, Shape
-from mellow_thumb.signals import find_signal
+from mellow_thumb.signals import Address, find_signal
 from mellow_thumb.smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
+
+from . import switching
+from .switching import DERIVED
 
 Event = tuple[str, tuple[float, float] | float, float]
 """A signal, its value, its time."""
@@ -66,14 +71,14 @@ def axes(draw: st.DrawFn, name: str, *, limits: bool = True) -> Axis:
     )
 
 
-def step_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+def step_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
     """A displacement of the mouse that turns something."""
     source = find_signal(draw(st.sampled_from(["mouse.move", "mouse.move.x", "mouse.move.y"])))
     drives, gain = _drives(draw, source.width, 2.0)
     return Route(name, source, drives, gain, gate, smoothing)
 
 
-def any_steps(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+def any_steps(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
     """A displacement with everything that one may have."""
     route = step_routes(draw, name, gate, smoothing)
     if draw(st.booleans()):
@@ -85,7 +90,7 @@ def any_steps(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smo
     return replace(route, scales=draw(scales(gate)))
 
 
-def held_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+def held_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
     """A stick, a trigger or a key that turns something, or leans it."""
     source = find_signal(draw(st.sampled_from(HELD)))
     drives, gain = _drives(draw, source.width, 200.0)
@@ -97,7 +102,7 @@ def held_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: S
     return Route(name, source, drives, gain, gate, smoothing, effect, shape, turn_boost=boost)
 
 
-def any_held(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+def any_held(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
     """A held value with everything that one may have."""
     route = held_routes(draw, name, gate, smoothing)
     other = draw(
@@ -110,13 +115,38 @@ def any_held(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoo
     return replace(route, scales=draw(scales(gate)))
 
 
-def wheel_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+def made_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
+    """A derived signal that turns something."""
+    made = DERIVED[draw(st.integers(0, len(DERIVED) - 1))].signal
+    source = Address(made, draw(st.sampled_from(["", "x", "y"])) if made.pair else "")
+    drives, gain = _drives(draw, source.width, 90.0)
+    effect = "step" if made.kind == "displacement" else draw(st.sampled_from(["rate", "rate", "offset"]))
+    return Route(name, source, drives, gain, gate, smoothing, effect)
+
+
+def at_the_gate(draw: st.DrawFn, route: Route) -> Route:
+    """The same route with anything that may be done as its gate opens and closes."""
+    if route.gate is None:
+        return route
+    close = st.sampled_from([None, Close("stop"), Close("settle"), Close("return", 0.1)])
+    held = route.effect != "step"
+    return replace(
+        route,
+        on_close=draw(close),
+        fresh=draw(st.sampled_from([None, True, False])) if held else None,
+        zero_on_open=draw(st.booleans())
+        if route.source.signal.kind == "deflection" and "." in route.source.signal.name
+        else False,
+    )
+
+
+def wheel_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
     """A wheel that zooms."""
     del smoothing
     return Route(name, find_signal("mouse.wheel.y"), ("zoom",), (draw(st.floats(-0.3, 0.3)),), gate)
 
 
-def lean_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: Smoothing | None) -> Route:
+def lean_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
     """A stick that drives an axis of its own, which returns to rest."""
     del smoothing
     source = find_signal(draw(st.sampled_from(["pad.right_stick.x", "mouse.move.y"])))
@@ -124,9 +154,9 @@ def lean_routes(draw: st.DrawFn, name: str, gate: Condition | None, smoothing: S
     return Route(name, source, ("lean",), (draw(st.floats(0.5, 60.0)),), gate, None, effect)
 
 
-def scales(gate: Condition | None) -> st.SearchStrategy[tuple[tuple[Condition, float], ...]]:
+def scales(gate: When | None) -> st.SearchStrategy[tuple[tuple[Condition, float], ...]]:
     """A factor while the route's own gate is open, or none."""
-    if gate is None:
+    if not isinstance(gate, Condition):
         return st.just(())
     return st.just(()) | st.floats(0.0, 2.0).map(lambda factor: ((Condition(gate.gate), factor),))
 
@@ -137,10 +167,10 @@ def _drives(draw: st.DrawFn, width: int, most: float) -> tuple[tuple[str, ...], 
     return tuple(draw(names)), tuple(draw(size) * draw(st.sampled_from([-1.0, 1.0])) for _ in range(width))
 
 
-Maker = Callable[[st.DrawFn, str, "Condition | None", "Smoothing | None"], Route]
+Maker = Callable[[st.DrawFn, str, "When | None", "Smoothing | None"], Route]
 
 
-EVERYTHING = (any_steps, any_steps, any_held, any_held, wheel_routes, lean_routes)
+EVERYTHING = (any_steps, any_steps, any_held, any_held, made_routes, wheel_routes, lean_routes)
 """Makers of routes with every conditioning there is."""
 
 
@@ -153,17 +183,25 @@ def plans(
     makers: tuple[Maker, ...] = (step_routes, step_routes, held_routes),
 ) -> Plan:
     """A few routes, some behind gates, some shaped, some smoothed."""
-    gates = tuple(
-        Gate(name, tuple(find_signal(s) for s in draw(st.lists(st.sampled_from(SWITCHES), min_size=1, max_size=3, unique=True))))
-        for name in draw(st.lists(st.sampled_from(["glassing", "resting", "counting"]), unique=True))
-    )  # fmt: skip
-    conditions = [None, *(Condition(gate.name, wanted) for gate in gates for wanted in (True, False))]
+    rich = makers is EVERYTHING
+    if rich:
+        gates = draw(switching.gates())
+    else:
+        gates = tuple(
+            Gate(name, Contacts(tuple(find_signal(s) for s in draw(st.lists(st.sampled_from(SWITCHES), min_size=1, max_size=3, unique=True)))))
+            for name in draw(st.lists(st.sampled_from(["glassing", "resting", "counting"]), unique=True))
+        )  # fmt: skip
+    names = [gate.name for gate in gates]
+    leaves = [None, *(Condition(name, wanted) for name in names for wanted in (True, False))]
+    whens = (
+        st.sampled_from(leaves) | switching.conditions(names) if rich and names else st.sampled_from(leaves)
+    )
     routes = [
-        draw(st.sampled_from(makers))(
-            draw, f"route {count}", draw(st.sampled_from(conditions)), draw(smoothings)
-        )
+        draw(st.sampled_from(makers))(draw, f"route {count}", draw(whens), draw(smoothings))
         for count in range(draw(st.integers(1, 4)))
     ]
+    if rich:
+        routes = [at_the_gate(draw, route) for route in routes]
     parts = [draw(axes(name, limits=limits)) for name in ("yaw", "pitch", "roll")]
     if makers is EVERYTHING:
         easings = st.none() | st.builds(Exponential, half_lives) | st.builds(Spring, half_lives)
@@ -173,11 +211,21 @@ def plans(
             )
         )
         parts.append(Axis("zoom", 2.0, 1.0, 8.0, "x", log=True, rest=1.0, smoothing=draw(easings)))
-    return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6))
+    if not rich:
+        return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6))
+    hands = draw(st.sampled_from([Hands(), Hands(), Hands(0.03, 0.02), Hands(turn_cap=60.0)]))
+    used = {route.source.signal.name for route in routes}
+    derived = tuple(made for made in DERIVED if made.name in used or draw(st.integers(0, 5)) == 0)
+    more = (derived, draw(switching.cues(names)), hands, draw(st.sampled_from(["free", "held"])))
+    try:
+        return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6), *more)
+    except PlanError as error:
+        assume("can never open" not in str(error))
+        raise
 
 
 @st.composite
-def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40) -> list[Event]:
+def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40, plain: bool = False) -> list[Event]:
     """Mouse movements and presses, by time; some at the same time, some in bursts, some on frame ends."""
     counts = st.integers(-400, 400).map(float)
     value = st.one_of(
@@ -188,6 +236,7 @@ def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40) -> list[Eve
         st.tuples(st.sampled_from(["pad.right_stick.x", "pad.right_stick.y"]), st.floats(-1.0, 1.0)),
         st.tuples(st.just("pad.left_trigger"), st.floats(0.0, 1.0)),
         st.tuples(st.just("mouse.wheel.y"), st.integers(-3, 3).map(float)),
+        *([] if plain else [switching.doings, switching.doings]),
     )
     moment = st.one_of(
         st.floats(0.0, seconds, exclude_max=True),
@@ -216,13 +265,21 @@ def joined(events: list[Event]) -> list[Event]:
     return found
 
 
+def feed(session: Session, event: Event) -> None:
+    """Feed a session one event; after an ``@`` stands what a press begins on."""
+    signal, value, t = event
+    name, _, began = signal.partition("@")
+    session.feed(name, value, at=t, on=began or None)
+
+
 def take_of(events: list[Event]) -> Take:
     """The same events as a take."""
-    rows: list[tuple[float, str, float]] = []
+    rows: list[tuple[float, str, float, str | None]] = []
     for signal, value, t in events:
+        name, _, began = signal.partition("@")
         if isinstance(value, tuple):
-            rows += [(t, f"{signal}.x", value[0]), (t, f"{signal}.y", value[1])]
+            rows += [(t, f"{name}.x", value[0], None), (t, f"{name}.y", value[1], None)]
         else:
-            rows.append((t, signal, value))
-    table = pd.DataFrame(rows, columns=["t", "signal", "value"])
+            rows.append((t, name, value, began or None))
+    table = pd.DataFrame(rows, columns=["t", "signal", "value", "on"])
     return Take(table.astype({"t": float, "signal": "str", "value": float}))

@@ -68,7 +68,9 @@ def test_everything_a_profile_says_arrives(tmp_path: Path) -> None:
         Exponential(0.02),
         ("yaw", "pitch"),
     )
-    assert [str(address) for address in profile.gates[0].hold] == ["mouse.right", "mouse.middle"]
+    contacts = profile.gates[0].contacts
+    assert contacts
+    assert [str(address) for address in contacts.inputs] == ["mouse.right", "mouse.middle"]
     yaw, pitch, roll = profile.axes
     assert (yaw.low, yaw.start, yaw.high, yaw.wraps) == (-60.0, 30.0, 75.0, False)
     assert (pitch.low, pitch.start, pitch.high) == (-60.0, 5.0, 70.0)
@@ -89,15 +91,15 @@ def test_invert_flips_exactly_what_it_names(tmp_path: Path) -> None:
 WRONG = [
     ('mount = "eye"', 'mount = "eyes"', '2: mount: found "eyes"; expected a name in [mounts]: eye; did you mean eye?'),
     ('mount = "eye"', 'mount = "eye"\ntilte = "x"', "3: tilte: found an unknown key; expected format, title, mount, "
-     "mouse, gates, routes, axes or mounts; did you mean title?"),
+     "mouse, cursor, hands, gates, signals, cues, routes, axes or mounts; did you mean title?"),
     ("315", '"fast"', '5: mouse.counts_per_cm: found "fast"; expected a number'),
     ("315", "-1", "5: mouse.counts_per_cm: found -1; expected greater than 0"),
     ("counts_per_cm = 315", "", '13: routes.look.sensitivity.pitch: found "72 cm/turn" without a scale; expected [mouse] '
      "with counts_per_cm (counts an inch / 2.54: 800 gives 315)"),
     ('"mouse.middle"]', '"mouse.midle"]', '8: gates.glassing.hold.1: found "mouse.midle"; expected a signal of the '
-     "catalogue; did you mean mouse.middle?"),
-    ('"mouse.middle"]', '"mouse.move"]', "8: gates.glassing.hold.1: found mouse.move, a displacement; expected a switch: "
-     "something that is held or not"),
+     "catalogue or of [signals]; did you mean mouse.middle?"),
+    ('"mouse.middle"]', '"mouse.move"]', "8: gates.glassing.hold.1: found mouse.move, a displacement; expected a switch, "
+     "or a stick or a trigger: something that is held"),
     ('from = "mouse.move"', 'from = "mouse.right"', "12: routes.look.drives: found 2 for mouse.right, which is one value; "
      "expected one axis"),
     ('from = "mouse.move"', 'form = "mouse.move"', "10: routes.look: found no from; expected from = \"mouse.move\""),
@@ -298,7 +300,7 @@ MISTAKES = [
     ('"150 cm"', '"150 deg"', 'axes.distance.min: found "150 deg"; expected a number of m or cm'),
     ('unit = "m", min = "0 m"', 'min = "0 m"', "axes.water: found an axis of your own without a unit"),
     ('from = "key.KeyQ"', 'from = "mouse.place.x"', "from: found mouse.place.x, a place; expected something that moves or is held"),
-    ('from = "key.KeyQ"', 'from = "key.Q"', 'from: found "key.Q"; expected a signal of the catalogue; did you mean key.KeyQ?'),
+    ('from = "key.KeyQ"', 'from = "key.Q"', 'from: found "key.Q"; expected a signal of the catalogue or of [signals]; did you mean key.KeyQ?'),
     ('"20 cm/s"', '"20 cm"', 'sensitivity: found "20 cm"; expected m/s, cm/s or %/s'),
     ('"key.KeyQ"\ndrives = "water"\nsensitivity = "20 cm/s"', '"pad.right_stick.x"\ndrives = "yaw"\nsensitivity = "2 deg/s"', "expected gates that exclude each other, or add = true"),
     ('"20 cm/s"', '"20 cm/s"\nsmoothing = { half_life = "1 s" }', "routes.tide: found an easing on tide, whose axis water returns to rest; expected the smoothing on the axis"),

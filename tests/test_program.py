@@ -11,17 +11,17 @@ from hypothesis import strategies as st
 from mellow_thumb import Profile, Session, Take, replay
 from mellow_thumb.axes import Axis
 from mellow_thumb.batch import CAMERA
+from mellow_thumb.intake import SWITCH, doors, things
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
 from mellow_thumb.program import LONGEST, MERGE, NEAR, Item, Program, weave_plan
 from mellow_thumb.routes import Route
-from mellow_thumb.session import _doors
 from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential
 from mellow_thumb.weave import compile_text
 
 from .reference import at
-from .strategies import EVERYTHING, Event, events, half_lives, joined, plans, step_routes, take_of
+from .strategies import EVERYTHING, Event, events, feed, half_lives, joined, plans, step_routes, take_of
 
 RATES = (24, 60, 144, 360)
 frame_ends = st.lists(st.floats(0.0, 1.0, exclude_min=True, exclude_max=True), unique=True).map(
@@ -32,8 +32,8 @@ frame_ends = st.lists(st.floats(0.0, 1.0, exclude_min=True, exclude_max=True), u
 def by_hand(plan: Plan, events: list[Event], ends: list[float]) -> list[dict[str, float]]:
     """Feed a session and tick it to each of the moments."""
     session = Session(plan, ceiling=2.0)
-    for signal, value, t in events:
-        session.feed(signal, value, at=t)
+    for event in events:
+        feed(session, event)
     return [session.tick(to=end).axes for end in ends]
 
 
@@ -93,7 +93,7 @@ def test_it_is_what_a_plain_slow_model_says(data: st.DataObject, half_life: floa
     plan = data.draw(
         plans(smoothings=st.just(Exponential(half_life) if half_life else None), makers=(step_routes,))
     )
-    happened = data.draw(events())
+    happened = data.draw(events(plain=True))
     for moment, axes in zip(ends(24), by_hand(plan, happened, ends(24)), strict=True):
         expected = at(plan, happened, moment)
         assert [axes["yaw_total"], axes["pitch"], axes["roll"]] == pytest.approx(
@@ -103,7 +103,7 @@ def test_it_is_what_a_plain_slow_model_says(data: st.DataObject, half_life: floa
 
 @given(
     plans(limits=False, smoothings=st.none() | st.builds(Exponential, half_lives), makers=(step_routes,)),
-    events(),
+    events(plain=True),
 )
 def test_without_limits_half_lives_mix_freely(plan: Plan, happened: list[Event]) -> None:
     expected = at(plan, happened, 1.0)
@@ -124,17 +124,20 @@ def split_finely(plan: Plan, happened: list[Event]) -> list[float]:
     )
     loop = compile_text(fine, "live")(program.start)
     next(loop)
-    return list(loop.send([*items_of(program, happened), (1.0, program.frame, 0.0, 0.0)]))
+    return list(loop.send([*items_of(plan, program, happened), (1.0, program.frame, 0.0, 0.0)]))
 
 
-def items_of(program: Program, happened: list[Event]) -> list[Item]:
+def items_of(plan: Plan, program: Program, happened: list[Event]) -> list[Item]:
     """Events as the loop takes them."""
-    doors = _doors(program)
+    open_doors, stands = doors(program), things(plan)
     items = []
-    for signal, value, t in happened:
-        if signal in doors:
-            code, shape, *_, other, _ = doors[signal]
+    for named, value, t in happened:
+        signal, _, began = named.partition("@")
+        if signal in open_doors:
+            code, shape, *_, other, _ = open_doors[signal]
             pair = value if isinstance(value, tuple) else (other, value) if shape == 2 else (value, other)
+            if began and shape == SWITCH:
+                pair = (pair[0], stands.get(began, 0.0))
             items.append((t, code, *pair))
     return items
 
@@ -153,7 +156,7 @@ def test_a_loop_restored_from_its_saved_state_goes_on_to_the_bit(
     plan: Plan, happened: list[Event], cut: int
 ) -> None:
     program = weave_plan(plan)
-    items = items_of(program, happened)
+    items = items_of(plan, program, happened)
     whole, parted = program.live(program.start), program.live(program.start)
     next(whole)
     next(parted)

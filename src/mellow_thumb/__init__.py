@@ -46,15 +46,16 @@ if TYPE_CHECKING:
         TakeError,
         UnitError,
     )
+    from .frame import Frame
     from .profile import Profile, load_profile
-    from .session import Frame, Session
+    from .session import Session
     from .take import Take
     from .take_files import read_take, write_take
     from .view import View
     from .wheels import wheel_notches
 
 _HOMES = {
-    "Frame": "session",
+    "Frame": "frame",
     "Profile": "profile",
     "Session": "session",
     "Take": "take",

@@ -6,8 +6,9 @@ from math import floor
 from typing import TYPE_CHECKING, Any
 
 from .errors import ArgumentError, nearest
+from .intake import is_known, things
 from .program import weave_plan
-from .signals import CATALOGUE, COMPONENTS, addresses
+from .signals import COMPONENTS, addresses, find_signal
 
 if TYPE_CHECKING:
     from collections.abc import Iterator, Sequence
@@ -46,13 +47,14 @@ def replay(
     Columns: ``t`` (s); each axis by name and ``yaw_total`` (deg); ``camera_x`` to ``camera_z`` (m) and
     ``camera_qx`` to ``camera_qw`` (unit quaternion, camera to world); ``step_x`` to ``step_z`` (m moved
     in the frame, 0 without movement) and ``heading`` (deg, NaN without movement); ``gate_NAME`` (0 or 1);
-    ``mount`` and ``cues`` (names). ``attrs["refused"]`` counts the rows that were refused, by signal and
-    reason, and ``attrs["clipped"]`` the held values outside their range that were drawn in to it.
+    ``mount`` and ``cues`` (names, each as often as it was given). ``attrs["refused"]`` counts the rows that
+    were refused, by signal and reason, and ``attrs["clipped"]`` the held values outside their range that were
+    drawn in to it.
 
     Raises :class:`ArgumentError` for a rate, an end or frames that are not positive, finite and rising.
     """
     program = weave_plan(plan)
-    items, refused, clipped = _items(program, take)
+    items, refused, clipped = _items(plan, program, take)
     ends = _ends(items, rate, until) if frames is None else _checked(frames)
     table = _table(plan, program, ends, _values(program, items, ends))
     table.attrs |= {"refused": refused, "clipped": clipped}
@@ -107,7 +109,7 @@ def _table(
     import pandas as pd
 
     rows = list(values)
-    read = np.array(rows, dtype=float).reshape(len(ends), len(program.axes) + len(program.gates))
+    read = np.array(rows, dtype=float).reshape(len(ends), program.width)
     poses = np.array([program.pose(*(row[k] for k in program.posing)) for row in rows], dtype=float)
     poses = poses.reshape(len(ends), len(CAMERA) + 1)
     columns: dict[str, Any] = {"t": np.array(ends, dtype=float)}
@@ -117,11 +119,26 @@ def _table(
     columns |= {
         f"gate_{name}": read[:, k].astype(np.int8) for k, name in enumerate(program.gates, len(program.axes))
     }
-    columns |= {"mount": plan.mount.name, "cues": ""}
+    columns |= {"mount": plan.mount.name, "cues": _cues(program, read)}
     return pd.DataFrame(columns)
 
 
-def _items(program: Program, take: Take) -> tuple[list[Item], Refused, dict[str, int]]:
+def _cues(program: Program, read: np.ndarray) -> list[str] | str:
+    """The cues given in each frame, by name, each as often as it was given."""
+    import numpy as np
+
+    if not program.cues:
+        return ""
+    counts = read[:, list(program.cues.values())]
+    given = np.diff(counts, axis=0, prepend=0.0).astype(int)
+    words = [""] * len(read)
+    for row in np.flatnonzero(given.any(axis=1)).tolist():
+        pairs = zip(program.cues, given[row].tolist(), strict=True)
+        words[row] = " ".join(name for name, count in pairs for _ in range(count))
+    return words
+
+
+def _items(plan: Plan, program: Program, take: Take) -> tuple[list[Item], Refused, dict[str, int]]:
     """A take's rows as items, by time, ties in the order of the rows; what was refused, what was drawn in.
 
     A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
@@ -131,19 +148,20 @@ def _items(program: Program, take: Take) -> tuple[list[Item], Refused, dict[str,
     import pandas as pd
 
     number, names = pd.factorize(take.table["signal"])
-    doors = np.array([_place(program, str(name)) for name in names], dtype=np.int64).reshape(-1, 2)
+    places = np.array([_place(program, str(name)) for name in names], dtype=np.int64).reshape(-1, 2)
     t = take.table["t"].to_numpy(dtype=float)
     value = take.table["value"].to_numpy(dtype=float)
-    code, part = doors[number, 0], doors[number, 1]
+    code, part = places[number, 0], places[number, 1]
     low, high, clips, held = _kinds(names, number)
     finite = np.isfinite(t) & np.isfinite(value)
     drawn = clips & ((value < low) | (value > high))
     inside = (value >= low) & (value <= high) | clips
     value = np.clip(value, low, high)
-    known = np.array([str(name) in _KNOWN for name in names], dtype=bool)[number]
+    known = np.array([is_known(str(name)) for name in names], dtype=bool)[number]
     reasons = {"not finite": known & ~finite, "out of range": known & finite & ~inside}
     refused = _count(names, number, {"unknown signal": ~known} | reasons)
     clipped = _count(names, number, {"drawn in": known & finite & drawn & (code >= 0)})
+    begun = _begun(plan, take)
     keep = np.flatnonzero(finite & inside & (code >= 0))
     keep = keep[np.argsort(np.maximum(t[keep], 0.0), kind="stable")]
     t, value, code, part = np.maximum(t[keep], 0.0), value[keep], code[keep], part[keep]
@@ -153,13 +171,23 @@ def _items(program: Program, take: Take) -> tuple[list[Item], Refused, dict[str,
     follows = np.append(second, False)[first + 1]
     other = np.where(held[keep][first], np.nan, 0.0)
     x = np.where(part[first] == 2, other, value[first])
-    y = np.where(part[first] == 2, value[first], other)
+    y = np.where(part[first] == 2, value[first], np.where(part[first] == 0, begun[keep][first], other))
     y[follows] = value[first[follows] + 1]
     items = list(zip(t[first].tolist(), code[first].tolist(), x.tolist(), y.tolist(), strict=True))
     return items, refused, {name: counts["drawn in"] for name, counts in clipped.items()}
 
 
-_KNOWN = frozenset(addresses())
+def _begun(plan: Plan, take: Take) -> np.ndarray:
+    """What stands, row by row, for what a press began on; 0 for what the plan does not ask."""
+    import numpy as np
+    import pandas as pd
+
+    if "on" not in take.table.columns:
+        return np.zeros(len(take.table))
+    numbers, names = pd.factorize(take.table["on"])
+    stands = things(plan)
+    values = np.array([*(stands.get(str(name), 0.0) for name in names), 0.0])
+    return values[numbers]
 
 
 def _place(program: Program, address: str) -> tuple[int, int]:
@@ -168,9 +196,9 @@ def _place(program: Program, address: str) -> tuple[int, int]:
     A pair has no rows of its own in a take, only its components do.
     """
     stem, _, last = address.rpartition(".")
-    if stem in program.codes and last in COMPONENTS and CATALOGUE[stem].pair:
+    if stem in program.codes and last in COMPONENTS and find_signal(stem).signal.pair:
         return program.codes[stem], 1 + COMPONENTS.index(last)
-    single = address in program.codes and not CATALOGUE[address].pair
+    single = address in program.codes and not find_signal(address).signal.pair
     return (program.codes[address] if single else -1), 0
 
 
@@ -178,7 +206,7 @@ def _kinds(names: pd.Index, number: np.ndarray) -> Iterator[np.ndarray]:
     """For each row: the least and greatest value, whether others are drawn in, whether it is held."""
     import numpy as np
 
-    signals = [CATALOGUE.get(str(name)) or CATALOGUE.get(str(name).rpartition(".")[0]) for name in names]
+    signals = [find_signal(str(name)).signal if is_known(str(name)) else None for name in names]
     kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
     low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4)[number].T
     return iter((low, high, clips != 0.0, held != 0.0))
@@ -192,6 +220,6 @@ def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) 
         per_name = np.bincount(number[rows], minlength=len(names))
         for k in np.flatnonzero(per_name).tolist():
             name = str(names[k])
-            hint = nearest(name, _KNOWN) if reason == "unknown signal" else ""
+            hint = nearest(name, addresses()) if reason == "unknown signal" else ""
             counts.setdefault(name, {})[reason + hint] = int(per_name[k])
     return counts

@@ -25,6 +25,16 @@ class Clock:
         self._edge = -1.0  # the last cut, in host time: from here on it was taken out
         self._before = 0.0  # what had been skipped up to there
 
+    def saved(self) -> tuple[float, ...]:
+        """Everything that it is, as numbers."""
+        counts = float(self.cut), float(self.stalled)
+        return (self.now, self._small, self._edge, self._before, self.skipped, *counts)
+
+    def restore(self, saved: tuple[float, ...]) -> None:
+        """Become what :meth:`saved` told."""
+        self.now, self._small, self._edge, self._before, self.skipped, cut, stalled = saved
+        self.cut, self.stalled = int(cut), int(stalled)
+
     def inside(self, moment: float) -> float:
         """A moment of the host's clock in session time; one that was cut out is where the cut was made."""
         if moment > self._edge:

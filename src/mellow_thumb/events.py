@@ -2,25 +2,32 @@
 
 from __future__ import annotations
 
-from math import pi
+from functools import partial
 from typing import TYPE_CHECKING
 
+from .chains import Chains
+from .conditioning import Conditioning
+from .derived import Presses
 from .formulas import shaping
-from .formulas import smoothing as eased
 from .formulas.limits import clamp
-from .formulas.speed import hand_speed
 from .formulas.turning import wrapped
-from .gates import held, is_open
-from .smoothings import LN2, OneEuro, SlowFast
+from .making import Change
+from .signals import DEVICES, OWN, Address
+from .switches import NEVER
 from .weave import Block, number
 
 if TYPE_CHECKING:
+    from .gates import Gate
     from .routes import Route
     from .signals import Signal
     from .weaver import Weaver
 
-PAUSE = 0.05
-"""Seconds that a pause between reports of a hand counts at the most, for its speed."""
+STIRRED = 0.3
+"""How far a stick must be pushed for its device to be the active one: more than one that drifts."""
+MOVED = 16.0
+"""How far a mouse must go for its device to be the active one, in counts or pixels; a wheel: half a notch."""
+PAUSE = 0.25
+"""Seconds without a report after which a mouse's way begins anew."""
 
 
 class Events:
@@ -28,134 +35,216 @@ class Events:
 
     def __init__(self, weaver: Weaver) -> None:
         self.weaver = weaver
+        self.chains = Chains(weaver.switches, weaver.names)
+        self.conditioning = Conditioning(weaver, self.chains)
+        for listen, routes in weaver.switches.watched.items():
+            self.chains.on_open[listen] = partial(self.conditioning.opened, routes=routes)
+            self.chains.on_close[listen] = partial(self.conditioning.closed, listen=listen, routes=routes)
 
     def lines(self) -> list[str]:
         """One branch a code; the frame, which comes most often without events, first."""
-        blocks = [(s.name, self._impulse(s)) for s in self.weaver.impulses] + [
-            (s.name, self._hold(s)) for s in self.weaver.held
-        ]
-        blocks += [(f"{kind} by the host", self._setting(kind, name)) for kind, name in self.weaver.settings]
-        lines = [f"if code == {len(blocks)}:", "    pass"]
-        for code, (words, block) in enumerate(blocks):
-            lines += [f"elif code == {code}:  # {words}", *(f"    {line}" for line in block.lines)]
+        codes = self.weaver.codes
+        blocks = [([codes[s.name]], s.name, self._impulse(s)) for s in self.weaver.impulses]
+        facts = [s for s in self.weaver.held if s.name == "host.focus" or s.name.endswith(".connected")]
+        if facts:
+            words = ", ".join(s.name for s in facts)
+            blocks.append(([codes[s.name] for s in facts], words, self._let_go(facts)))
+        others = [signal for signal in self.weaver.held if signal not in facts]
+        blocks += [([codes[s.name]], self._words(s), self._held(s)) for s in others]
+        for k, (kind, name) in enumerate(self.weaver.settings, len(codes)):
+            blocks.append(([k], f"{kind} by the host", self._setting(kind, name)))
+        lines = [f"if code == {len(codes) + len(self.weaver.settings)}:", "    pass"]
+        for several, words, block in blocks:
+            test = " or ".join(f"code == {code}" for code in several)
+            lines += [f"elif {test}:  # {words}", *(f"    {line}" for line in block.lines)]
             lines += [] if block.lines else ["    pass"]
         return lines
 
+    @staticmethod
+    def _words(signal: Signal) -> str:
+        """What a comment calls a signal; never by a name of the profile's own."""
+        return signal.device if signal.device in OWN else signal.name
+
+    # ---- what follows from an event
+
+    def _follow(self, block: Block, change: Change) -> None:
+        """Write everything that follows from a change."""
+        change = self.chains.write(block, change)
+        for count, route in enumerate(self.weaver.plan.routes, 1):
+            source = route.source.signal.name
+            if isinstance(self.weaver.switches.derived.get(source), Presses):
+                if source in change.touched:
+                    block.note(f"route {count}")
+                    self.conditioning.step(block, route)
+            elif self.chains.follows(route, change):
+                block.note(f"route {count}")
+                self.conditioning.deflect(block, route)
+        self._set_due(block)
+
+    def _set_due(self, block: Block) -> None:
+        """When the next timer runs out, if one may have been set."""
+        timers = self.weaver.switches.timers
+        if block.assigned & set(timers):
+            block.set("due", timers[0])
+            for timer in timers[1:]:
+                block.set("due", f"{timer} if {timer} < due else due")
+
+    def timers(self) -> list[str]:
+        """Lines for the moment at which a timer runs out."""
+        block = self.weaver.block()
+        acts = self.chains.timers()
+        block.set("age", "0.0")
+        for timer in self.weaver.switches.timers:
+            inner = self.weaver.block()
+            inner.set(timer, number(NEVER))
+            if timer in acts:
+                acts[timer][0](inner)
+                self._follow(inner, Change({acts[timer][1]}))
+            else:
+                (name,) = (name for name, raw in self.weaver.raw.items() if f"{raw[0]}_timer" == timer)
+                self._pressed(inner, name)
+            block.when(f"{timer} <= anchor", inner)
+        self._set_due(block)
+        return block.lines
+
+    # ---- displacements
+
     def _impulse(self, signal: Signal) -> Block:
         """What one displacement does, `age` after the last commit."""
-        block = self.weaver.block()
+        block, switches = self.weaver.block(), self.weaver.switches
+        if switches.families:
+            self._stir(block, signal)
+        for gate in self.weaver.plan.gates:
+            if gate.travel and gate.travel.signal.signal == signal:
+                self._travel(block, gate)
         for count, route in enumerate(self.weaver.plan.routes, 1):
             if route.source.signal == signal:
                 block.note(f"route {count}")
-                self._step(block, route)
-        return block
+                self.conditioning.step(block, route)
+        caught = switches.caught.get(signal.name)
+        if not caught:
+            return block
+        outer = self.weaver.block()
+        outer.when(f"{caught} == 0.0", block)
+        outer.set(caught, "0.0")
+        return outer
 
-    def _step(self, block: Block, route: Route) -> None:
-        """Condition a displacement and give it to its axes."""
-        stem = f"route{self.weaver.numbers[route.name]}"
-        factors, size = list(self.weaver.factors(route)), ""
-        if f"{stem}_speed_t" in self.weaver.state:
-            size = self._hand_speed(block, route, stem)
-        if route.speed_gain:
-            faster = route.speed_gain
-            (past,) = block.call(shaping.zone, size, inner=faster.slow, outer=faster.fast)
-            factors.append(f"(1.0 + {number(faster.extra)} * {past})")
-        if route.gate is None:
-            self._push(block, route, factors, size)
-            return
-        inner = self.weaver.block()
-        self._push(inner, route, factors[1:], size)
-        block.when(is_open(self.weaver.gates[route.gate.gate], route.gate), inner)
+    def _stir(self, block: Block, signal: Signal) -> None:
+        """A mouse that goes far enough soon enough makes its family the active one."""
+        family = number(self.weaver.plan.families.index(DEVICES[signal.device]))
+        inner, stirred = self.weaver.block(), self.weaver.block()
+        way = f"abs(x) + abs(y) + (device_way if t - device_t <= {number(PAUSE)} else 0.0)"
+        inner.set("device_way", way)
+        inner.set("device_t", "t")
+        stirred.set("device", family)
+        stirred.set("device_way", "0.0")
+        self._follow(stirred, Change({"device"}))
+        most = number(MOVED if signal.unit in ("count", "px") else 0.5)
+        inner.when(f"device_way >= {most}", stirred)
+        block.when(f"device != {family}", inner)
 
-    def _push(self, block: Block, route: Route, factors: list[str], size: str) -> None:
-        """Give a displacement to the axes of a route, or to the pools that smooth it."""
-        for axis, component, gain in route.parts:
-            flow = self.weaver.flows[axis]
-            push = self.weaver.names.fresh(f"{self.weaver.variables[axis]}_push")
-            block.set(push, " * ".join((component, number(gain), *factors)))
-            smoothing = route.smoothing or flow.axis.smoothing
-            if isinstance(smoothing, SlowFast):
-                (share,) = block.call(shaping.zone, size, inner=smoothing.slow, outer=smoothing.fast)
-                slow = self.weaver.names.fresh(f"{push}_slow")
-                block.set(slow, f"{push} * (1.0 - {share})")
-                block.set(push, f"{push} * {share}")
-                flow.push(block, slow, self.weaver.pool(axis, smoothing))
-                flow.push(block, push, None)
-            else:
-                flow.push(block, push, self.weaver.pool(axis, smoothing))
+    def _travel(self, block: Block, gate: Gate) -> None:
+        """The way that a press has gone so far."""
+        assert gate.travel is not None
+        stem = self.weaver.switches.gates[gate.name]
+        inner, there = self.weaver.block(), self.weaver.block()
+        for part in "xy":
+            inner.set(f"{stem}_way_{part}", f"{stem}_way_{part} + {part}")
+        (way,) = inner.call(shaping.length, f"{stem}_way_x", f"{stem}_way_y")
+        inner.set(f"{stem}_far", f"1.0 if {way} >= {number(gate.travel.least)} else 0.0")
+        self._follow(there, Change({f"travel {gate.name}"}))
+        inner.when(f"{stem}_far != 0.0", there)
+        block.when(f"{stem}_base != 0.0 and {stem}_far == 0.0", inner)
 
-    def _hand_speed(self, block: Block, route: Route, stem: str) -> str:
-        """Bring the hand's speed up to date; the name of its size, in signal units a second."""
-        half_life = route.speed_gain.half_life if route.speed_gain else 0.015
-        x, y = ("x", "y") if route.source.width == 2 else (route.source.components[0], "0.0")
-        speeds = (f"{stem}_speed_x", f"{stem}_speed_y", f"{stem}_speed_share")
-        time = f"{stem}_speed_t"
-        block.call(hand_speed, x, y, f"t - {time}", *speeds, into=speeds, k=LN2 / half_life, pause=PAUSE)
-        block.set(time, "t")
-        return block.call(shaping.length, speeds[0], speeds[1])[0]
+    # ---- held values
 
-    def _hold(self, signal: Signal) -> Block:
+    def _held(self, signal: Signal) -> Block:
         """What one change of a held value does."""
         block, raw = self.weaver.block(), self.weaver.raw[signal.name]
         if signal.kind == "switch":
-            block.set(raw[0], "1.0 if x != 0.0 else 0.0")
-        else:  # half of a pair comes with no number for the other, which stays as it is
+            self._switch(block, signal, raw[0])
+        else:
             for name, part in zip(raw, "xy", strict=False):
+                # half of a pair comes with no number for the other, which stays as it is
                 block.set(name, f"{part} if {part} == {part} else {name}" if signal.pair else part)
-        for gate in self.weaver.plan.gates:
-            if any(address.signal == signal for address in gate.hold):
-                block.set(self.weaver.gates[gate.name], held([self.weaver.raw[str(a)][0] for a in gate.hold]))
-        for count, route in enumerate(self.weaver.plan.routes, 1):
-            if route.source.signal == signal:
-                block.note(f"route {count}")
-                self._deflect(block, route, raw)
+            if f"{raw[0]}_there" in self.weaver.state:
+                block.set(f"{raw[0]}_there", "1.0")
+            touched = {signal.name}
+            if signal.kind == "deflection" and self.weaver.switches.families:
+                family = number(self.weaver.plan.families.index(DEVICES[signal.device]))
+                values = self.chains.value(Address(signal))
+                size = f"abs({values[0]})" if len(values) == 1 else block.call(shaping.length, *values)[0]
+                block.set("device", f"{family} if {size} >= {number(STIRRED)} else device")
+                touched |= {"device"}
+            self._follow(block, Change(touched))
         return block
 
-    def _deflect(self, block: Block, route: Route, raw: tuple[str, ...]) -> None:
-        """Condition a held value and keep what it asks of its axes."""
-        stem = f"route{self.weaver.numbers[route.name]}"
-        if route.source.signal.kind == "switch":
-            shaped: tuple[str, ...] = (raw[0],)
-        elif route.source.width == 2:
-            shaped = route.shape.weave_pair(block, *raw)
-        else:
-            place = "xy".index(route.source.components[0])
-            shaped = (route.shape.weave_single(block, raw[place], route.shape.rest[place]),)
-        size = ""
-        if route.turn_boost or isinstance(route.smoothing, SlowFast):
-            size = f"abs({shaped[0]})" if len(shaped) == 1 else block.call(shaping.length, *shaped)[0]
-        if route.turn_boost:
-            past = f"{stem}_past"
-            block.set(past, f"1.0 if {size} >= {number(route.turn_boost.past)} else 0.0")
-        smoothing, share = route.smoothing, ""
-        if isinstance(smoothing, SlowFast):
-            (share,) = block.call(shaping.zone, size, inner=smoothing.slow, outer=smoothing.fast)
-        for (axis, part, gain), value in zip(route.parts, shaped, strict=True):
-            wanted = f"{stem}_{self.weaver.variables[axis]}"
-            if isinstance(smoothing, OneEuro):
-                change = f"{value} - {wanted} / {number(gain)}"
-                self._follow_slope(
-                    block, smoothing, f"{stem}_slope_{part}", f"{wanted}_decay", change, f"{stem}_t"
-                )
-            amount = f"{value} * {number(gain)}"
-            if share:
-                block.set(f"{wanted}_slow", f"{amount} * (1.0 - {share})")
-                amount = f"{amount} * {share}"
-            block.set(wanted, amount)
-            if route.turn_boost:
-                block.set(f"{wanted}_boost", f"{wanted}_boost * {stem}_past")
-        if isinstance(smoothing, OneEuro):
-            block.set(f"{stem}_t", "t")
+    def _let_go(self, facts: list[Signal]) -> Block:
+        """The window loses the focus, or a device is unplugged: what is held is let go, once.
 
-    @staticmethod
-    def _follow_slope(
-        block: Block, smoothing: OneEuro, slope: str, decay: str, change: str, last: str
-    ) -> None:
-        """Bring a 1 euro filter's cutoff up to date with how fast its value changes."""
-        k = 2.0 * pi * smoothing.slope_cutoff
-        block.call(eased.event_slope, change, f"t - {last}", slope, into=(slope,), k=k)
-        speed, least = f"abs({slope})", smoothing.cutoff
-        block.call(eased.cutoff_rate, speed, into=(decay,), least=least, slope=smoothing.slope)
+        A switch is up until it is pressed afresh; a stick only until the focus is back, or its device is.
+        """
+        block = self.weaver.block()
+        held = [signal for signal in self.weaver.held if signal.device in DEVICES and signal not in facts]
+        for fact in facts:
+            code, inner = self.weaver.codes[fact.name], self.weaver.block()
+            if fact.name == "host.focus":
+                block.set("host_focus", f"(1.0 if x != 0.0 else 0.0) if code == {code} else host_focus")
+            for signal in held:
+                if fact.name == "host.focus" or signal.device == fact.device:
+                    self._release(inner, signal, gone=fact.name != "host.focus")
+            if inner.lines:
+                block.when(f"code == {code} and x == 0.0", inner)
+        self._follow(block, Change({"host.focus", *(signal.name for signal in held)}, quiet=True))
+        return block
+
+    def _release(self, block: Block, signal: Signal, *, gone: bool) -> None:
+        """Put a held value to rest: a switch, and a stick whose device is gone."""
+        for name in self.weaver.raw[signal.name]:
+            if signal.kind == "switch" or (signal.kind == "deflection" and gone):
+                block.set(name, "0.0")
+            for part, value in (("wants", 0.0), ("timer", NEVER), ("there", 0.0)):
+                if f"{name}_{part}" in self.weaver.state and (gone or part != "there"):
+                    block.set(f"{name}_{part}", number(value))
+
+    def _switch(self, block: Block, signal: Signal, raw: str) -> None:
+        """A press or a release. One that the host's interface used, or without the focus, counts nowhere."""
+        if signal.device in OWN:
+            block.set(raw, "1.0 if x != 0.0 else 0.0")
+            self._follow(block, Change({signal.name}))
+            return
+        down = self.weaver.names.fresh("down")
+        held = f"{raw}_wants" if self.weaver.plan.hands.steadies else raw
+        block.set(down, f"0.0 if x == 0.0 else {held} if y < 0.0 or host_focus == 0.0 else 1.0")
+        inner = self.weaver.block()
+        if self.weaver.switches.begins(signal):
+            inner.set(f"{raw}_on", f"y if {down} != 0.0 else 0.0")
+        if self.weaver.plan.hands.steadies:
+            hands = self.weaver.plan.hands
+            wait = f"{number(hands.min_hold)} if {down} != 0.0 else {number(hands.debounce)}"
+            inner.set(held, down)
+            inner.set(f"{raw}_timer", f"anchor + ({wait}) if {down} != {raw} else {number(NEVER)}")
+            self._set_due(inner)
+        else:
+            inner.set(raw, down)
+            self._changed(inner, signal, down)
+        block.when(f"{down} != {held}", inner)
+
+    def _pressed(self, block: Block, name: str) -> None:
+        """A press or a release that has lasted long enough to count."""
+        (raw,) = self.weaver.raw[name]
+        block.set(raw, f"{raw}_wants")
+        signal = next(signal for signal in self.weaver.held if signal.name == name)
+        self._changed(block, signal, raw)
+
+    def _changed(self, block: Block, signal: Signal, rose: str) -> None:
+        """What follows when a switch has changed."""
+        touched = {signal.name}
+        if self.weaver.switches.families:
+            family = number(self.weaver.plan.families.index(DEVICES[signal.device]))
+            block.set("device", f"{family} if {rose} != 0.0 else device")
+            touched |= {"device"}
+        self._follow(block, Change(touched, signal.name, rose))
 
     def _setting(self, kind: str, name: str) -> Block:
         """What one word from the host does."""
@@ -173,8 +262,8 @@ class Events:
             block.set(f"{flow.turn}_over", "y")
             return block
         block.set(variable, "x")
-        if flow.turn:
-            block.set(f"{flow.turn}_amount", "0.0")
+        for turn in ([flow.turn] if flow.turn else []) + flow.backs:
+            block.set(f"{turn}_amount", "0.0")
         if flow.axis.limited:
             block.call(clamp, variable, into=(variable,), **flow.axis.limits)
         for pool in flow.pools:
@@ -185,7 +274,10 @@ class Events:
         return block
 
     def waits(self) -> list[str]:
-        """Lines that let an impulse commit at its own time where entering it early might touch a limit."""
+        """Lines that let an impulse commit at its own time.
+
+        That is where entering it early might touch a limit, and where it changes more than an axis.
+        """
         lines = []
         for code, signal in enumerate(self.weaver.impulses):
             routes = [route for route in self.weaver.plan.routes if route.source.signal == signal]
@@ -194,12 +286,25 @@ class Events:
                 for axis, component, gain in route.parts:
                     pushes.setdefault(axis, []).append(self._most(route, component, gain))
             tests = [self.weaver.flows[axis].clear(most, 1 / 128) for axis, most in pushes.items()]
+            tests += self._still(signal)
             words = " and ".join(test for test in tests if test)
             if any(route.with_zoom for route in routes):
                 words = "False"
             if words:
                 lines += [f"if code == {code} and not ({words}):", "    wait = 0.0"]
         return lines
+
+    def _still(self, signal: Signal) -> list[str]:
+        """Tests that hold while an impulse changes nothing but axes: no gate, no device, no cursor."""
+        switches = self.weaver.switches
+        tests = [f"{switches.caught[signal.name]} == 0.0"] if signal.name in switches.caught else []
+        if switches.families:
+            tests.append(f"device == {number(self.weaver.plan.families.index(DEVICES[signal.device]))}")
+        for gate in self.weaver.plan.gates:
+            if gate.travel and gate.travel.signal.signal == signal:
+                stem = switches.gates[gate.name]
+                tests.append(f"({stem}_base == 0.0 or {stem}_far != 0.0)")
+        return tests
 
     def _most(self, route: Route, component: str, gain: float) -> str:
         """The most that a displacement can come to, whatever is open and however fast the hand."""

@@ -13,6 +13,7 @@ from typing import TYPE_CHECKING
 from .formulas import returning
 from .formulas import smoothing as eased
 from .formulas.limits import clamp, limited, room
+from .formulas.turning import wrapped
 from .smoothings import LN2, Exponential, Spring
 from .weave import number
 
@@ -24,6 +25,8 @@ if TYPE_CHECKING:
 
 ZOOM_NOW, ZOOM_MEAN = "exp(-zoom)", "zoom_mean"
 """What a zoom makes of an effect at this moment, and over a step."""
+WORLD_NOW, WORLD_THEN, WORLD_RATE = "world_now", "world_then", "host_world_rate"
+"""The world's time at a step's end and at its beginning, and its seconds for each of the hand's."""
 
 
 @dataclass
@@ -50,6 +53,8 @@ class Pool:
     speed: str = ""
     """The state value that holds a spring's speed."""
     wishes: list[Wish] = field(default_factory=list)
+    owner: str = ""
+    """What drops it as it closes, or the route that has it for itself; empty for all that share it."""
 
     @property
     def quick(self) -> bool:
@@ -77,6 +82,10 @@ class AxisFlow:
         self.filtered: list[Filtered] = []
         self.turn = ""
         """The stem of the state values of a turn that the host asked for."""
+        self.backs: list[str] = []
+        """The stems of the state values of a way back to where a gate was opened."""
+        self.overs: dict[str, float] = {}
+        """For each of them, how many seconds it takes."""
         self.steps = False
         """Whether displacements act on it without smoothing."""
 
@@ -103,14 +112,25 @@ class AxisFlow:
     def weave(self, block: Block) -> None:
         """Write what `dt` does to the axis."""
         if self.turn:
-            self._weave_turn(block)
+            self._weave_turn(block, "anchor", "stop", self.turn, f"{self.turn}_over")
+        for back in self.backs:
+            self._weave_turn(block, WORLD_THEN, WORLD_NOW, back, number(self.overs[back]))
         if not (self.wishes or self.pools or self.axis.return_half_life):
             return
         for wish in self.wishes:
             self._name_rate(block, wish)
         if self.axis.return_half_life:
-            self._weave_return(block)
+            returning, resting = type(block)(self._names), type(block)(self._names)
+            self._weave_return(returning)
+            self._weave_motion(resting)
+            block.when(f"{WORLD_RATE} != 0.0", returning)
+            if resting.lines:
+                block.when(f"{WORLD_RATE} == 0.0", resting)
             return
+        self._weave_motion(block)
+
+    def _weave_motion(self, block: Block) -> None:
+        """Rates run in, pools pay out, limits hold."""
         active = self._weave_active(block)
         before = self._names.fresh(f"{self.value}_speed")
         if self.axis.limited and self.mixed:
@@ -129,15 +149,41 @@ class AxisFlow:
         else:
             block.call(clamp, total, into=(self.value,), **self.axis.limits)
 
-    def _weave_turn(self, block: Block) -> None:
+    def _weave_turn(self, block: Block, begin: str, end: str, turn: str, over: str) -> None:
         """The part of a turn that falls into this step; what it has come to may be pushed as ever."""
-        begin, over = f"{self.turn}_start", f"{self.turn}_over"
-        (share,) = block.call(eased.turn_share, "anchor", "stop", begin, over)
-        total = f"{self.value} + {self.turn}_amount * {share}"
+        (share,) = block.call(eased.turn_share, begin, end, f"{turn}_start", over)
+        total = f"{self.value} + {turn}_amount * {share}"
         if self.axis.limited:
             block.call(clamp, total, into=(self.value,), **self.axis.limits)
         else:
             block.set(self.value, total)
+
+    # ---- as a gate opens and closes
+
+    def leave(self, block: Block, back: str) -> None:
+        """Keep where the axis is, or was on its way back to, as a gate opens."""
+        (share,) = block.call(
+            eased.turn_share, f"{back}_start", WORLD_NOW, f"{back}_start", number(self.overs[back])
+        )
+        block.set(f"{back}_from", f"{self.goal} + {back}_amount * (1.0 - {share})")
+        block.set(f"{back}_amount", "0.0")
+
+    def come_back(self, block: Block, back: str) -> None:
+        """Begin the way back as the gate closes; a yaw that wraps goes the shorter way."""
+        way = f"{back}_from - ({self.goal})"
+        if self.axis.wraps:
+            (way,) = block.call(wrapped, way)
+        block.set(f"{back}_amount", way)
+        block.set(f"{back}_start", WORLD_NOW)
+
+    def drop(self, block: Block, listen: str, rates: list[str]) -> None:
+        """Drop what the routes of a gate are still owed by smoothing of their own."""
+        for pool in self.pools:
+            if pool.owner.split()[-1:] == [listen]:
+                for owed in (pool.held, pool.speed) if pool.speed else (pool.held,):
+                    block.set(owed, "0.0")
+        for rate in rates:
+            block.set(rate, "0.0")
 
     def _name_rate(self, block: Block, wish: Wish) -> None:
         """Give a rate with gates and scales in it a name, to be worked out once."""
@@ -150,14 +196,15 @@ class AxisFlow:
         """Back to rest, against what is wished, and eased if the axis is: one closed form."""
         rate = " + ".join(wish.name for wish in self.wishes) or "0.0"
         rest = self.axis.inner(self.axis.rest)
+        k = self._names.fresh(f"{self.value}_back")
+        block.set(k, f"{number(LN2 / self.axis.return_half_life)} * {WORLD_RATE}")
         if not self.pools:
-            k = LN2 / self.axis.return_half_life
-            block.call(returning.leaked, self.value, rate, "dt", into=(self.value,), k=k, rest=rest)
+            block.call(returning.leaked, self.value, rate, "dt", k, into=(self.value,), rest=rest)
             if self.axis.limited:
                 block.call(clamp, self.value, into=(self.value,), **self.axis.limits)
             return
         (pool,) = self.pools
-        k, active = self._return_rate(pool), "dt"
+        active = "dt"
         if self.axis.limited:
             active = self._names.fresh(f"{self.value}_active")
             block.call(
@@ -165,31 +212,22 @@ class AxisFlow:
                 self.goal,
                 rate,
                 "dt",
+                k,
                 into=(active,),
-                k=k,
                 rest=rest,
                 **self.axis.limits,
             )
         if isinstance(pool.smoothing, Spring):
             state = (self.value, pool.held, pool.speed)
             block.call(
-                returning.leaked_spring, *state, rate, active, into=state, k=k, rest=rest, w=pool.smoothing.w
+                returning.leaked_spring, *state, rate, active, k, into=state, rest=rest, w=pool.smoothing.w
             )
         else:
             into, ease = (self.value, pool.held), pool.smoothing.k
-            block.call(returning.leaked_easing, *into, rate, active, into=into, k=k, rest=rest, ease=ease)
+            block.call(returning.leaked_easing, *into, rate, active, k, into=into, rest=rest, ease=ease)
         if self.axis.limited:
             paid = self._pay(block, pool, "0.0", f"dt - {active}")
             block.call(clamp, f"{self.value} + {paid}", into=(self.value,), **self.axis.limits)
-
-    def _return_rate(self, pool: Pool) -> float:
-        """The decay of the return, kept apart from that of the easing by a thousandth, which nobody feels.
-
-        Where both are the same the closed form has no value.
-        """
-        k = LN2 / self.axis.return_half_life
-        ease = pool.smoothing.w if isinstance(pool.smoothing, Spring) else pool.smoothing.k
-        return ease * 1.001 if abs(k / ease - 1.0) < 1e-3 else k
 
     def _weave_active(self, block: Block) -> str:
         """The name of the time for which what is wished runs in: less than `dt` if the goal meets a limit."""

@@ -1,31 +1,59 @@
-"""Gates: named conditions that decide when a route listens."""
+"""Gates: named conditions that decide when a route listens, and the contacts that open them."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
+from itertools import product
 from typing import TYPE_CHECKING
 
-from .errors import PlanError
+from .errors import PlanError, listed
+from .signals import FAMILIES
 
 if TYPE_CHECKING:
-    from collections.abc import Sequence
+    from collections.abc import Iterable, Iterator, Mapping
 
     from .signals import Address
 
+WAYS = ("hold", "toggle")
+"""How a gate takes a press: open while it lasts, or open and closed by turns."""
+
+CURSORS = ("free", "hidden", "held")
+"""What becomes of the pointer: it moves and is seen, moves unseen, or is kept where it is."""
+
+INTERFACE = "interface"
+"""What a press begins on that the host's own interface used: it counts nowhere."""
+
 
 @dataclass(frozen=True, slots=True)
-class Gate:
-    """A gate that is open while any of its switches is held."""
+class Contacts:
+    """Inputs that are held or not: switches, and deflections past `at`, until they fall below `rearm`.
 
-    name: str
-    hold: tuple[Address, ...]
+    With `begun_on` (or `begun_off`) only a press counts that began on (or off) what the host calls so.
+    """
+
+    inputs: tuple[Address, ...]
+    at: float = 0.5
+    rearm: float = 0.4
+    begun_on: str = ""
+    begun_off: str = ""
 
     def __post_init__(self) -> None:
-        for address in self.hold:
-            if address.signal.kind != "switch":
-                raise PlanError(f"{address} is a {address.signal.kind}; a hold takes switches")
-        if not self.hold:
-            raise PlanError(f"the gate {self.name} has nothing to hold")
+        if not self.inputs:
+            raise PlanError("found nothing to hold; expected a switch or a deflection")
+        for address in self.inputs:
+            kind = address.signal.kind
+            if kind not in ("switch", "deflection"):
+                raise PlanError(f"found {address}, a {kind}; expected a switch or a deflection")
+            if kind != "switch" and (self.begun_on or self.begun_off):
+                raise PlanError(f"found {address}, a {kind}, with begun_on or begun_off; expected a switch")
+        if not 0.0 < self.rearm <= self.at <= 1.0:
+            raise PlanError(f"at: found {self.at:g}, rearm {self.rearm:g}; expected 0 < rearm <= at <= 1")
+        if self.begun_on and self.begun_off:
+            raise PlanError("begun_on: found it with begun_off; expected one of them")
+        if INTERFACE in (self.begun_on, self.begun_off):
+            raise PlanError(
+                f'begun_on: found "{INTERFACE}", whose presses count nowhere; expected another name'
+            )
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,17 +72,173 @@ class Condition:
         words = text.split()
         return cls(words[1], wanted=False) if len(words) == 2 and words[0] == "not" else cls(text.strip())
 
+    @property
+    def gates(self) -> frozenset[str]:
+        """The gates that it asks."""
+        return frozenset([self.gate])
 
-def held(switches: Sequence[str]) -> str:
-    """The woven expression that is 1 while any of these held values is not 0."""
-    return f"1.0 if {' or '.join(f'{switch} != 0.0' for switch in switches)} else 0.0"
+    def holds(self, open_: Mapping[str, bool]) -> bool:
+        """Whether it holds, by which gates are open."""
+        return open_[self.gate] == self.wanted
+
+    def woven(self, states: Mapping[str, str]) -> str:
+        """The woven test of it, on the state values of the gates."""
+        return f"{states[self.gate]} {'!=' if self.wanted else '=='} 0.0"
 
 
-def is_open(gate: str, condition: Condition) -> str:
-    """The woven test that a condition on the state value `gate` puts on a route."""
-    return f"{gate} != 0.0" if condition.wanted else f"{gate} == 0.0"
+@dataclass(frozen=True, slots=True)
+class Several:
+    """Several conditions at once: every one of them, or at least one."""
+
+    parts: tuple[When, ...]
+    every: bool = True
+
+    def __post_init__(self) -> None:
+        if not self.parts:
+            raise PlanError("found an empty list; expected gates")
+
+    def __str__(self) -> str:
+        return f"({(' and ' if self.every else ' or ').join(map(str, self.parts))})"
+
+    @property
+    def gates(self) -> frozenset[str]:
+        """The gates that it asks."""
+        return frozenset().union(*(part.gates for part in self.parts))
+
+    def holds(self, open_: Mapping[str, bool]) -> bool:
+        """Whether it holds, by which gates are open."""
+        answers = [part.holds(open_) for part in self.parts]
+        return all(answers) if self.every else any(answers)
+
+    def woven(self, states: Mapping[str, str]) -> str:
+        """The woven test of it, on the state values of the gates."""
+        joined = (" and " if self.every else " or ").join(part.woven(states) for part in self.parts)
+        return f"({joined})" if len(self.parts) > 1 else joined
 
 
-def listening(gate: str, condition: Condition) -> str:
-    """The woven factor, 0 or 1, that a condition on the state value `gate` puts on a route."""
-    return gate if condition.wanted else f"(1.0 - {gate})"
+When = Condition | Several
+"""When a route listens or a combination of gates is open."""
+
+
+@dataclass(frozen=True, slots=True)
+class Travel:
+    """How far a displacement must go, from where a press began, in the signal's own unit."""
+
+    signal: Address
+    least: float
+
+    def __post_init__(self) -> None:
+        if self.signal.width != 2 or self.signal.signal.kind != "displacement":
+            raise PlanError(f"after_travel: found {self.signal}; expected a displacement of two directions")
+        if not 0.0 < self.least <= 1e6:
+            raise PlanError(f"after_travel: found {self.least:g}; expected above 0 to a million")
+
+
+@dataclass(frozen=True, slots=True)
+class Gate:
+    """A gate: open by its contacts, by other gates (`when`), or while a device is the `active` one.
+
+    `choice` holds how presses work: ``hold``, ``toggle``, or both where the player chooses; the first
+    stands until then. What it rests on must last `after` seconds, and go as far as `travel`, before it
+    counts. While it is open it wants the `cursor` so; of several open gates the highest `priority` has it.
+    """
+
+    name: str
+    contacts: Contacts | None = None
+    choice: tuple[str, ...] = ("hold",)
+    when: When | None = None
+    active: str = ""
+    after: float = 0.0
+    travel: Travel | None = None
+    cursor: str = ""
+    priority: int = 0
+
+    def __post_init__(self) -> None:
+        if sum(bool(one) for one in (self.contacts, self.when, self.active)) != 1:
+            raise PlanError(f"{self.name}: expected one of hold, toggle, flag, setting, active, all, any")
+        if self.choice not in (("hold",), ("toggle",), ("hold", "toggle"), ("toggle", "hold")):
+            raise PlanError(
+                f"{self.name}: choice: found {listed(self.choice, 'and')}; expected hold and toggle"
+            )
+        if self.choice != ("hold",) and not self.contacts:
+            raise PlanError(f"{self.name}: found a toggle of gates; expected a switch to toggle it by")
+        if self.active and self.active not in FAMILIES:
+            raise PlanError(f"{self.name}: active: found {self.active}; expected {listed(FAMILIES)}")
+        if not 0.0 <= self.after <= 60.0:
+            raise PlanError(f"{self.name}: after: found {self.after:g} s; expected 0 to 60 s")
+        if self.cursor and self.cursor not in CURSORS:
+            raise PlanError(f"{self.name}: cursor: found {self.cursor}; expected {listed(CURSORS)}")
+
+
+def in_order(gates: Iterable[Gate]) -> list[Gate]:
+    """Gates so that each comes after those that it asks.
+
+    Raises :class:`PlanError` for one that asks for a gate that is not there, or for itself.
+    """
+    by_name = {gate.name: gate for gate in gates}
+    done: dict[str, Gate] = {}
+
+    def visit(gate: Gate, path: tuple[str, ...]) -> None:
+        if gate.name in path:
+            way = " -> ".join((*path[path.index(gate.name) :], gate.name))
+            raise PlanError(f"{gate.name}: found a gate that waits for itself: {way}; expected other gates")
+        for name in sorted(gate.when.gates if gate.when else ()):
+            if name not in by_name:
+                raise PlanError(f"{gate.name}: found the gate {name}, which is not there")
+            visit(by_name[name], (*path, gate.name))
+        done.setdefault(gate.name, gate)
+
+    for gate in by_name.values():
+        visit(gate, ())
+    return list(done.values())
+
+
+def excludes(one: When, other: When) -> bool:
+    """Whether two conditions never hold at the same time, whatever the gates they ask are."""
+    names = sorted(one.gates | other.gates)
+    if len(names) > MOST_FREE:
+        return False
+    everything = (dict(zip(names, open_, strict=True)) for open_ in product((False, True), repeat=len(names)))
+    return not any(one.holds(open_) and other.holds(open_) for open_ in everything)
+
+
+MOST_FREE = 12
+"""Combinations of more gates than this are not tried out."""
+
+
+def check_changeable(gates: Iterable[Gate]) -> None:
+    """Refuse a gate that can never open, or never close, whatever the gates that it asks do."""
+    ordered = in_order(gates)
+    by_name = {gate.name: gate for gate in ordered}
+    for gate in ordered:
+        if gate.when is None:
+            continue
+        found = set(_outcomes(gate, by_name))
+        if found and len(found) < 2:
+            never = "close" if True in found else "open"
+            raise PlanError(
+                f"{gate.name}: found {gate.when}, which can never {never}; expected gates that can"
+            )
+
+
+def _outcomes(gate: Gate, by_name: Mapping[str, Gate]) -> Iterator[bool]:
+    """Whether a combination holds, for everything that the gates under it can be."""
+    needed: dict[str, Gate] = {}
+
+    def collect(one: Gate) -> None:
+        for name in one.when.gates if one.when else ():
+            collect(by_name[name])
+        needed.setdefault(one.name, one)
+
+    collect(gate)
+    free = [one for one in needed.values() if one.when is None and not one.active]
+    if len(free) > MOST_FREE:
+        return
+    for device, *states in product(FAMILIES, *[(False, True)] * len(free)):
+        open_ = {one.name: bool(state) for one, state in zip(free, states, strict=True)}
+        for one in needed.values():
+            if one.when is not None:
+                open_[one.name] = one.when.holds(open_)
+            elif one.active:
+                open_[one.name] = one.active == device
+        yield open_[gate.name]

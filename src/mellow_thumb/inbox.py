@@ -35,6 +35,15 @@ class Inbox:
         self.put_many: Callable[[list[Item]], None] = self._arrived.extend
         """Take several events."""
 
+    def saved(self) -> tuple[tuple[Item, ...], tuple[Item, ...], int]:
+        """What has arrived, what waits, and how many came late."""
+        return tuple(self._arrived), tuple(self._waiting), self.late
+
+    def restore(self, saved: tuple[tuple[Item, ...], tuple[Item, ...], int]) -> None:
+        """Become what :meth:`saved` told."""
+        self._arrived[:], waiting, self.late = saved
+        self._waiting = list(waiting)
+
     def renumber(self, codes: dict[int, int]) -> None:
         """Give what waits new codes; codes not named stay."""
         self._arrived[:] = [(t, codes.get(code, code), x, y) for t, code, x, y in self._arrived]

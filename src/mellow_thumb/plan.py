@@ -2,17 +2,28 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
+from functools import cached_property
 from typing import TYPE_CHECKING
 
+from .derived import EdgeZone, KeySet, raw_inputs
 from .errors import PlanError, listed, nearest
+from .gates import CURSORS, check_changeable
+from .hands import Hands
+from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
 
 if TYPE_CHECKING:
+    from collections.abc import Iterator
+
     from .axes import Axis
-    from .gates import Gate
+    from .cues import Cue
+    from .derived import Derived
+    from .gates import Contacts, Gate, When
     from .mounts import Eye
     from .routes import Route
-    from .signals import Address
+
+
+_ANY_HANDS = Hands()
 
 
 @dataclass(frozen=True)
@@ -27,15 +38,22 @@ class Plan:
     gates: tuple[Gate, ...]
     axes: tuple[Axis, ...]
     mount: Eye
+    derived: tuple[Derived, ...] = ()
+    cues: tuple[Cue, ...] = ()
+    hands: Hands = _ANY_HANDS
+    cursor: str = "free"
+    """What becomes of the pointer where no open gate says otherwise."""
 
     def __post_init__(self) -> None:
-        for field in ("routes", "gates"):
-            ordered = tuple(sorted(getattr(self, field), key=lambda one: one.name))
-            object.__setattr__(self, field, ordered)
+        for what in ("routes", "gates", "derived", "cues"):
+            ordered = tuple(sorted(getattr(self, what), key=lambda one: one.name))
+            object.__setattr__(self, what, ordered)
             names = [one.name for one in ordered]
             if len(set(names)) < len(names):
-                raise PlanError(f"two {field} have one name: {listed(names, 'and')}")
-        axes, gates = [axis.name for axis in self.axes], [gate.name for gate in self.gates]
+                raise PlanError(f"two {what} have one name: {listed(names, 'and')}")
+        if self.cursor not in CURSORS:
+            raise PlanError(f"cursor: found {self.cursor}; expected {listed(CURSORS)}")
+        axes = [axis.name for axis in self.axes]
         if axes[: len(self.mount.axes)] != list(self.mount.axes) or len(set(axes)) < len(axes):
             kind, wanted = self.mount.kind, listed(self.mount.axes, "and")
             raise PlanError(f"a mount of kind {kind} has the axes {wanted}, which come first")
@@ -44,12 +62,31 @@ class Plan:
                 if axis not in axes:
                     hint = nearest(axis, axes)
                     raise PlanError(f"{route.name} drives {axis}; expected {listed(axes)}{hint}")
-            for condition in (route.gate, *(condition for condition, _ in route.scales)):
-                if condition and condition.gate not in gates:
-                    raise PlanError(f"{route.name} waits for the gate {condition.gate}, which is not there")
             self._check_smoothing(route)
         if any(route.with_zoom for route in self.routes) and "zoom" not in axes:
             raise PlanError("found scale_with zoom; expected an axis zoom: a route that drives it")
+        self._check_conditions()
+
+    def _check_conditions(self) -> None:
+        """Every gate that something waits for is there, and can open and close."""
+        gates = {gate.name for gate in self.gates}
+        for one, when in self._waiting():
+            for name in sorted(when.gates - gates):
+                raise PlanError(f"{one} waits for the gate {name}, which is not there")
+        check_changeable(self.gates)
+        for gate in self.gates:
+            if gate.active and gate.active not in self.families:
+                used = listed([FAMILIES[name] for name in self.families]) if self.families else "no device"
+                raise PlanError(
+                    f"{gate.name}: found active {gate.active}, which can never open: nothing of a "
+                    f"{FAMILIES[gate.active]} is used; expected {used}"
+                )
+
+    def _waiting(self) -> Iterator[tuple[str, When]]:
+        """What waits for gates, and for which."""
+        for route in self.routes:
+            yield from ((route.name, when) for when in (route.gate, *(c for c, _ in route.scales)) if when)
+        yield from ((cue.name, cue.gate) for cue in self.cues if cue.gate)
 
     def _check_smoothing(self, route: Route) -> None:
         """One smoothing on the way to an axis, and none on the way to one that returns to its rest."""
@@ -65,7 +102,57 @@ class Plan:
                 raise PlanError(f"{found}; expected the smoothing on the axis")
 
     @property
+    def contacts(self) -> Iterator[Contacts]:
+        """Every set of inputs that gates, cues and presses look at."""
+        yield from (gate.contacts for gate in self.gates if gate.contacts)
+        yield from (cue.contacts for cue in self.cues)
+        yield from (one.contacts for one in self.derived if not isinstance(one, KeySet | EdgeZone))
+
+    @cached_property
+    def things(self) -> tuple[str, ...]:
+        """What presses may begin on, by the names that the host gives."""
+        named = {name for one in self.contacts for name in (one.begun_on, one.begun_off) if name}
+        return tuple(sorted(named))
+
+    @cached_property
+    def families(self) -> tuple[str, ...]:
+        """The families of devices that it uses; one of them is the active one."""
+        used = {DEVICES.get(address.signal.device) for address in self.inputs}
+        return tuple(name for name in FAMILIES if name in used)
+
+    @cached_property
+    def inputs(self) -> tuple[Address, ...]:
+        """What routes, gates, cues and derived signals read of devices and of the host."""
+        read = [route.source for route in self.routes]
+        read += [address for contacts in self.contacts for address in contacts.inputs]
+        read += [address for one in self.derived for address in one.inputs]
+        read += [gate.travel.signal for gate in self.gates if gate.travel]
+        made = {one.name: one for one in self.derived}
+        return tuple(sorted(set(raw_inputs(tuple(read), made)), key=str))
+
+    @property
+    def worldly(self) -> bool:
+        """Whether something in it keeps the time of the world: what returns by itself."""
+        backs = any(route.gate and route.closing.way == "return" for route in self.routes)
+        return backs or any(axis.return_half_life for axis in self.axes)
+
+    @cached_property
     def signals(self) -> tuple[Address, ...]:
-        """The addresses that routes and gates read, each once, in the order of their names."""
-        used = [route.source for route in self.routes] + [a for gate in self.gates for a in gate.hold]
-        return tuple(sorted(set(used), key=str))
+        """The addresses that it reads, each once, in the order of their names; what they rest on as well.
+
+        What is held is let go when the window loses the focus or its device is unplugged.
+        """
+        devices = sorted({a.signal.device for a in self.inputs if a.signal.held} & set(DEVICES))
+        facts = ["host.focus", *(f"{device}.connected" for device in devices)] if devices else []
+        facts += ["host.world_rate"] if self.worldly else []
+        choices = [Address(own_signal("choice", g.name)) for g in self.gates if len(g.choice) > 1]
+        used = {*self.inputs, *choices, *map(find_signal, facts)}
+        return tuple(sorted(used, key=str))
+
+    @cached_property
+    def digest(self) -> str:
+        """What tells this plan from others: the same for equal plans, whatever their file and title."""
+        from hashlib import sha256
+
+        words = repr([getattr(self, field.name) for field in fields(Plan)])
+        return sha256(words.encode()).hexdigest()[:16]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import tomllib
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from typing import TYPE_CHECKING, Any
 
 from .errors import Problem, ProfileError
@@ -62,4 +62,4 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     ]
     if problems or plan is None:
         raise ProfileError(problems)
-    return Profile(plan.routes, plan.gates, plan.axes, plan.mount, title, file)
+    return Profile(**{one.name: getattr(plan, one.name) for one in fields(Plan)}, title=title, file=file)

@@ -7,21 +7,27 @@ from typing import TYPE_CHECKING, Any
 
 from .axes import KNOWN, Axis
 from .errors import PlanError, listed, nearest
-from .gates import Gate
+from .form_parts import Form, shown
+from .form_switching import CueForm, GateForm, HandsForm, SignalForm
+from .gates import excludes
 from .mounts import Eye
 from .plan import Plan
 from .profile_faults import Fault, Faults
-from .profile_form import FORMAT, AxisForm, EyeForm, Form, GateForm, MouseForm, ProfileForm, RouteForm, shown
+from .profile_form import FORMAT, AxisForm, EyeForm, MouseForm, ProfileForm, RouteForm
 from .profile_routes import RouteReader
+from .profile_switching import SwitchReader
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
+    from .gates import Gate
     from .routes import Route
     from .toml_files import Path
 
 SECTIONS: dict[str, type[Form]] = {
     "gates": GateForm,
+    "signals": SignalForm,
+    "cues": CueForm,
     "routes": RouteForm,
     "axes": AxisForm,
     "mounts": EyeForm,
@@ -42,32 +48,45 @@ class _Resolver:
         self.faults = Faults()
 
     def resolve(self) -> tuple[Plan | None, str, list[Fault]]:
-        head = {key: value for key, value in self.data.items() if key not in (*SECTIONS, "mouse")}
+        head = {key: value for key, value in self.data.items() if key not in (*SECTIONS, "mouse", "hands")}
         self.faults.form(ProfileForm, head | {"mounts": {}}, ())
         if self.data.get("format") != FORMAT:
             return None, "", self.faults.found[:1]
         mouse = self.faults.form(MouseForm, self.data.get("mouse", {}), ("mouse",)) or MouseForm()
         forms = {name: self.section(name, form) for name, form in SECTIONS.items()}
         mount = self.mount(forms["mounts"])
-        gates = [gate for name, form in forms["gates"].items() if (gate := self.gate(name, form))]
+        hands = self.faults.form(
+            HandsForm, self.data.get("hands", {}), ("hands",)
+        ) or HandsForm.model_validate({})
+        swap = bool(hands.swap_sticks)
+        switches = SwitchReader(self.faults, self.names("gates"), mouse, swap_sticks=swap)
+        derived = [made for name, form in forms["signals"].items() if (made := switches.derived(name, form))]
+        gates = [gate for name, form in forms["gates"].items() if (gate := switches.gate(name, form))]
+        cues = [cue for name, form in forms["cues"].items() if (cue := switches.cue(name, form))]
+        self.check_choices(gates, switches.settings)
         units = self.units(forms["axes"])
-        reader = RouteReader(self.faults, self.names("gates"), units, mouse)
+        reader = RouteReader(self.faults, switches, units, mouse)
         routes = [route for name, form in forms["routes"].items() if (route := reader.read(name, form))]
         axes = self.axes(forms["axes"], units, routes, reader)
         self.check_pairs(routes, forms["routes"])
         if self.faults.found or mount is None:
             return None, "", self.faults.found
         try:
-            return Plan(tuple(routes), tuple(gates), axes, mount), str(self.data.get("title", "")), []
+            more = (tuple(derived), tuple(cues), switches.hands(hands), self.data.get("cursor", "free"))
+            plan = Plan(tuple(routes), tuple(gates), axes, mount, *more)
+            return plan, str(self.data.get("title", "")), []
         except PlanError as error:
             self.faults.note_words(self.blame(str(error)), error)
             return None, "", self.faults.found
 
     def blame(self, words: str) -> Path:
         """The table that an error of the whole plan speaks of first."""
-        said = words.replace(",", "").split()
+        said = words.replace(",", "").replace(":", "").split()
         known = [
-            (section, word) for word in said for section in ("routes", "axes") if word in self.names(section)
+            (section, word)
+            for word in said
+            for section in ("routes", "axes", "gates", "cues")
+            if word in self.names(section)
         ]
         return known[0] if known else ()
 
@@ -99,17 +118,12 @@ class _Resolver:
             return Eye(wanted, form.height or 0.0, form.field_of_view or 60.0)
         return None
 
-    def gate(self, name: str, form: GateForm) -> Gate | None:
-        held = []
-        for place, address in enumerate(form.hold or ()):
-            path: Path = ("gates", name, "hold", place) if len(form.hold) > 1 else ("gates", name, "hold")
-            found = self.faults.signal(path, address, "switch")
-            if found and found.signal.kind != "switch":
-                what = f"{found}, a {found.signal.kind}"
-                self.faults.note(path, what, "a switch: something that is held or not")
-            elif found:
-                held.append(found)
-        return Gate(name, tuple(held)) if held and len(held) == len(form.hold) else None
+    def check_choices(self, gates: list[Gate], settings: list[str]) -> None:
+        """A setting and a gate whose way the player chooses are told apart by their names."""
+        for gate in gates:
+            if len(gate.choice) > 1 and gate.name in settings:
+                what = f'a setting named "{gate.name}" besides'
+                self.faults.note(("gates", gate.name, "choice"), what, "another name for one of them")
 
     # ---- axes
 
@@ -202,8 +216,7 @@ def _shared(first: Route, second: Route) -> str:
     """The axis that both drive with the same component of one signal at the same time."""
     if first.source.signal != second.source.signal:
         return ""
-    one, other = first.gate, second.gate
-    if one and other and one.gate == other.gate and one.wanted != other.wanted:
+    if first.gate and second.gate and excludes(first.gate, second.gate):
         return ""
     parts = {(axis, component) for axis, component, _ in first.parts}
     both = [(axis, component) for axis, component, _ in second.parts if (axis, component) in parts]

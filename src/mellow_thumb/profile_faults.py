@@ -8,7 +8,8 @@ from typing import TYPE_CHECKING, Any, NamedTuple
 from pydantic import ValidationError
 
 from .errors import PlanError, SignalError, UnitError, listed, nearest
-from .profile_form import Form, inner_form, keys, lenient, shown
+from .form_parts import Form, shown
+from .profile_form import inner_form, keys, lenient
 from .signals import addresses, find_signal
 from .units import convert
 
@@ -72,12 +73,18 @@ class Faults:
             return None
         return lenient(form).model_validate({key: value for key, value in data.items() if key not in wrong})
 
-    def signal(self, path: Path, address: str, kind: str | None = None) -> Address | None:
-        """Look up a signal; for one of a kind the nearest word is of that kind."""
+    def signal(
+        self, path: Path, address: str, kind: str | None = None, made: Iterable[str] = ()
+    ) -> Address | None:
+        """Look up a signal; for one of a kind the nearest word is of that kind, or one that was made."""
         try:
             return find_signal(address)
         except SignalError:
-            self.note(path, f'"{address}"', "a signal of the catalogue", nearest(address, addresses(kind)))
+            known, wanted = (
+                [*made, *addresses(kind)],
+                "a signal of the catalogue or of [signals]",
+            )
+            self.note(path, f'"{address}"', wanted, nearest(address, known))
             return None
 
     def measure(self, path: Path, quantity: Quantity | None, unit: str, default: float) -> float:

@@ -8,137 +8,51 @@ from __future__ import annotations
 from functools import cache
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, create_model
+from pydantic import Field, create_model
 
-from .errors import UnitError
-from .units import Quantity, convert, parse_quantity
+from .form_parts import (
+    Closing,
+    Conditions,
+    Degrees,
+    Form,
+    Hertz,
+    Measure,
+    Metres,
+    Names,
+    Number,
+    PointList,
+    Rest,
+    Seconds,
+    Sensitivity,
+    Speed,
+    in_unit,
+)
+from .form_switching import CueForm, GateForm, HandsForm, SignalForm
 
 FORMAT = "mellow-thumb profile 1"
-
-
-def shown(value: object) -> str:
-    """A value as the file has it, shortened."""
-    quoted = f'"{value}"' if isinstance(value, str) else repr(value)
-    text = quoted.lower() if isinstance(value, bool) else quoted
-    return text if len(text) <= 60 else f"{text[:57]}..."
-
-
-def _quantity(value: object, example: str = "deg/count") -> Quantity:
-    if not isinstance(value, str):
-        number = f"{value} " if isinstance(value, int | float) and not isinstance(value, bool) else "0.05 "
-        wanted = f'a number and its unit in quotes, such as "{number}{example}"'
-        raise ValueError(f"found {shown(value)}; expected {wanted}")
-    return parse_quantity(value, example)
-
-
-def _in(unit: str) -> BeforeValidator:
-    def check(value: object) -> float:
-        try:
-            return convert(_quantity(value, unit), unit)
-        except UnitError as error:
-            raise ValueError(str(error)) from None
-
-    return BeforeValidator(check)
-
-
-def _measure(value: object) -> Quantity:
-    """A quantity whose unit is the axis's, or none where the axis has none."""
-    if isinstance(value, int | float) and not isinstance(value, bool):
-        return Quantity(float(value), "")
-    return _quantity(value, "deg")
-
-
-def _speed(value: object) -> Quantity:
-    """A speed in the signal's unit a second, or a plain share for a held value."""
-    return _measure(value) if not isinstance(value, str) else _quantity(value, "count/s")
-
-
-def _one_or_more(value: object) -> tuple[str, ...]:
-    names = [value] if isinstance(value, str) else value
-    if not isinstance(names, list) or not names or not all(isinstance(name, str) for name in names):
-        raise ValueError(f"found {shown(value)}; expected a name in quotes, or a list of them")
-    if len(set(names)) < len(names):
-        raise ValueError(f"found {shown(value)}; expected each name once")
-    return tuple(names)
-
-
-def _sensitivity(value: object) -> Quantity | dict[str, Quantity]:
-    if isinstance(value, dict):
-        if not value:
-            example = '{ yaw = "0.05 deg/count" }'
-            raise ValueError(f"found {{}}; expected a quantity for each axis, such as {example}")
-        return {axis: _quantity(one) for axis, one in value.items()}
-    return _quantity(value)
-
-
-def _gate(value: object) -> str:
-    if not isinstance(value, str) or not value.strip():
-        raise ValueError(f'found {shown(value)}; expected a gate in quotes: "NAME" or "not NAME"')
-    return value
-
-
-def _numbers(value: object) -> list[float] | None:
-    """A list of finite numbers as floats, or nothing."""
-    if not isinstance(value, list) or not all(type(one) in (int, float) for one in value):
-        return None
-    return [float(one) for one in value] if all(abs(one) < 1e300 for one in value) else None
-
-
-def _rest(value: object) -> tuple[float, ...]:
-    numbers = _numbers(value if isinstance(value, list) else [value])
-    if not numbers or len(numbers) > 2 or not all(-0.9 <= one <= 0.9 for one in numbers):
-        raise ValueError(f"found {shown(value)}; expected a number from -0.9 to 0.9, or [x, y]")
-    return tuple(numbers)
-
-
-def _points(value: object) -> tuple[tuple[float, float], ...]:
-    points = [_numbers(point) for point in value] if isinstance(value, list) else []
-    pairs = [(point[0], point[1]) for point in points if point and len(point) == 2]
-    if not pairs or len(pairs) < len(points):
-        raise ValueError(f"found {shown(value)}; expected points [travel, effect], such as [[0.5, 0.2]]")
-    return tuple(pairs)
-
-
-Names = Annotated[tuple[str, ...], BeforeValidator(_one_or_more)]
-Gate = Annotated[str, BeforeValidator(_gate)]
-Seconds = Annotated[float, _in("s")]
-Metres = Annotated[float, _in("m")]
-Degrees = Annotated[float, _in("deg")]
-Hertz = Annotated[float, _in("Hz")]
-Measure = Annotated[Quantity, BeforeValidator(_measure)]
-Speed = Annotated[Quantity, BeforeValidator(_speed)]
-Number = Annotated[float, Field(strict=False, allow_inf_nan=False)]
-
-
-def _unit(unit: str) -> dict[str, Any]:
-    return {"unit": unit}
-
-
-class Form(BaseModel):
-    """A table of a profile: strict, with no room for keys that nobody reads."""
-
-    model_config = ConfigDict(extra="forbid", strict=True, frozen=True)
 
 
 class OneEuroForm(Form):
     """A 1 euro filter (Casiez, Roussel, Vogel, CHI 2012): steady at rest, quick when the value moves fast."""
 
-    cutoff: Hertz = Field(description="cutoff at rest: lower is steadier", json_schema_extra=_unit("Hz"))
+    cutoff: Hertz = Field(description="cutoff at rest: lower is steadier", json_schema_extra=in_unit("Hz"))
     slope: Number = Field(
         description="how much the cutoff grows with the speed of the value: higher is quicker"
     )
-    slope_cutoff: Hertz = Field(1.0, description="cutoff for that speed", json_schema_extra=_unit("Hz"))
+    slope_cutoff: Hertz = Field(1.0, description="cutoff for that speed", json_schema_extra=in_unit("Hz"))
 
 
 class SlowFastForm(Form):
     """Slow motion is smoothed, fast motion is taken as it is, a mixture between."""
 
     half_life: Seconds = Field(
-        examples=['"35 ms"'], description="of slow motion", json_schema_extra=_unit("s, ms")
+        examples=['"35 ms"'], description="of slow motion", json_schema_extra=in_unit("s, ms")
     )
-    slow: Speed = Field(description="up to here it is slow", json_schema_extra=_unit("signal/s, or a share"))
+    slow: Speed = Field(
+        description="up to here it is slow", json_schema_extra=in_unit("signal/s, or a share")
+    )
     fast: Speed = Field(
-        description="from here on it is fast", json_schema_extra=_unit("signal/s, or a share")
+        description="from here on it is fast", json_schema_extra=in_unit("signal/s, or a share")
     )
 
 
@@ -148,12 +62,12 @@ class AxisSmoothingForm(Form):
     half_life: Seconds | None = Field(
         None,
         description="exponential: half of what is still to come arrives in this time",
-        json_schema_extra=_unit("s, ms"),
+        json_schema_extra=in_unit("s, ms"),
     )
     spring: Seconds | None = Field(
         None,
         description="a critically damped spring: half of a step is made in this time; it begins gently",
-        json_schema_extra=_unit("s, ms"),
+        json_schema_extra=in_unit("s, ms"),
     )
 
 
@@ -184,7 +98,7 @@ class CurveForm(Form):
 
     power: Number | None = Field(None, description="the travel to this power, 0.1 to 10")
     blend: Number | None = Field(None, description="0 is a line, 1 a cube, a mixture between")
-    points: Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)] | None = Field(
+    points: PointList | None = Field(
         None,
         description="a smooth rising curve through `[travel, effect]` points; [0, 0] and [1, 1] are there",
     )
@@ -194,14 +108,15 @@ class SpeedGainForm(Form):
     """More effect for a faster hand."""
 
     slow: Speed = Field(
-        description="up to this speed the factor is 1", json_schema_extra=_unit("count/s, px/s, …")
+        description="up to this speed the factor is 1", json_schema_extra=in_unit("count/s, px/s, …")
     )
     fast: Speed = Field(
-        description="from this speed on the factor is 1 + extra", json_schema_extra=_unit("count/s, px/s, …")
+        description="from this speed on the factor is 1 + extra",
+        json_schema_extra=in_unit("count/s, px/s, …"),
     )
     extra: Number = Field(description="what is added to the factor at full speed")
     half_life: Seconds = Field(
-        0.015, description="of the mean that the hand's speed is", json_schema_extra=_unit("s, ms")
+        0.015, description="of the mean that the hand's speed is", json_schema_extra=in_unit("s, ms")
     )
 
 
@@ -210,7 +125,7 @@ class TurnBoostForm(Form):
 
     past: Number = Field(0.95, description="the share of effect from which on it builds")
     extra: Number = Field(description="the extra rate at its most, as a share of the rate")
-    build: Seconds = Field(description="how long it takes to build", json_schema_extra=_unit("s, ms"))
+    build: Seconds = Field(description="how long it takes to build", json_schema_extra=in_unit("s, ms"))
 
 
 class RouteForm(Form):
@@ -224,19 +139,33 @@ class RouteForm(Form):
     drives: Names = Field(
         examples=['["yaw", "pitch"]'], description="the axis, or for a pair the two axes, x first"
     )
-    sensitivity: Annotated[Quantity | dict[str, Quantity], BeforeValidator(_sensitivity)] = Field(
+    sensitivity: Sensitivity = Field(
         examples=['"0.05 deg/count"'],
         description="what the axis does for one unit of the signal, or at full deflection; a table gives "
         "each axis its own; the sign is yours",
-        json_schema_extra=_unit("see above"),
+        json_schema_extra=in_unit("see above"),
     )
-    invert: Annotated[tuple[str, ...], BeforeValidator(_one_or_more)] = Field(
-        (), description="axes of this route that go the other way"
+    invert: Names = Field((), description="axes of this route that go the other way")
+    gate: Conditions | None = Field(
+        None,
+        description='listen only while this gate is open; `"not NAME"` while it is closed; of a list all '
+        "must hold, of `{ any = [...] }` one",
     )
-    gate: Gate | None = Field(
-        None, description='listen only while this gate is open; `"not NAME"` while it is closed'
+    on_close: Closing | None = Field(
+        None,
+        description='as the gate closes: `"stop"` (rates, unless stated), `"settle"` (all others: what '
+        'smoothing owes still arrives) or `{ return = "250 ms" }`: back to where it was as the gate opened',
+        json_schema_extra=in_unit("s, ms"),
     )
-    rest: Annotated[tuple[float, ...], BeforeValidator(_rest)] | None = Field(
+    needs_fresh_press: bool | None = Field(
+        None,
+        description="whether what is held as the gate opens must be let go first; keys must, sticks need "
+        "not, unless stated",
+    )
+    zero: Literal["on open"] | None = Field(
+        None, description='`"on open"`: a held value is measured from where it is as the gate opens'
+    )
+    rest: Rest | None = Field(
         None, description="where the device rests: a share of travel, or `[x, y]`; taken off first"
     )
     reach: Literal["disc", "square"] = Field(
@@ -258,15 +187,6 @@ class RouteForm(Form):
     )
 
 
-class GateForm(Form):
-    """A gate: a named condition."""
-
-    hold: Names = Field(
-        examples=['"mouse.right"'],
-        description="open while this switch is held; with several, while any of them is",
-    )
-
-
 class AxisForm(Form):
     """An axis: its limits, where it starts, where it rests. Axes of your own state their unit."""
 
@@ -277,25 +197,28 @@ class AxisForm(Form):
     min: Measure | None = Field(
         None,
         description="the least it can be; for the pitch of an `eye`, -90 deg unless stated",
-        json_schema_extra=_unit("the axis's"),
+        json_schema_extra=in_unit("the axis's"),
     )
     max: Measure | None = Field(
         None,
         description="the most it can be; for the pitch of an `eye`, 90 deg unless stated",
-        json_schema_extra=_unit("the axis's"),
+        json_schema_extra=in_unit("the axis's"),
     )
     start: Measure | None = Field(
         None,
         description="what it is at the beginning: `rest` unless stated; `distance` must state it",
-        json_schema_extra=_unit("the axis's"),
+        json_schema_extra=in_unit("the axis's"),
     )
     rest: Measure | None = Field(
         None,
         description="where it returns to: 0 (a zoom: 1 x) unless stated",
-        json_schema_extra=_unit("the axis's"),
+        json_schema_extra=in_unit("the axis's"),
     )
     return_: Seconds | None = Field(
-        None, alias="return", description="half-life of its return to rest", json_schema_extra=_unit("s, ms")
+        None,
+        alias="return",
+        description="half-life of its return to rest",
+        json_schema_extra=in_unit("s, ms"),
     )
     smoothing: AxisSmoothingForm | None = Field(None, description="ease it toward its goal")
     around: Literal["start"] | None = Field(
@@ -311,10 +234,10 @@ class EyeForm(Form):
         examples=['"eye"'], description="`eye`: it looks where yaw, pitch and roll point"
     )
     height: Metres = Field(
-        0.0, ge=-1e6, le=1e6, description="of the camera above the origin", json_schema_extra=_unit("m, cm")
+        0.0, ge=-1e6, le=1e6, description="of the camera above the origin", json_schema_extra=in_unit("m, cm")
     )
     field_of_view: Degrees = Field(
-        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=_unit("deg")
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
     )
 
 
@@ -326,7 +249,7 @@ class MouseForm(Form):
         gt=0,
         le=1e6,
         description="counts it sends for each cm of travel (800 counts an inch is 315); needed for `cm/turn`",
-        json_schema_extra=_unit("count/cm"),
+        json_schema_extra=in_unit("count/cm"),
     )
 
 
@@ -339,7 +262,13 @@ class ProfileForm(Form):
     title: str = Field("", description="what people call it")
     mount: str = Field(examples=['"eye"'], description="the mount in force: a name in `[mounts]`")
     mouse: MouseForm = Field(MouseForm(), description="what is known of the mouse")
+    cursor: Literal["free", "hidden", "held"] = Field(
+        "free", description="what becomes of the pointer where no open gate says otherwise"
+    )
+    hands: HandsForm = Field(HandsForm.model_validate({}), description="what a player's hands may need")
     gates: dict[str, GateForm] = Field({}, description="named conditions that decide when a route listens")
+    signals: dict[str, SignalForm] = Field({}, description="signals made of others: key sets, edges, presses")
+    cues: dict[str, CueForm] = Field({}, description="named momentary commands")
     routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     mounts: dict[str, EyeForm] = Field(description="how axes become a camera pose")
@@ -348,7 +277,10 @@ class ProfileForm(Form):
 TABLES: dict[str, type[Form]] = {
     "": ProfileForm,
     "mouse": MouseForm,
+    "hands": HandsForm,
     "gates.NAME": GateForm,
+    "signals.NAME": SignalForm,
+    "cues.NAME": CueForm,
     "routes.NAME": RouteForm,
     "routes.NAME.dead_zone": DeadZoneForm,
     "routes.NAME.curve": CurveForm,

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Any
 from .curves import Blend, Curve, Points, Power
 from .errors import UnitError, listed, nearest
 from .gates import Condition
-from .routes import Route, SpeedGain, TurnBoost
+from .routes import Close, Route, SpeedGain, TurnBoost
 from .shape import DeadZone, Shape
 from .smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
 from .units import Effect, Quantity, fitting, read_sensitivity
@@ -17,6 +17,7 @@ if TYPE_CHECKING:
 
     from .profile_faults import Faults
     from .profile_form import MouseForm, RouteForm
+    from .profile_switching import SwitchReader
     from .signals import Address
     from .toml_files import Path
 
@@ -24,8 +25,10 @@ if TYPE_CHECKING:
 class RouteReader:
     """Reads routes against what else the profile names: gates, axes with their units, the mouse."""
 
-    def __init__(self, faults: Faults, gates: list[str], units: Mapping[str, str], mouse: MouseForm) -> None:
-        self.faults, self.gates, self.units, self.mouse = faults, gates, units, mouse
+    def __init__(
+        self, faults: Faults, switches: SwitchReader, units: Mapping[str, str], mouse: MouseForm
+    ) -> None:
+        self.faults, self.switches, self.units, self.mouse = faults, switches, units, mouse
         self.logs: dict[str, dict[bool, Path]] = {}
         """For each axis: where it is driven in per cent, and where not."""
 
@@ -34,12 +37,14 @@ class RouteReader:
         path: Path = ("routes", name)
         before = len(self.faults.found)
         drives = form.drives or ()
-        source = self.faults.signal((*path, "from"), form.from_) if form.from_ else None
-        if source and source.signal.kind == "position":
-            self.faults.note((*path, "from"), f"{source}, a place", "something that moves or is held")
+        source = self.switches.signal((*path, "from"), form.from_) if form.from_ else None
+        if source and source.signal.kind in ("position", "fact"):
+            what = "a place" if source.signal.kind == "position" else "a fact"
+            hint = "; for a pointer at the edge: an edge_zone in [signals]" if what == "a place" else ""
+            self.faults.note((*path, "from"), f"{source}, {what}", f"something that moves or is held{hint}")
             source = None
         self._check_drives(path, drives, source)
-        gate = self._condition((*path, "gate"), form.gate) if form.gate else None
+        gate = self.switches.when((*path, "gate"), form.gate)
         for axis in form.invert or ():
             if drives and axis not in drives:
                 self.faults.note((*path, "invert"), f'"{axis}"', f"an axis that it drives: {listed(drives)}")
@@ -47,7 +52,7 @@ class RouteReader:
         scales = [
             (condition, factor)
             for key, factor in (form.scale or {}).items()
-            if (condition := self._condition((*path, "scale", key), key))
+            if self.switches.when((*path, "scale", key), condition := Condition.parse(key))
         ]
         parts = self._conditioning(path, form, source)
         if source is None or not effects or len(effects) < len(drives) or len(self.faults.found) > before:
@@ -56,7 +61,9 @@ class RouteReader:
             return Route(
                 name, source, drives, tuple(effect.amount for effect in effects), gate,
                 effect=effects[0].kind, scales=tuple(sorted(scales, key=str)),
-                with_zoom=form.scale_with == "zoom", **parts,
+                with_zoom=form.scale_with == "zoom", fresh=form.needs_fresh_press,
+                on_close=Close(*form.on_close) if form.on_close else None,
+                zero_on_open=form.zero == "on open", **parts,
             )  # fmt: skip
         return None
 
@@ -70,15 +77,6 @@ class RouteReader:
             hint = f"; or take one component: {source}.x" if source.width == 2 else ""
             wanted = "two axes, x first" if source.width == 2 else "one axis"
             self.faults.note((*path, "drives"), f"{len(drives)} for {source}, which is {shape}", wanted, hint)
-
-    def _condition(self, path: Path, text: str) -> Condition | None:
-        condition = Condition.parse(text)
-        if condition.gate not in self.gates:
-            known = listed(self.gates) if self.gates else "a name in [gates], which holds none"
-            self.faults.note(
-                path, f'"{condition.gate}"', f"a gate: {known}", nearest(condition.gate, self.gates)
-            )
-        return condition
 
     # ---- sensitivity
 

@@ -51,21 +51,24 @@ def live(saved):
                 {restore}
             reading = False
         for t, code, x, y in items:
+            {unheard}
             while True:
+                {timers}
                 age = t - anchor
                 if age <= 0.0:
                     break
                 stop = t
                 {pace}
-                if age > {longest}:
+                {till}
+                if stop - anchor > {longest}:
                     stop = anchor + {longest}
-                else:
+                {otherwise}
                     wait = {merge} if code < {first_held} else 0.0
                     {waits}
                     if age <= wait:
                         break
                 dt = stop - anchor
-                if code == {frame} and stop == t:
+                if code == {frame} and stop == {frame_end}:
                     {keep}
                     reading = True
                 {flow}
@@ -102,10 +105,21 @@ class Program:
     """Which of those values the pose is made of."""
     gates: tuple[str, ...]
     """The gates that a frame reads, after the axes."""
+    families: tuple[str, ...]
+    """The families of devices that the plan uses."""
+    places: dict[str, int]
+    """Where a frame has the active ``device`` and the ``cursor``, if they can change."""
+    cues: dict[str, int]
+    """Where a frame has the count of each cue; the time (s) of the last one comes after it."""
     live: Callable[[tuple[float, ...]], Generator[Any, list[Item], None]]
     """The loop: send it items that end in a frame for that frame's values, or none for the saved state."""
     pose: Callable[..., tuple[float, ...]]
     """Axes to position x, y, z (m), rotation x, y, z, w and vertical field of view (deg)."""
+
+    @property
+    def width(self) -> int:
+        """How many values a frame reads."""
+        return len(self.axes) + len(self.gates) + len(self.places) + 2 * len(self.cues)
 
     @property
     def frame(self) -> int:
@@ -122,6 +136,12 @@ def _live_text(weaver: Weaver) -> str:
     flow, (read, outputs) = weaver.flow(), weaver.read()
     events = Events(weaver)
     pace = weaver.pace(longest=LONGEST, near=NEAR)
+    timed = bool(weaver.switches.timers)
+    unheard = (
+        ["if host_focus == 0.0:", "    continue"] if "host_focus" in weaver.state and weaver.impulses else []
+    )
+    if unheard:
+        unheard[0] = f"if code < {len(weaver.impulses)} and host_focus == 0.0:"
     flowing = ["anchor", *(name for name in weaver.state if name in flow.assigned)]
     return fill(
         _LIVE,
@@ -137,6 +157,11 @@ def _live_text(weaver: Weaver) -> str:
         first_held=str(len(weaver.impulses)),
         merge=number(MERGE),
         pace=pace,
+        unheard=unheard,
+        timers=["if due <= anchor:", *(f"    {line}" for line in events.timers())] if timed else [],
+        till=["if due < t:", "    stop = due"] if timed else [],
+        otherwise="elif due > t:" if timed else "else:",
+        frame_end="t and due > t" if timed else "t",
         longest="pace" if pace else number(LONGEST),
     )
 
@@ -154,6 +179,10 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     axes = [axis.name for axis in plan.axes]
     posing = [name for name in axes if name in plan.mount.axes or name == "zoom"]
     text, pose_text = _live_text(weaver), _pose_text(plan, posing)
+    begin = len(axes) + 1 + len(plan.gates)
+    extra: list[str] = [name for name in ("device", "cursor") if name in weaver.state]
+    places = {name: begin + k for k, name in enumerate(extra)}
+    first = begin + len(extra)
     return Program(
         text=text,
         pose_text=pose_text,
@@ -163,6 +192,9 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         axes=(*axes, "yaw_total"),
         posing=tuple(axes.index(name) for name in posing),
         gates=tuple(gate.name for gate in plan.gates),
+        families=plan.families,
+        places=places,
+        cues={cue.name: first + 2 * k for k, cue in enumerate(plan.cues)},
         live=compile_text(text, "live"),
         pose=compile_text(pose_text, "pose"),
     )

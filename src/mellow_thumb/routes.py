@@ -7,12 +7,13 @@ from typing import TYPE_CHECKING
 
 from .errors import PlanError, listed
 from .shape import Shape
+from .signals import DEVICES
 from .smoothings import OneEuro, SlowFast, Smoothing, Spring
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
-    from .gates import Condition
+    from .gates import Condition, When
     from .signals import Address
 
 EFFECTS = ("step", "rate", "offset")
@@ -55,6 +56,28 @@ class TurnBoost:
             raise PlanError("turn_boost: expected extra above 0 to 100, build above 0 to 60 s")
 
 
+CLOSINGS = ("stop", "settle", "return")
+"""What becomes of a route's effect as its gate closes: cut short, run out, or taken back."""
+
+
+@dataclass(frozen=True, slots=True)
+class Close:
+    """What becomes of a route's effect as its gate closes; for a ``return``, over how many seconds.
+
+    ``stop`` drops what the route's own smoothing still owes, ``settle`` lets it arrive. ``return`` takes
+    an offset to 0, and an axis back to where it was as the gate opened.
+    """
+
+    way: str
+    over: float = 0.0
+
+    def __post_init__(self) -> None:
+        if self.way not in CLOSINGS:
+            raise PlanError(f"on_close: found {self.way}; expected {listed(CLOSINGS)}")
+        if (self.way == "return") != (0.0 < self.over <= 60.0):
+            raise PlanError(f"on_close: found {self.over:g} s; expected above 0 to 60 s for a return")
+
+
 @dataclass(frozen=True, slots=True)
 class Route:
     """A route in the axis's own units, all signs already in its gains.
@@ -67,7 +90,7 @@ class Route:
     source: Address
     drives: tuple[str, ...]
     gains: tuple[float, ...]
-    gate: Condition | None = None
+    gate: When | None = None
     smoothing: Smoothing | None = None
     effect: str = "step"
     shape: Shape = field(default_factory=Shape)
@@ -77,6 +100,12 @@ class Route:
     """Factors, each while a gate is open (or closed)."""
     with_zoom: bool = False
     """Whether it keeps its feel under magnification."""
+    on_close: Close | None = None
+    """What becomes of its effect as its gate closes; unless stated, a rate stops and the rest settles."""
+    fresh: bool | None = None
+    """Whether what is held as the gate opens must be let go first; unless stated, keys must, sticks not."""
+    zero_on_open: bool = False
+    """Whether a held value is measured from where it is as the gate opens."""
 
     def __post_init__(self) -> None:
         if not len(self.drives) == len(self.gains) == self.source.width:
@@ -112,6 +141,16 @@ class Route:
         )
         boosted = self.turn_boost is not None and isinstance(eased, Spring | OneEuro | SlowFast)
         yield boosted, "a turn_boost with another smoothing; expected half_life, or none"
+        gated = self.on_close or self.fresh is not None or self.zero_on_open
+        yield bool(gated and not self.gate), "on_close, needs_fresh_press or zero; expected a gate with it"
+        held = self.source.signal.kind == "deflection" and self.source.signal.device in DEVICES
+        yield self.zero_on_open and not held, "a zero on what has none; expected a stick or a trigger"
+        yield bool(step and self.fresh), "needs_fresh_press on a displacement; expected a held value"
+
+    @property
+    def closing(self) -> Close:
+        """What becomes of its effect as its gate closes."""
+        return self.on_close or Close("stop" if self.effect == "rate" else "settle")
 
     @property
     def parts(self) -> tuple[tuple[str, str, float], ...]:

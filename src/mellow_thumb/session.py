@@ -2,60 +2,39 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any
+from bisect import bisect_left
+from operator import itemgetter
+from typing import TYPE_CHECKING
 
-from .clock import Clock
 from .errors import ArgumentError, listed, nearest
-from .inbox import NO_TIME, Inbox
+from .frame import Frame
+from .gates import CURSORS
+from .hands import REDUCED
+from .inbox import NO_TIME
+from .intake import Intake
+from .labels import label_of
 from .program import weave_plan
+from .saving import Snapshot, from_plain, to_plain
 from .shakes import Kick
-from .signals import COMPONENTS, addresses, find_signal
 from .view import View
 
 if TYPE_CHECKING:
-    from collections.abc import Sequence
+    from typing import Any
 
-    import numpy as np
-    import numpy.typing as npt
-
+    from .cues import Cue
+    from .gates import Gate
     from .plan import Plan
-    from .program import Program
+    from .program import Item, Program
     from .weaver import Setting
-
-    Burst = Sequence[float] | Sequence[Sequence[float]] | npt.NDArray[np.float64]
 
 CEILING = 0.25
 """Seconds beyond which a frame is cut, unless a session is told otherwise."""
 
-_SINGLE, _PAIR, _Y = 0, 1, 2
+FASTEST = 100.0
+"""Seconds of the world that may pass in one of the hand's, at the most."""
 
 
-class Frame:
-    """What the axes and gates were at the end of one frame."""
-
-    __slots__ = ("_program", "_values", "t")
-
-    def __init__(self, t: float, values: tuple[float, ...], program: Program) -> None:
-        self.t = t
-        """Session time at the frame's end, in seconds."""
-        self._values, self._program = values, program
-
-    @property
-    def axes(self) -> dict[str, float]:
-        """Each axis by name, in degrees; `yaw_total` is the yaw with every full turn kept."""
-        return dict(zip(self._program.axes, self._values, strict=False))
-
-    @property
-    def gates(self) -> dict[str, bool]:
-        """Whether each gate is open."""
-        values = self._values[len(self._program.axes) :]
-        return {name: value != 0.0 for name, value in zip(self._program.gates, values, strict=True)}
-
-    def __repr__(self) -> str:
-        return f"Frame(t={self.t}, axes={self.axes}, gates={self.gates})"
-
-
-class Session:
+class Session(Intake):
     """A plan at work: feed it events, tick it once a frame, read the frame and the view.
 
     A frame is the time from the last tick to this one, its end not included. What is wrong with an event
@@ -65,22 +44,16 @@ class Session:
 
     def __init__(self, plan: Plan, *, ceiling: float = CEILING) -> None:
         """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut."""
-        if not ceiling > 0.0:
-            raise ArgumentError(f"ceiling: found {ceiling!r}, expected seconds above 0")
         self._program = weave_plan(plan)
-        self._doors = _doors(self._program)
-        self._clock = Clock(ceiling)
-        self._inbox = Inbox()
-        self._plan = plan
+        super().__init__(plan, self._program, ceiling)
         self._start(self._program, self._program.start)
         self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
-        self.refused: dict[str, dict[str, int]] = {}
-        """What was refused: for each signal fed, how often for which reason."""
         self._kicks: list[Kick] = []
         self._origin = (0.0, 0.0, 0.0)
-        self._offsets: dict[str | None, float] = {}
-        self.clipped: dict[str, int] = {}
-        """How often a held value outside its range was drawn in to it, by signal."""
+        self._world, self._rate = 0.0, 1.0
+        self._counts = dict.fromkeys(self._program.cues, 0.0)
+        self._given: dict[str, list[float]] = {name: [] for name in self._program.cues}
+        self._keep = {cue.name: cue.keep for cue in plan.cues}
 
     @property
     def now(self) -> float:
@@ -102,81 +75,15 @@ class Session:
         """How many ticks asked for time to run back or for no number; it stood still instead."""
         return self._clock.stalled
 
-    def feed(
-        self, signal: str, value: float | Sequence[float], at: float | None = None, device: str | None = None
-    ) -> None:
-        """Queue one event; from any thread.
-
-        `signal` is an address of the catalogue; a pair takes two numbers, (x, y), and a component fed
-        alone (``mouse.move.x``) leaves the other at 0. `at` is when it happened, in seconds on the host's
-        clock, which began with the session; without it the event takes effect with the latest event
-        already fed this frame, or at the frame's beginning. With a `device`, `at` is on that device's clock,
-        as :meth:`align` maps it; a device that was never aligned is on the host's.
-
-        Signals that the plan does not use are passed over.
-        """
-        door = self._doors.get(signal)
-        if door is None:
-            self._unlisted(signal)
-            return
-        code, shape, low, high, other, clips = door
-        try:
-            if shape == _PAIR:
-                x, y = value  # type: ignore[misc]
-                x, y = float(x), float(y)
-                inside = low <= x <= high and low <= y <= high
-            else:
-                x = float(value)  # type: ignore[arg-type]
-                inside = low <= x <= high
-                y = other
-            t = NO_TIME if at is None else float(at) + self._offsets.get(device, 0.0)
-        except (TypeError, ValueError, OverflowError):
-            self._refuse(signal, "not a pair of numbers" if shape == _PAIR else "not a number")
-            return
-        if not inside or t - t != 0.0:
-            if x - x != 0.0 or (shape == _PAIR and y - y != 0.0) or (t - t != 0.0 and at is not None):
-                self._refuse(signal, "not finite")
-                return
-            if not inside and not clips:
-                self._refuse(signal, f"outside {low:g} to {high:g}")
-                return
-            if not inside:
-                self.clipped[signal] = self.clipped.get(signal, 0) + 1
-                x, y = min(max(x, low), high), min(max(y, low), high)
-        self._inbox.put((t, code, y, x) if shape == _Y else (t, code, x, y))
-
-    def feed_many(self, signal: str, values: Burst, at: Burst) -> None:
-        """Queue a burst of one signal: `values` with their times `at`, as :meth:`feed` takes them.
-
-        Lists or arrays will do. Raises :class:`ArgumentError` when there are not as many times as values.
-        """
-        listed_values, times = _as_list(values), _as_list(at)
-        if len(listed_values) != len(times):
-            counts = f"{len(listed_values)} values and {len(times)} times"
-            raise ArgumentError(f"found {counts}; expected as many of both")
-        door = self._doors.get(signal)
-        if door is not None and door[1] == _PAIR and _all_fit(listed_values, times, door[2], door[3]):
-            code = door[0]
-            self._inbox.put_many([(t, code, x, y) for (x, y), t in zip(listed_values, times, strict=True)])
-            return
-        for value, t in zip(listed_values, times, strict=True):
-            self.feed(signal, value, at=t)
-
-    def align(self, device: str, their_time: float, at: float | None = None) -> None:
-        """Say that a device's clock shows `their_time` at the moment `at` of the host's clock, or now.
-
-        Events fed with that `device` then give their times on its own clock. Aligning again corrects drift.
-        """
-        ours = self._clock.now + self._clock.skipped if at is None else at
-        if (ours - their_time) - (ours - their_time) != 0.0:
-            raise ArgumentError(f"{device}: found {their_time!r}; expected finite seconds")
-        self._offsets[device] = ours - their_time
-
-    def tick(self, dt: float | None = None, *, to: float | None = None) -> Frame:
+    def tick(
+        self, dt: float | None = None, *, to: float | None = None, world_dt: float | None = None
+    ) -> Frame:
         """Go on by `dt` seconds, or `to` a moment of the host's clock, and read the frame that ends there.
 
-        Time that runs back, or is no number, stands still and is counted; a frame longer than the ceiling
-        is cut, and what happened in the time cut out takes effect at its end.
+        `world_dt` is how long that was for the world, where that differs: 0 in a pause, half in slow motion.
+        It slows what returns by itself, kicks and shakes; never the hand. Time that runs back, or is no
+        number, stands still and is counted; a frame longer than the ceiling is cut, and what happened in the
+        time cut out takes effect at its end.
         """
         if (dt is None) == (to is None):
             raise TypeError("tick takes dt=seconds or to=moment: one of them")
@@ -187,21 +94,109 @@ class Session:
             inbox.shorten(lost, clock.now)
         inbox.sort_in(start, clock)
         items = inbox.due(clock.now, start, self._last_commit)
+        if world_dt is not None or self._rate != 1.0:
+            self._set_rate(items, start, clock.now - start + lost, world_dt)
+        self._world += (clock.now - start) * self._rate
         items.append((clock.now, self._program.frame, 0.0, 0.0))
         self._values = self._loop.send(items)
-        return Frame(clock.now, self._values, self._program)
+        return Frame(clock.now, self._values, self._program, self._read_cues() if self._counts else None)
+
+    def _set_rate(self, items: list[Item], start: float, dt: float, world_dt: float | None) -> None:
+        """Put the world's rate, if it has changed, before what happens in this frame."""
+        if dt <= 0.0:
+            return
+        rate = 1.0 if world_dt is None else world_dt / dt
+        if not 0.0 <= rate <= FASTEST:
+            raise ArgumentError(
+                f"world_dt: found {world_dt!r} for {dt:g} s; expected 0 to {FASTEST:g} times as long"
+            )
+        if rate != self._rate and "host.world_rate" in self._program.codes:
+            place = bisect_left(items, start, key=itemgetter(0))
+            items.insert(place, (start, self._program.codes["host.world_rate"], rate, 0.0))
+        self._rate = rate
+
+    # ---- cues
+
+    def _read_cues(self) -> dict[str, int]:
+        """The cues that were given since the last frame, and those that are kept."""
+        now = self._clock.now
+        found: dict[str, int] = {}
+        for name, place in self._program.cues.items():
+            count, given = self._values[place], self._given[name]
+            fresh = int(count - self._counts[name])
+            if given or fresh:
+                keep = self._keep[name]
+                given[:] = [t for t in given if now - t <= keep] + fresh * [self._values[place + 1]]
+                self._counts[name] = count
+                if given:
+                    found[name] = len(given)
+        return found
+
+    def take_cue(self, name: str) -> bool:
+        """Take a cue: whether it was given in the last frame, or is still kept; each time is taken once.
+
+        A host that steps its physics several times a frame, or not at all, neither loses one nor gets it
+        twice. Raises :class:`ArgumentError` for a cue that the plan does not have.
+        """
+        given = self._given.get(name)
+        if given is None:
+            names = list(self._given)
+            known = listed(names) if names else "none: this profile has no cues"
+            raise ArgumentError(f"found the cue {name}; expected {known}{nearest(name, names)}")
+        if given:
+            del given[0]
+            return True
+        return False
+
+    def choose(self, name: str, value: str | bool, at: float | None = None) -> None:
+        """Say what the player chose: ``"hold"`` or ``"toggle"`` for a gate, or a setting on or off.
+
+        Raises :class:`ArgumentError` for what there is no choice of.
+        """
+        choices = {gate.name: gate.choice for gate in self._plan.gates if len(gate.choice) > 1}
+        signal = f"choice.{name}"
+        if name in choices and value in choices[name]:
+            self.feed(signal, choices[name].index(str(value)), at=at)
+        elif name not in choices and signal in self._doors and isinstance(value, bool):
+            self.feed(signal, value, at=at)
+        elif signal in self._doors:
+            wanted = listed(choices[name]) if name in choices else "True or False"
+            raise ArgumentError(f"{name}: found {value!r}; expected {wanted}")
+        else:
+            names = [door.partition(".")[2] for door in self._doors if door.startswith("choice.")]
+            known = listed(names) if names else "none: this profile leaves nothing to choose"
+            raise ArgumentError(f"found the choice {name}; expected {known}{nearest(name, names)}")
+
+    def label(self, name: str) -> str:
+        """What to show for a cue or a gate: its button, by the name of it on the device that is in use.
+
+        Raises :class:`ArgumentError` for a name that is neither, or has no button.
+        """
+        named: tuple[Gate | Cue, ...] = (*self._plan.gates, *self._plan.cues)
+        found = {one.name: one.contacts for one in named if one.contacts}
+        if name not in found:
+            raise ArgumentError(
+                f"found {name}; expected {listed(found) if found else 'none'}{nearest(name, found)}"
+            )
+        return label_of(found[name].inputs, Frame(0.0, self._values, self._program).device)
+
+    def set_screen(self, width: float, height: float, at: float | None = None) -> None:
+        """Say how large the view is, in any unit, for edge zones; until then it counts as square."""
+        self.feed("host.screen", (width, height), at=at)
 
     def view(self) -> View:
         """The camera at the end of the last frame, with the kicks and shakes of the moment."""
         values = [self._values[place] for place in self._program.posing]
         if self._kicks:
-            now = self._clock.now
+            now = self._world
             self._kicks = [kick for kick in self._kicks if not kick.over(now)]
             for kick in self._kicks:
                 place = self._program.posing.index(self._program.axes.index(kick.axis))
                 values[place] += kick.at(now)
         pose = self._program.pose(*values)
-        return View((*(p - o for p, o in zip(pose, self._origin, strict=False)), *pose[3:]))
+        wanted = self._program.places.get("cursor")
+        cursor = self._plan.cursor if wanted is None else CURSORS[int(self._values[wanted])]
+        return View((*(p - o for p, o in zip(pose, self._origin, strict=False)), *pose[3:]), cursor)
 
     def shift_origin(self, x: float, y: float, z: float) -> None:
         """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
@@ -238,7 +233,9 @@ class Session:
             raise ArgumentError(
                 f"{name}: found {amount!r} for {half_life!r} s; expected a number, and above 0 to 60 s"
             )
-        self._kicks.append(Kick(name, amount, self._clock.now, half_life, frequency))
+        if self._plan.hands.reduced_motion:
+            amount, half_life = amount * REDUCED, half_life * REDUCED
+        self._kicks.append(Kick(name, amount, self._world, half_life, frequency))
 
     def set_axis(self, name: str, value: float, at: float | None = None) -> None:
         """Put an axis at a value, in its own unit; at the time of `at`, as an event would.
@@ -300,50 +297,54 @@ class Session:
     def _last_commit(self) -> float:
         return float(self._loop.send([])[0])
 
-    def _unlisted(self, signal: str) -> None:
-        """Pass over a signal that this plan does not use; refuse one that nothing knows."""
-        if signal not in _KNOWN:
-            self._refuse(str(signal), f"unknown signal{nearest(str(signal), _KNOWN)}")
+    # ---- saving
 
-    def _refuse(self, signal: str, reason: str) -> None:
-        counts = self.refused.setdefault(signal, {})
-        counts[reason] = counts.get(reason, 0) + 1
-        if counts[reason] == 1:
-            import logging
+    def snapshot(self) -> Snapshot:
+        """Everything that the session is at this moment, quickly and opaquely: for rolling back.
 
-            logging.getLogger("mellow_thumb").warning("refused %s: %s (told once)", signal, reason)
+        It holds what waits and what is held. Give it to :meth:`restore` of a session of an equal plan.
+        """
+        return Snapshot(
+            self._plan.digest,
+            self._program,
+            self._loop.send([]),
+            self._values,
+            self._clock.saved(),
+            self._inbox.saved(),
+            dict(self._offsets),
+            {name: dict(counts) for name, counts in self.refused.items()},
+            dict(self.clipped),
+            tuple(self._kicks),
+            (*self._origin, self._world, self._rate),
+            tuple(self._counts.values()),
+            tuple(map(tuple, self._given.values())),
+        )
 
+    def state(self) -> dict[str, Any]:
+        """The same as plain data that JSON can hold: for saved games."""
+        return to_plain(self.snapshot())
 
-_KNOWN = frozenset(addresses())
+    def restore(self, saved: Snapshot | dict[str, Any]) -> None:
+        """Become what a session was when :meth:`snapshot` or :meth:`state` was asked, to the bit.
 
-
-def _doors(program: Program) -> dict[str, tuple[int, int, float, float, float, bool]]:
-    """Each address that can be fed: its code, its shape, its range, the other component, what is drawn in.
-
-    The other component is what stands for it when one is fed alone; the last tells whether a value outside
-    the range is drawn in to it.
-    """
-    doors = {}
-    for name, code in program.codes.items():
-        signal = find_signal(name).signal
-        shape, other = (_PAIR if signal.pair else _SINGLE), (float("nan") if signal.held else 0.0)
-        rest = (signal.low, signal.high, other, signal.clips)
-        doors[name] = (code, shape, *rest)
-        for part in COMPONENTS if signal.pair else ():
-            doors[f"{name}.{part}"] = (code, _Y if part == "y" else _SINGLE, *rest)
-    return doors
-
-
-def _as_list(burst: Any) -> list[Any]:
-    """A list of plain numbers, or of pairs of them, from a list or an array."""
-    return burst.tolist() if hasattr(burst, "tolist") else list(burst)
-
-
-def _all_fit(values: list[list[float]], times: list[float], low: float, high: float) -> bool:
-    """Whether every pair and time of a burst is a number within range, so that it needs no closer look."""
-    try:
-        flat = [part for x, y in values for part in (x, y)]
-        total = sum(flat) + sum(times)
-        return total - total == 0.0 and low <= min(flat) and max(flat) <= high
-    except (TypeError, ValueError):
-        return False
+        Raises :class:`ArgumentError` for what is no such thing, or belongs to another profile; the session
+        is then as it was.
+        """
+        one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._plan)
+        if one.digest != self._plan.digest:
+            raise ArgumentError(
+                f"found the state of another profile, {one.digest}; expected {self._plan.digest}"
+            )
+        self._program = one.program
+        self._start(one.program, one.loop)
+        self._values = one.values
+        self._clock.restore(one.clock)
+        self._inbox.restore(one.inbox)
+        self._offsets = dict(one.offsets)
+        self.refused = {name: dict(counts) for name, counts in one.refused.items()}
+        self.clipped = dict(one.clipped)
+        self._kicks = list(one.kicks)
+        x, y, z, self._world, self._rate = one.place
+        self._origin = (x, y, z)
+        self._counts = dict(zip(self._counts, one.counts, strict=True))
+        self._given = {name: list(times) for name, times in zip(self._given, one.given, strict=True)}

@@ -16,6 +16,7 @@ KINDS = {
     "deflection": "a held value, a share of full travel: -1 to 1, or 0 to 1",
     "position": "a place, 0 to 1 of the screen from its bottom left corner",
     "switch": "0 or 1: a button, a key, a contact",
+    "fact": "something that only the host knows: it drives nothing, and gates and edge zones ask for it",
 }
 """What a value of each kind of signal says."""
 
@@ -39,6 +40,8 @@ class Signal:
     """The standard, with its section, that the values come from."""
     pair: bool = False
     """Whether an event carries two values, x and y."""
+    start: float = 0.0
+    """What a held value is before its first event."""
 
     @property
     def addresses(self) -> tuple[str, ...]:
@@ -54,6 +57,11 @@ class Signal:
     def held(self) -> bool:
         """Whether a value stays until the next event."""
         return self.kind != "displacement"
+
+    @property
+    def device(self) -> str:
+        """What it comes from, by the first part of its name; ``host``, ``flag`` and ``choice`` are none."""
+        return self.name.partition(".")[0]
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,7 +87,8 @@ class Address:
 
 
 def _pair(name: str, kind: str, unit: str, limits: tuple[float, float], positive: str, source: str) -> Signal:
-    return Signal(name, kind, unit, *limits, positive, source, pair=True)
+    start = 0.5 if kind == "position" else 0.0
+    return Signal(name, kind, unit, *limits, positive, source, pair=True, start=start)
 
 
 def _switch(name: str, what: str, source: str) -> Signal:
@@ -163,8 +172,40 @@ _KEYS = (
     for code in _CODES
 )
 
-CATALOGUE = {signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_KEYS)}
+
+def _fact(name: str, low: float, high: float, start: float, words: str, source: str) -> Signal:
+    return Signal(name, "fact", "", low, high, words, source, start=start)
+
+
+DEVICES = {"mouse": "desk", "key": "desk", "pad": "pad"}
+"""Each device, by the first part of its signals' names, and the family that hands use it in."""
+
+FAMILIES = {"desk": "mouse and keyboard", "pad": "gamepad"}
+"""What people call a family of devices; one of them is the active one."""
+
+_HOST = (
+    _fact("host.focus", 0.0, 1.0, 1.0, "1: the window has the focus", "W3C UI Events, focus and blur"),
+    _fact("mouse.inside", 0.0, 1.0, 1.0, "1: the pointer is inside the view",
+          "W3C Pointer Events 3, pointerenter and pointerleave"),
+    *(_fact(f"{name}.connected", 0.0, 1.0, 1.0, "0: it was unplugged just now; 1: it is there again",
+            "W3C Gamepad, section 'Gamepad Interface', connected; so for every device") for name in DEVICES),
+    Signal("host.screen", "fact", "px", 1.0, 1e6, "x: the view's width; y: its height",
+           "W3C Pointer Events 3, the box that clientX and clientY count in", pair=True, start=1.0),
+    _fact("host.world_rate", 0.0, 100.0, 1.0, "seconds of the world for each second of the hand; 0: a pause",
+          "this library, `tick(dt, world_dt=...)`"),
+)  # fmt: skip
+
+OWN = ("flag", "choice")
+"""Signals whose second part a profile names itself: what the host says, what the player chose."""
+
+CATALOGUE = {signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_KEYS, *_HOST)}
 """Every signal by name."""
+
+
+def own_signal(kind: str, name: str) -> Signal:
+    """The switch of a name that a profile gives: ``flag.NAME``, set by the host, or ``choice.NAME``."""
+    words = "1: the host says so" if kind == "flag" else "1: the player chose it"
+    return Signal(f"{kind}.{name}", "switch", "", 0.0, 1.0, words, "this library")
 
 
 @cache
@@ -182,6 +223,9 @@ def find_signal(address: str) -> Address:
     Raises :class:`SignalError`, with the nearest known address, for one that is not in the catalogue.
     """
     found = _by_address().get(address)
+    kind, _, name = address.partition(".")
+    if found is None and kind in OWN and name:
+        return Address(own_signal(kind, name))
     if found is None:
         raise SignalError(
             f'found "{address}"; expected a signal of the catalogue{nearest(address, addresses())}'

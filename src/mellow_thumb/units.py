@@ -54,6 +54,8 @@ _IN_ONE = {
     "m": {"m": 1.0, "cm": 1e2},
     "x": {"x": 1.0},
     "Hz": {"Hz": 1.0},
+    "deg/s": {"deg/s": 1.0},
+    "screen": {"screen": 1.0},
     "": {"": 1.0},
 }
 """For each unit inside, the units that files may use for it, and how many of them one is."""

@@ -10,15 +10,18 @@ Rows = tuple[tuple[float, float, float, float], ...]
 class View:
     """A camera pose: right-handed, metres, +X right, +Y up, -Z forward."""
 
-    __slots__ = ("field_of_view", "position", "rotation")
+    __slots__ = ("cursor", "field_of_view", "position", "rotation")
 
-    def __init__(self, pose: tuple[float, ...]) -> None:
+    def __init__(self, pose: tuple[float, ...], cursor: str = "free") -> None:
         self.position = pose[:3]
         """Where the camera is: x, y, z in metres."""
         self.rotation = pose[3:7]
         """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
         self.field_of_view = pose[7]
         """How much it sees: vertical, in degrees; a zoom narrows it."""
+
+        self.cursor = cursor
+        """What the pointer should be: ``free``, ``hidden``, or ``held`` where it is."""
 
     def __repr__(self) -> str:
         return f"View(position={self.position}, rotation={self.rotation})"

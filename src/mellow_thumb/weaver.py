@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from math import pi
+from math import inf, pi
 from typing import TYPE_CHECKING
 
 from .axes import KNOWN
-from .flows import ZOOM_MEAN, ZOOM_NOW, AxisFlow, Filtered, Pool, Wish
+from .derived import Presses
+from .flows import WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, AxisFlow, Filtered, Pool, Wish
 from .formulas import smoothing as eased
 from .formulas.limits import clamp
 from .formulas.turning import wrapped
-from .gates import listening
+from .signals import OWN
 from .smoothings import Exponential, OneEuro, SlowFast, Spring
+from .switches import Switches
 from .weave import Block, Names, number
 
 if TYPE_CHECKING:
@@ -35,7 +37,7 @@ _LOOP = (
     "stop",
     "dt",
 )
-WORDS = (*_LOOP, "anchor", "kept_anchor", "pose", ZOOM_MEAN)
+WORDS = (*_LOOP, "anchor", "kept_anchor", "due", "pose", ZOOM_MEAN, WORLD_THEN)
 """What the text around the woven lines calls its own."""
 
 Setting = tuple[str, str]
@@ -56,11 +58,17 @@ class Weaver:
         used = {address.signal.name: address.signal for address in plan.signals}
         self.impulses = [s for s in used.values() if not s.held]
         self.held = [s for s in used.values() if s.held]
-        self.raw = {signal.name: self._raw(signal) for signal in self.held}
-        self.gates = {gate.name: f"gate{k}" for k, gate in enumerate(plan.gates, 1)}
-        self.state |= dict.fromkeys(
-            [*(one for raw in self.raw.values() for one in raw), *self.gates.values()], 0.0
-        )
+        self.raw: dict[str, tuple[str, ...]] = {}
+        for signal in self.held:
+            self.raw[signal.name] = self._raw(signal)
+            self.state |= dict.fromkeys(self.raw[signal.name], signal.start)
+        self.switches = Switches(plan, self.state, self.raw)
+        for one in plan.derived:
+            stem = self.switches.made_stem(one.name)
+            if not isinstance(one, Presses):
+                self.state |= dict.fromkeys(
+                    [f"{stem}_{part}" for part in ("xy" if one.signal.pair else "x")], 0.0
+                )
         self.numbers = {route.name: k for k, route in enumerate(plan.routes, 1)}
         self.scales = {name: f"scale{self.numbers[name]}" for kind, name in settings if kind == "scale"}
         self.state |= dict.fromkeys(self.scales.values(), 1.0)
@@ -68,8 +76,14 @@ class Weaver:
         self.flows = {a.name: AxisFlow(a, self.variables[a.name], self.names) for a in plan.axes}
         self.leans: dict[str, list[str]] = {axis.name: [] for axis in plan.axes}
         self.easings: list[tuple[Route, str, str, str]] = []
+        self.backs: dict[tuple[str, str], str] = {}
+        """For a route and an axis that is taken back as its gate closes: what its state values begin with."""
         for route in plan.routes:
             self._prepare(route)
+        if self.backs:
+            self._new(WORLD_NOW)
+        if self.switches.timers:
+            self._new("due", min(self.state[timer] for timer in self.switches.timers))
         for kind, name in settings:
             if kind == "turn":
                 flow = self.flows[name]
@@ -94,10 +108,11 @@ class Weaver:
 
     # ---- state
 
-    @staticmethod
-    def _raw(signal: Signal) -> tuple[str, ...]:
-        """The state values that hold what a signal last said."""
+    def _raw(self, signal: Signal) -> tuple[str, ...]:
+        """The state values that hold what a signal last said; a name of the profile's own is a number."""
         stem = signal.name.replace(".", "_")
+        if signal.device in OWN:
+            stem = f"{signal.device}{1 + sum(name.startswith(f'{signal.device}.') for name in self.raw)}"
         return (f"{stem}_x", f"{stem}_y") if signal.pair else (stem,)
 
     def _new(self, name: str, start: float = 0.0) -> str:
@@ -116,14 +131,43 @@ class Weaver:
             for _, part, _ in route.parts:
                 self._new(f"{stem}_slope_{part}")
             self._new(f"{stem}_t", -1.0)
+        if route.shape.rest != (0.0, 0.0) and route.source.signal.name in self.raw:
+            self._new(f"{self.raw[route.source.signal.name][0]}_there")
+        if self.switches.fresh(route) and not self.switches.keys(route):
+            self._new(f"{stem}_ready", 1.0)
+        for part in route.source.components if route.zero_on_open else ():
+            self._new(f"{stem}_zero_{part if route.source.width == 2 else 'x'}")
+        self._prepare_cap(route, stem)
         for axis, _, _ in route.parts:
             self._prepare_part(route, stem, axis)
+            if route.gate and route.closing.way == "return":
+                self._prepare_back(route, stem, axis)
+
+    def _prepare_cap(self, route: Route, stem: str) -> None:
+        """Room for a hand to turn in, where turning is capped; presses turn as far as they turn."""
+        cap = self.plan.hands.turn_cap
+        if route.effect == "step" and route.source.signal in self.impulses and cap < inf:
+            self._new(f"{stem}_cap_t", -1.0)
+            for part in route.source.components:
+                self._new(f"{stem}_{part}_room", cap / 20.0)
+
+    def _prepare_back(self, route: Route, stem: str, axis: str) -> None:
+        """Room for an axis, or the lean of one, on its way back."""
+        back = self.backs[route.name, axis] = f"{stem}_{self.variables[axis]}_back"
+        for part in ("amount", "start"):
+            self._new(f"{back}_{part}")
+        if route.effect == "offset":
+            self.leans[axis].append(self._new(f"{back}_left"))
+        else:
+            self._new(f"{back}_from")
+            self.flows[axis].backs.append(back)
+            self.flows[axis].overs[back] = route.closing.over
 
     def _prepare_part(self, route: Route, stem: str, axis: str) -> None:
         flow, variable = self.flows[axis], self.variables[axis]
         smoothing = route.smoothing or flow.axis.smoothing
         if route.effect == "step":
-            pool = self.pool(axis, smoothing)
+            pool = self.pool_of(route, axis)
             flow.steps |= pool is None or isinstance(smoothing, SlowFast)
             return
         wanted = self._new(f"{stem}_{variable}")
@@ -143,30 +187,44 @@ class Weaver:
         elif isinstance(smoothing, SlowFast):
             flow.direct.append(wish)
             slow = self._new(f"{stem}_{variable}_slow")
-            pooled = self.pool(axis, smoothing)
+            pooled = self.pool_of(route, axis)
             assert pooled is not None
             pooled.wishes.append(Wish(" * ".join((slow, *factors))))
         elif smoothing:
-            pooled = self.pool(axis, smoothing, own=stem if route.turn_boost else "")
+            pooled = self.pool_of(route, axis)
             assert pooled is not None
             pooled.wishes.append(wish)
         else:
             flow.direct.append(wish)
 
-    def pool(self, axis: str, smoothing: object, own: str = "") -> Pool | None:
-        """The pool of an axis for a smoothing: one for all routes that share it, or a route's own."""
+    def pool_of(self, route: Route, axis: str) -> Pool | None:
+        """The pool that smooths a route on the way to an axis, if one does.
+
+        All routes that share a smoothing share a pool; a boost has its own, and so has what is dropped as a
+        gate closes.
+        """
+        flow, variable = self.flows[axis], self.variables[axis]
+        smoothing = route.smoothing or flow.axis.smoothing
         if isinstance(smoothing, SlowFast):
             smoothing = Exponential(smoothing.half_life)
         if not isinstance(smoothing, Exponential | Spring):
             return None
-        flow, variable = self.flows[axis], self.variables[axis]
+        drops = route.gate and route.smoothing and route.closing.way != "settle" and route.effect != "offset"
+        owner = self.switches.listen(route.gate) if drops else ""
+        if route.turn_boost:
+            owner = f"route{self.numbers[route.name]} {owner}"
         for pool in flow.pools:
-            if not own and pool.smoothing == smoothing and not any(wish.boost for wish in pool.wishes):
+            if pool.smoothing == smoothing and pool.owner == owner:
                 return pool
         stem = f"{variable}_pool{len(flow.pools) + 1}"
         speed = self._new(f"{stem}_speed") if isinstance(smoothing, Spring) else ""
-        flow.pools.append(Pool(smoothing, self._new(stem), speed))
+        flow.pools.append(Pool(smoothing, self._new(stem), speed, owner=owner))
         return flow.pools[-1]
+
+    def route_rates(self, route: Route, axis: str) -> list[str]:
+        """The filtered rates that a route has on an axis."""
+        rate = f"route{self.numbers[route.name]}_{self.variables[axis]}_rate"
+        return [rate] if rate in self.state else []
 
     def _eased_lean(self, route: Route, stem: str, variable: str, target: str) -> str:
         """The expression of how far an offset leans an axis."""
@@ -179,12 +237,11 @@ class Weaver:
 
     def factors(self, route: Route) -> tuple[str, ...]:
         """What a route's effect is multiplied by: its gate first, its scales, the host's scale, the zoom."""
-        found = [listening(self.gates[route.gate.gate], route.gate)] if route.gate else []
+        found = [self.switches.listen(route.gate)] if route.gate else []
         for condition, factor in route.scales:
-            factor_words = (
-                f"(1.0 + {number(factor - 1.0)} * {listening(self.gates[condition.gate], condition)})"
-            )
-            found.append(factor_words)
+            gate = self.switches.gates[condition.gate]
+            open_ = gate if condition.wanted else f"(1.0 - {gate})"
+            found.append(f"(1.0 + {number(factor - 1.0)} * {open_})")
         if route.name in self.scales:
             found.append(self.scales[route.name])
         if route.with_zoom:
@@ -196,6 +253,10 @@ class Weaver:
     def flow(self) -> Block:
         """What `dt` does to everything that moves by itself."""
         block = self.block()
+        if self.backs:
+            block.set(WORLD_THEN, WORLD_NOW)
+            block.set(WORLD_NOW, f"{WORLD_NOW} + dt * {WORLD_RATE}")
+            self._flow_backs(block)
         if self.zooming:  # the zoom goes first: what keeps its feel under it takes the mean of both ends
             start = self.names.fresh("zoom_start")
             block.set(start, "zoom")
@@ -216,6 +277,16 @@ class Weaver:
                 (share,) = block.call(eased.decay, "dt", number(route.smoothing.k))
                 block.set(lean, f"{target} + ({lean} - ({target})) * {share}")
         return block
+
+    def _flow_backs(self, block: Block) -> None:
+        """Offsets on their way back to 0, by the world's time."""
+        for route in self.plan.routes:
+            for axis in route.drives if route.effect == "offset" else ():
+                back = self.backs.get((route.name, axis))
+                if back:
+                    over = number(route.closing.over)
+                    (share,) = block.call(eased.turn_share, WORLD_THEN, WORLD_NOW, f"{back}_start", over)
+                    block.set(f"{back}_left", f"{back}_left - {back}_amount * {share}")
 
     def pace(self, *, longest: float, near: float) -> list[str]:
         """Lines that shorten the steps where their closed forms do not hold to the last digit.
@@ -239,7 +310,9 @@ class Weaver:
         axes = [self._read(block, name) for name in self.flows]
         whole = self.names.fresh("yaw_total")
         block.set(whole, self._leaning("yaw"))
-        return block, [*axes, whole, *self.gates.values()]
+        extra = [name for name in ("device", "cursor") if name in self.state]
+        cues = [name for k, _ in enumerate(self.plan.cues, 1) for name in (f"cue{k}", f"cue{k}_t")]
+        return block, [*axes, whole, *self.switches.gates.values(), *extra, *cues]
 
     def _leaning(self, name: str) -> str:
         """An axis with its offsets."""

@@ -9,7 +9,7 @@ from __future__ import annotations
 from math import exp, log
 
 
-def leaked(value: float, rate: float, dt: float, *, k: float, rest: float) -> float:
+def leaked(value: float, rate: float, dt: float, k: float, *, rest: float) -> float:
     """A value that returns to `rest` at `k` (1/s) while `rate` (per s) drives it away, after `dt` (s).
 
     It moves one way only, so that limiting its end limits it all the while.
@@ -19,11 +19,11 @@ def leaked(value: float, rate: float, dt: float, *, k: float, rest: float) -> fl
 
 
 def until_limit_leaking(
-    goal: float, rate: float, dt: float, *, k: float, rest: float, low: float, high: float
+    goal: float, rate: float, dt: float, k: float, *, rest: float, low: float, high: float
 ) -> float:
     """How much of `dt` (s) passes before a goal that returns to `rest` meets a limit.
 
-    >>> until_limit_leaking(0.0, 100.0, 1.0, k=1.0, rest=0.0, low=-10.0, high=10.0) < 0.11
+    >>> until_limit_leaking(0.0, 100.0, 1.0, 1.0, rest=0.0, low=-10.0, high=10.0) < 0.11
     True
     """
     level = rest + rate / k
@@ -34,34 +34,38 @@ def until_limit_leaking(
 
 
 def leaked_easing(
-    value: float, pool: float, rate: float, dt: float, *, k: float, rest: float, ease: float
+    value: float, pool: float, rate: float, dt: float, k: float, *, rest: float, ease: float
 ) -> tuple[float, float]:
     """The value and the pool after `dt` (s), where the value follows its goal at `ease` (1/s).
 
-    `ease` and `k` differ. Source: v' = ease (g - v) with g as above: two exponentials.
+    Source: v' = ease (g - v) with g as above: two exponentials. Where `k` comes within a
+    thousandth of `ease`, at which they have no value, it is taken a thousandth above, which nobody feels.
     """
-    level = rest + rate / k
+    back = k if abs(k - ease) > 0.001 * ease else 1.001 * ease
+    level = rest + rate / back
     way = value + pool - level
-    slow = way * ease / (ease - k)
-    left = exp(-k * dt)
+    slow = way * ease / (ease - back)
+    left = exp(-back * dt)
     after = level + slow * left + (value - level - slow) * exp(-ease * dt)
     return after, level + way * left - after
 
 
 def leaked_spring(
-    value: float, pool: float, speed: float, rate: float, dt: float, *, k: float, rest: float, w: float
+    value: float, pool: float, speed: float, rate: float, dt: float, k: float, *, rest: float, w: float
 ) -> tuple[float, float, float]:
     """The value, the pool and the speed after `dt` (s), where a critically damped spring follows the goal.
 
-    `w` (1/s) is its natural frequency, and differs from `k`. Source: v'' = w^2 (g - v) - 2 w v'.
+    `w` (1/s) is its natural frequency. Source: v'' = w^2 (g - v) - 2 w v'. Where `k` comes within a
+    thousandth of `w`, it is taken a thousandth above.
     """
-    level = rest + rate / k
+    back = k if abs(k - w) > 0.001 * w else 1.001 * w
+    level = rest + rate / back
     way = value + pool - level
-    slow = way * w * w / ((w - k) * (w - k))
-    left = exp(-k * dt)
+    slow = way * w * w / ((w - back) * (w - back))
+    left = exp(-back * dt)
     apart = value - level - slow
-    turn = (speed + k * slow + w * apart) * dt
+    turn = (speed + back * slow + w * apart) * dt
     quick = exp(-w * dt)
     after = level + slow * left + (apart + turn) * quick
-    pays = (speed + k * slow - w * turn) * quick - k * slow * left
+    pays = (speed + back * slow - w * turn) * quick - back * slow * left
     return after, level + way * left - after, pays

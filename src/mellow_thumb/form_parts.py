@@ -1,0 +1,157 @@
+"""What the forms of a profile are made of: names, quantities with units, lists of numbers, conditions."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
+
+from .errors import PlanError, UnitError
+from .gates import Condition, Several, When
+from .units import Quantity, convert, parse_quantity
+
+
+def shown(value: object) -> str:
+    """A value as the file has it, shortened."""
+    quoted = f'"{value}"' if isinstance(value, str) else repr(value)
+    text = quoted.lower() if isinstance(value, bool) else quoted
+    return text if len(text) <= 60 else f"{text[:57]}..."
+
+
+def quantity(value: object, example: str = "deg/count") -> Quantity:
+    """A number and its unit, in quotes."""
+    if not isinstance(value, str):
+        number = f"{value} " if isinstance(value, int | float) and not isinstance(value, bool) else "0.05 "
+        wanted = f'a number and its unit in quotes, such as "{number}{example}"'
+        raise ValueError(f"found {shown(value)}; expected {wanted}")
+    return parse_quantity(value, example)
+
+
+def _in(unit: str) -> BeforeValidator:
+    def check(value: object) -> float:
+        try:
+            return convert(quantity(value, unit), unit)
+        except UnitError as error:
+            raise ValueError(str(error)) from None
+
+    return BeforeValidator(check)
+
+
+def _measure(value: object) -> Quantity:
+    """A quantity whose unit is the axis's, or none where the axis has none."""
+    if isinstance(value, int | float) and not isinstance(value, bool):
+        return Quantity(float(value), "")
+    return quantity(value, "deg")
+
+
+def _speed(value: object) -> Quantity:
+    """A speed in the signal's unit a second, or a plain share for a held value."""
+    return _measure(value) if not isinstance(value, str) else quantity(value, "count/s")
+
+
+def _one_or_more(value: object) -> tuple[str, ...]:
+    """A name, or a list of names, each once."""
+    names = [value] if isinstance(value, str) else value
+    if not isinstance(names, list) or not names or not all(isinstance(name, str) for name in names):
+        raise ValueError(f"found {shown(value)}; expected a name in quotes, or a list of them")
+    if len(set(names)) < len(names):
+        raise ValueError(f"found {shown(value)}; expected each name once")
+    return tuple(names)
+
+
+def _sensitivity(value: object) -> Quantity | dict[str, Quantity]:
+    """A quantity, or a table of one for each axis."""
+    if isinstance(value, dict):
+        if not value:
+            example = '{ yaw = "0.05 deg/count" }'
+            raise ValueError(f"found {{}}; expected a quantity for each axis, such as {example}")
+        return {axis: quantity(one) for axis, one in value.items()}
+    return quantity(value)
+
+
+def _when(value: object) -> When:
+    """A gate, a list of them that must all hold, or a table of all or any."""
+    if isinstance(value, str) and value.strip():
+        return Condition.parse(value)
+    if isinstance(value, dict) and len(value) == 1 and set(value) <= {"all", "any"}:
+        ((key, inner),) = value.items()
+        return _several(inner, every=key == "all")
+    if isinstance(value, list):
+        return _several(value, every=True)
+    wanted = 'a gate in quotes, "NAME" or "not NAME", a list of them, or { any = [...] }'
+    raise ValueError(f"found {shown(value)}; expected {wanted}")
+
+
+def _several(value: object, *, every: bool) -> When:
+    if not isinstance(value, list) or not value:
+        raise ValueError(f"found {shown(value)}; expected a list of gates")
+    parts = tuple(_when(one) for one in value)
+    try:
+        return parts[0] if len(parts) == 1 else Several(parts, every)
+    except PlanError as error:
+        raise ValueError(str(error)) from None
+
+
+def _closing(value: object) -> tuple[str, float]:
+    """What becomes of an effect as its gate closes, and the seconds it takes."""
+    if value in ("stop", "settle"):
+        return str(value), 0.0
+    if isinstance(value, dict) and set(value) == {"return"}:
+        try:
+            return "return", convert(quantity(value["return"], "ms"), "s")
+        except UnitError as error:
+            raise ValueError(str(error)) from None
+    raise ValueError(f'found {shown(value)}; expected "stop", "settle" or {{ return = "250 ms" }}')
+
+
+def _numbers(value: object) -> list[float] | None:
+    """A list of finite numbers as floats, or nothing."""
+    if not isinstance(value, list) or not all(type(one) in (int, float) for one in value):
+        return None
+    return [float(one) for one in value] if all(abs(one) < 1e300 for one in value) else None
+
+
+def _rest(value: object) -> tuple[float, ...]:
+    """Where a device rests: a share of travel, or two."""
+    numbers = _numbers(value if isinstance(value, list) else [value])
+    if not numbers or len(numbers) > 2 or not all(-0.9 <= one <= 0.9 for one in numbers):
+        raise ValueError(f"found {shown(value)}; expected a number from -0.9 to 0.9, or [x, y]")
+    return tuple(numbers)
+
+
+def _points(value: object) -> tuple[tuple[float, float], ...]:
+    """The points of a curve: pairs of travel and effect."""
+    found = [_numbers(point) for point in value] if isinstance(value, list) else []
+    pairs = [(point[0], point[1]) for point in found if point and len(point) == 2]
+    if not pairs or len(pairs) < len(found):
+        raise ValueError(f"found {shown(value)}; expected points [travel, effect], such as [[0.5, 0.2]]")
+    return tuple(pairs)
+
+
+Names = Annotated[tuple[str, ...], BeforeValidator(_one_or_more)]
+Conditions = Annotated[Condition | Several, BeforeValidator(_when)]
+Closing = Annotated[tuple[str, float], BeforeValidator(_closing)]
+Sensitivity = Annotated[Quantity | dict[str, Quantity], BeforeValidator(_sensitivity)]
+Rest = Annotated[tuple[float, ...], BeforeValidator(_rest)]
+PointList = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)]
+Seconds = Annotated[float, _in("s")]
+Metres = Annotated[float, _in("m")]
+Degrees = Annotated[float, _in("deg")]
+Screens = Annotated[float, _in("screen")]
+DegreesASecond = Annotated[float, _in("deg/s")]
+Hertz = Annotated[float, _in("Hz")]
+Measure = Annotated[Quantity, BeforeValidator(_measure)]
+Distance = Annotated[Quantity, BeforeValidator(quantity)]
+Speed = Annotated[Quantity, BeforeValidator(_speed)]
+Number = Annotated[float, Field(strict=False, allow_inf_nan=False)]
+
+
+def in_unit(unit: str) -> dict[str, Any]:
+    """What the documentation says of a key's unit."""
+    return {"unit": unit}
+
+
+class Form(BaseModel):
+    """A table of a profile: strict, with no room for keys that nobody reads."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, frozen=True)

@@ -1,0 +1,68 @@
+"""What is held, which way, and how far: the formulas of contacts, key sets and edge zones."""
+
+from __future__ import annotations
+
+from math import sqrt
+
+
+def latched(size: float, before: float, *, at: float, rearm: float) -> float:
+    """1 once a size has reached `at`, until it falls below `rearm`; 0 otherwise.
+
+    >>> latched(0.6, 0.0, at=0.5, rearm=0.4), latched(0.45, 1.0, at=0.5, rearm=0.4)
+    (1.0, 1.0)
+    >>> latched(0.45, 0.0, at=0.5, rearm=0.4), latched(0.3, 1.0, at=0.5, rearm=0.4)
+    (0.0, 0.0)
+    """
+    kept = before if size >= rearm else 0.0
+    return 1.0 if size >= at else kept
+
+
+def latched_sides(value: float, before: float, *, at: float, rearm: float) -> float:
+    """The side, 1 or -1, on which a value has reached `at`, until it falls below `rearm`; 0 otherwise.
+
+    >>> latched_sides(-0.6, 0.0, at=0.5, rearm=0.4), latched_sides(0.45, -1.0, at=0.5, rearm=0.4)
+    (-1.0, 0.0)
+    """
+    kept = before if value * before >= rearm else 0.0
+    return 1.0 if value >= at else -1.0 if value <= -at else kept
+
+
+def opposed(minus: float, plus: float, newest: float) -> float:
+    """Two opposite keys, each 0 or 1, as -1 to 1; both together are `newest`.
+
+    >>> opposed(1.0, 0.0, 0.0), opposed(1.0, 1.0, 0.0), opposed(1.0, 1.0, 1.0)
+    (-1.0, 0.0, 1.0)
+    """
+    return plus - minus + plus * minus * newest
+
+
+def on_disc(x: float, y: float) -> tuple[float, float]:
+    """A pair no longer than 1, its direction kept: two keys at once are no faster than one."""
+    square = x * x + y * y
+    length = sqrt(square) if square > 1.0 else 1.0
+    return x / length, y / length
+
+
+def edge_push(place: float, side: float, *, margin: float) -> float:
+    """How far a pointer at `place` (0..1 along a side) pushes an edge: -1..1, 0 further in than `margin`.
+
+    `side` is the length of the side in screens (1 is the shorter side), and so is `margin`.
+
+    >>> edge_push(1.0, 1.5, margin=0.03), edge_push(0.5, 1.5, margin=0.03), edge_push(0.01, 1.5, margin=0.03)
+    (1.0, 0.0, -0.5)
+    """
+    right = 1.0 - (1.0 - place) * side / margin
+    left = 1.0 - place * side / margin
+    return (right if right > 0.0 else 0.0) - (left if left > 0.0 else 0.0)
+
+
+def allowed(push: float, room: float) -> float:
+    """The part of a push for which there is room, either way."""
+    most = push if push < room else room
+    return most if most > -room else -room
+
+
+def refilled(room: float, gap: float, *, rate: float, most: float) -> float:
+    """The room for a push after `gap` (s): it grows at `rate` a second up to `most`."""
+    grown = room + rate * gap
+    return grown if grown < most else most

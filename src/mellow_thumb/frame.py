@@ -1,0 +1,44 @@
+"""What a frame shows: axes, gates, cues, the active device."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from .program import Program
+
+
+class Frame:
+    """What the axes and gates were at the end of one frame, and which cues were given in it."""
+
+    __slots__ = ("_program", "_values", "cues", "t")
+
+    def __init__(
+        self, t: float, values: tuple[float, ...], program: Program, cues: dict[str, int] | None = None
+    ) -> None:
+        self.t = t
+        """Session time at the frame's end, in seconds."""
+        self.cues: dict[str, int] = cues or {}
+        """How often each cue was given in this frame, or is still kept: ``"hop" in frame.cues``."""
+        self._values, self._program = values, program
+
+    @property
+    def axes(self) -> dict[str, float]:
+        """Each axis by name, in its unit; `yaw_total` is the yaw with every full turn kept."""
+        return dict(zip(self._program.axes, self._values, strict=False))
+
+    @property
+    def gates(self) -> dict[str, bool]:
+        """Whether each gate is open."""
+        values = self._values[len(self._program.axes) :]
+        return {name: value != 0.0 for name, value in zip(self._program.gates, values, strict=False)}
+
+    @property
+    def device(self) -> str:
+        """What hands use now: ``desk`` (mouse and keyboard) or ``pad``; ``none`` without any device."""
+        families = self._program.families
+        place = self._program.places.get("device")
+        return families[int(self._values[place])] if place is not None else (*families, "none")[0]
+
+    def __repr__(self) -> str:
+        return f"Frame(t={self.t}, axes={self.axes}, gates={self.gates}, cues={self.cues})"

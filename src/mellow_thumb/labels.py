@@ -1,0 +1,54 @@
+"""What people call the inputs that signals come from: for hints on the screen."""
+
+from __future__ import annotations
+
+import re
+from typing import TYPE_CHECKING
+
+from .signals import DEVICES
+
+if TYPE_CHECKING:
+    from .signals import Address
+
+_MOUSE = {
+    "left": "left mouse button",
+    "right": "right mouse button",
+    "middle": "middle mouse button",
+    "back": "rear thumb button",
+    "forward": "front thumb button",
+}
+_PAD = {
+    "south": "bottom button",
+    "east": "right button",
+    "west": "left button",
+    "north": "top button",
+    "centre_left": "left centre button",
+    "centre_right": "right centre button",
+    "centre": "centre button",
+    "way_up": "way up",
+    "way_down": "way down",
+    "way_left": "way left",
+    "way_right": "way right",
+}
+_PLACE, _WORDS = re.compile(r"^(?:Key|Digit)(?=.$)"), re.compile(r"(?<=[a-z])(?=[A-Z0-9])")
+"""What a key's code says of its place, and where its words meet."""
+
+
+def label(address: Address) -> str:
+    """What people call one input.
+
+    >>> from mellow_thumb.signals import find_signal
+    >>> [label(find_signal(name)) for name in ("key.KeyW", "key.ShiftLeft", "pad.south", "pad.right_trigger")]
+    ['W', 'Shift Left', 'bottom button', 'right trigger']
+    """
+    device, _, name = address.signal.name.partition(".")
+    if device == "key":
+        return _WORDS.sub(" ", _PLACE.sub("", name))
+    words = {"mouse": _MOUSE, "pad": _PAD}.get(device, {}).get(name, name.replace("_", " "))
+    return f"{words} {address.component}".rstrip()
+
+
+def label_of(inputs: tuple[Address, ...], family: str) -> str:
+    """What to show for several inputs: the first that hands on a family of devices have, else the first."""
+    ours = [address for address in inputs if DEVICES.get(address.signal.device) == family]
+    return label((ours or list(inputs))[0])

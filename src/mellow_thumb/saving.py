@@ -1,0 +1,101 @@
+"""Saving a session: as one opaque value for rolling back, or as plain data for a saved game."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Any, NamedTuple
+
+from .errors import ArgumentError
+from .inbox import NO_TIME
+from .program import weave_plan
+from .shakes import Kick
+
+if TYPE_CHECKING:
+    from .plan import Plan
+    from .program import Item, Program
+
+FORMAT = "mellow-thumb state 1"
+
+
+class Snapshot(NamedTuple):
+    """Everything that a session is at one moment."""
+
+    digest: str
+    program: Program
+    loop: tuple[float, ...]
+    values: tuple[float, ...]
+    clock: tuple[float, ...]
+    inbox: tuple[tuple[Item, ...], tuple[Item, ...], int]
+    offsets: dict[str | None, float]
+    refused: dict[str, dict[str, int]]
+    clipped: dict[str, int]
+    kicks: tuple[Kick, ...]
+    place: tuple[float, ...]
+    counts: tuple[float, ...]
+    given: tuple[tuple[float, ...], ...]
+
+
+def to_plain(one: Snapshot) -> dict[str, Any]:
+    """A snapshot as data that JSON can hold; what is no number there is null."""
+    arrived, waiting, late = one.inbox
+    return {
+        "format": FORMAT,
+        "profile": one.digest,
+        "settings": [list(setting) for setting in one.program.settings],
+        "loop": dict(zip(one.program.state, one.loop, strict=True)),
+        "values": list(one.values),
+        "clock": list(one.clock),
+        "arrived": [_plain_item(item) for item in arrived],
+        "waiting": [_plain_item(item) for item in waiting],
+        "late": late,
+        "offsets": [[device, offset] for device, offset in one.offsets.items()],
+        "refused": {name: dict(counts) for name, counts in one.refused.items()},
+        "clipped": dict(one.clipped),
+        "kicks": [list(kick) for kick in one.kicks],
+        "place": list(one.place),
+        "counts": list(one.counts),
+        "given": [list(times) for times in one.given],
+    }
+
+
+def _plain_item(item: Item) -> list[float | None]:
+    return [None if part - part != 0.0 else part for part in item]
+
+
+def _item(plain: list[float | None]) -> Item:
+    t, code, x, y = plain
+    numbers = [float("nan") if part is None else float(part) for part in (x, y)]
+    return (NO_TIME if t is None else float(t), int(code or 0), numbers[0], numbers[1])
+
+
+def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
+    """The snapshot that plain data came from.
+
+    Raises :class:`ArgumentError` for data of another form, or of another plan.
+    """
+    found: object = data.get("format") if hasattr(data, "get") else type(data).__name__
+    if found != FORMAT:
+        raise ArgumentError(f'found {found!r}; expected a state with the format "{FORMAT}"')
+    if data.get("profile") != plan.digest:
+        raise ArgumentError(
+            f"found the state of another profile, {data.get('profile')}; expected {plan.digest}"
+        )
+    try:
+        settings = tuple((str(kind), str(name)) for kind, name in data["settings"])
+        program = weave_plan(plan, settings)
+        return Snapshot(
+            data["profile"],
+            program,
+            tuple(float(data["loop"][name]) for name in program.state),
+            tuple(map(float, data["values"])),
+            tuple(map(float, data["clock"])),
+            (tuple(map(_item, data["arrived"])), tuple(map(_item, data["waiting"])), int(data["late"])),
+            {device: float(offset) for device, offset in data["offsets"]},
+            {name: dict(counts) for name, counts in data["refused"].items()},
+            dict(data["clipped"]),
+            tuple(Kick(*kick) for kick in data["kicks"]),
+            tuple(map(float, data["place"])),
+            tuple(map(float, data["counts"])),
+            tuple(tuple(map(float, times)) for times in data["given"]),
+        )
+    except (KeyError, TypeError, ValueError) as error:
+        raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
