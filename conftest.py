@@ -26,7 +26,7 @@ def load_snippet(example: Example) -> None:
 def into_the_marsh(namespace: dict[str, Any]) -> None:
     """Run a page's snippets in a folder of its own that holds the demo's files."""
     folder = Path(tempfile.mkdtemp())
-    for file in (marsh.PROFILE, marsh.TAKE):
+    for file in (file for scene in marsh.SCENES for file in scene):
         shutil.copy(file, folder)
     os.chdir(folder)
     namespace["__folder__"] = folder

@@ -62,6 +62,7 @@ def unit_table() -> str:
         ("a wheel", "displacement", "notch"),
         ("a stick, a trigger", "deflection", ""),
         ("a button, a key", "switch", ""),
+        ("presses", "displacement", "press"),
     ]
     rows = ["| signal | an axis in deg | an axis in m | a factor | a plain axis |", "|---|---|---|---|---|"]
     for words, kind, per in signals:

@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 from mellow_thumb.cues import MOMENTS, Cue
 from mellow_thumb.derived import Derived, EdgeZone, KeySet, Presses
 from mellow_thumb.errors import PlanError
-from mellow_thumb.gates import Condition, Contacts, Gate, Several, Travel, When, check_changeable
+from mellow_thumb.gate_checks import check_changeable
+from mellow_thumb.gates import Condition, Contacts, Gate, Several, Travel, When
 from mellow_thumb.signals import find_signal
 
 SWITCHES = ("mouse.left", "mouse.right", "key.KeyQ", "key.KeyE", "pad.south")

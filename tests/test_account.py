@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_thumb import OutputError, Profile, Take, marsh, read_take, replay
+from mellow_thumb import OutputError, Profile, Take, load_profile, marsh, read_take, replay
 from mellow_thumb.account import account_of, spans
 from mellow_thumb.figures import axes_over_time, save_figure
 from mellow_thumb.figures_response import route_figures
@@ -63,6 +63,23 @@ def test_a_figure_shows_limits_gates_and_where_a_limit_was_touched(glasses: Prof
     line = pitch.lines[0].get_xydata()
     assert line is not None
     assert np.asarray(line).shape == (600, 2)
+
+
+def test_the_boardwalk_says_when_gates_were_open_and_which_cues_were_given() -> None:
+    profile = load_profile(marsh.BOARDWALK)
+    table = replay(profile, read_take(marsh.BOARDWALK_TAKE))
+    account = account_of(profile, table)
+    assert {name: len(times) for name, times in account.cues.items()} == {"count": 5, "hop": 1, "note": 1}
+    assert [len(account.gates[name]) for name in ("charting", "glassing", "peering")] == [1, 2, 2]
+    charting, glassing, peering = (account.gates[name] for name in ("charting", "glassing", "peering"))
+    for begin, late in zip(glassing, peering, strict=True):
+        assert late.begin - begin.begin == pytest.approx(0.3, abs=0.02)
+    assert not any(charting[0].begin <= t <= charting[0].end for t in account.cues["count"])
+    assert "hop       given once: at 3.17 s" in account.text()
+    rows = axes_over_time(profile, table).axes[-1]
+    labels = [label.get_text() for label in rows.get_yticklabels()]
+    assert labels == ["charting", "glassing", "peering", "count", "hop", "note"]
+    assert [len(np.asarray(line.get_xdata())) for line in rows.lines] == [5, 1, 1]
 
 
 def test_a_figure_with_no_limits_gates_or_frames_is_drawn(tmp_path: Path, glasses: Profile) -> None:

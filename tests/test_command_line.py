@@ -30,7 +30,7 @@ def test_the_demo_tells_and_draws(command: str, tmp_path: Path) -> None:
         r"^refused +nothing$",
     ):
         assert re.search(said, done.stdout, re.MULTILINE), said
-    for scene in ("field_glasses", "dyke"):
+    for scene in ("field_glasses", "dyke", "boardwalk"):
         head = (tmp_path / f"{scene}.png").read_bytes()[:24]
         assert struct.unpack(">II", head[16:]) == (1280, 800)
 

@@ -22,7 +22,7 @@ LAYERS = [
     {"weave", "labels"},
     {"curves", "smoothings"},
     {"gates", "axes", "shape"},
-    {"derived", "cues"},
+    {"derived", "cues", "gate_checks"},
     {"routes"},
     {"mounts"},
     {"plan", "take"},
@@ -33,6 +33,7 @@ LAYERS = [
     {"program"},
     {"clock", "inbox", "view", "frame", "shakes"},
     {"intake", "saving"},
+    {"take_items"},
     {"session", "batch"},
     {
         "files",

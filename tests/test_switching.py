@@ -466,7 +466,8 @@ def test_a_drifting_stick_does_not_take_over_and_a_hand_that_moves_does() -> Non
     cue = Cue("hop", Contacts((find_signal("pad.south"), find_signal("key.Space"))))
     session = Session(plan(LOOK, stick, cues=(cue,)))
     seen = []
-    doings: list[tuple[str, float | tuple[float, float]]] = [("pad.left_stick", (0.2, 0.1)), ("pad.left_stick", (0.5, 0.1)), ("mouse.move", (3.0, 0.0)),
+    doings: list[tuple[str, float | tuple[float, float]]] = [("pad.left_stick", (0.2, 0.1)), ("pad.left_stick", (0.5, 0.1)),
+                          ("mouse.move", (3.0, 0.0)),
                           ("mouse.move", (30.0, 0.0))]  # fmt: skip
     for signal, value in doings:
         session.feed(signal, value)

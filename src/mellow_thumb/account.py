@@ -69,6 +69,8 @@ class Account:
     frames: int
     axes: dict[str, Turned]
     gates: dict[str, tuple[Span, ...]]
+    cues: dict[str, tuple[float, ...]]
+    """For each cue, the ends (s) of the frames in which it was given, as often as it was."""
     refused: dict[str, dict[str, int]]
     clipped: dict[str, int]
 
@@ -83,6 +85,7 @@ class Account:
         rows = [row for name, turned in self.axes.items() for row in _axis_rows(name, turned)]
         rows = rows or [("axes", "none moved")]
         rows += [(name, _gate_words(spans)) for name, spans in self.gates.items()]
+        rows += [(name, _cue_words(times)) for name, times in self.cues.items()]
         rows.append(("refused", _refused_words(self.refused)))
         rows += [
             ("drawn in", f"{name}: {_rows(count)} outside its range") for name, count in self.clipped.items()
@@ -101,6 +104,7 @@ def account_of(profile: Profile, table: pd.DataFrame) -> Account:
         frames=len(t),
         axes={name: turned for name, turned in axes.items() if turned.forth or turned.back},
         gates={gate.name: spans(t, table[f"gate_{gate.name}"].to_numpy() != 0) for gate in profile.gates},
+        cues={cue.name: given(table, cue.name) for cue in profile.cues},
         refused=dict(table.attrs.get("refused", {})),
         clipped=dict(table.attrs.get("clipped", {})),
     )
@@ -114,6 +118,12 @@ def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Span, ...]:
     return tuple(
         Span(float(t[begin]), float(t[min(end, len(t) - 1)])) for begin, end in edges.reshape(-1, 2).tolist()
     )
+
+
+def given(table: pd.DataFrame, cue: str) -> tuple[float, ...]:
+    """The ends (s) of the frames in which a cue was given, as often as it was."""
+    counts = [words.split().count(cue) for words in table["cues"]]
+    return tuple(float(t) for t, count in zip(table["t"].tolist(), counts, strict=True) for _ in range(count))
 
 
 def touches(axis: Axis, table: pd.DataFrame) -> tuple[Touch, ...]:
@@ -179,6 +189,14 @@ def _gate_words(when: tuple[Span, ...]) -> str:
     shown = ", ".join(f"{span.begin:.2f} to {span.end:.2f} s" for span in when[:4])
     more = f" and {len(when) - 4} more times" if len(when) > 4 else ""
     return f"open for {total:.2f} s: {shown}{more}"
+
+
+def _cue_words(times: tuple[float, ...]) -> str:
+    if not times:
+        return "never given"
+    often = f"given {len(times)} times" if len(times) > 1 else "given once"
+    more = f" and {len(times) - 6} more times" if len(times) > 6 else ""
+    return f"{often}: at {', '.join(f'{t:.2f}' for t in times[:6])} s{more}"
 
 
 def _refused_words(refused: dict[str, dict[str, int]]) -> str:

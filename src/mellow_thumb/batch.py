@@ -5,10 +5,9 @@ from __future__ import annotations
 from math import floor
 from typing import TYPE_CHECKING, Any
 
-from .errors import ArgumentError, nearest
-from .intake import is_known, things
+from .errors import ArgumentError
 from .program import weave_plan
-from .signals import COMPONENTS, addresses, find_signal
+from .take_items import items_of
 
 if TYPE_CHECKING:
     from collections.abc import Iterator, Sequence
@@ -19,9 +18,6 @@ if TYPE_CHECKING:
     from .plan import Plan
     from .program import Item, Program
     from .take import Take
-
-Refused = dict[str, dict[str, int]]
-"""How often rows were refused, by signal and reason."""
 
 MOST_FRAMES = 20_000_000
 """A replay of more frames than this is refused: a time in the take is wrong, or the rate."""
@@ -54,7 +50,7 @@ def replay(
     Raises :class:`ArgumentError` for a rate, an end or frames that are not positive, finite and rising.
     """
     program = weave_plan(plan)
-    items, refused, clipped = _items(plan, program, take)
+    items, refused, clipped = items_of(plan, program, take)
     ends = _ends(items, rate, until) if frames is None else _checked(frames)
     table = _table(plan, program, ends, _values(program, items, ends))
     table.attrs |= {"refused": refused, "clipped": clipped}
@@ -136,90 +132,3 @@ def _cues(program: Program, read: np.ndarray) -> list[str] | str:
         pairs = zip(program.cues, given[row].tolist(), strict=True)
         words[row] = " ".join(name for name, count in pairs for _ in range(count))
     return words
-
-
-def _items(plan: Plan, program: Program, take: Take) -> tuple[list[Item], Refused, dict[str, int]]:
-    """A take's rows as items, by time, ties in the order of the rows; what was refused, what was drawn in.
-
-    A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
-    count as 0.
-    """
-    import numpy as np
-    import pandas as pd
-
-    number, names = pd.factorize(take.table["signal"])
-    places = np.array([_place(program, str(name)) for name in names], dtype=np.int64).reshape(-1, 2)
-    t = take.table["t"].to_numpy(dtype=float)
-    value = take.table["value"].to_numpy(dtype=float)
-    code, part = places[number, 0], places[number, 1]
-    low, high, clips, held = _kinds(names, number)
-    finite = np.isfinite(t) & np.isfinite(value)
-    drawn = clips & ((value < low) | (value > high))
-    inside = (value >= low) & (value <= high) | clips
-    value = np.clip(value, low, high)
-    known = np.array([is_known(str(name)) for name in names], dtype=bool)[number]
-    reasons = {"not finite": known & ~finite, "out of range": known & finite & ~inside}
-    refused = _count(names, number, {"unknown signal": ~known} | reasons)
-    clipped = _count(names, number, {"drawn in": known & finite & drawn & (code >= 0)})
-    begun = _begun(plan, take)
-    keep = np.flatnonzero(finite & inside & (code >= 0))
-    keep = keep[np.argsort(np.maximum(t[keep], 0.0), kind="stable")]
-    t, value, code, part = np.maximum(t[keep], 0.0), value[keep], code[keep], part[keep]
-    second = np.zeros(len(t), dtype=bool)
-    second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
-    first = np.flatnonzero(~second)
-    follows = np.append(second, False)[first + 1]
-    other = np.where(held[keep][first], np.nan, 0.0)
-    x = np.where(part[first] == 2, other, value[first])
-    y = np.where(part[first] == 2, value[first], np.where(part[first] == 0, begun[keep][first], other))
-    y[follows] = value[first[follows] + 1]
-    items = list(zip(t[first].tolist(), code[first].tolist(), x.tolist(), y.tolist(), strict=True))
-    return items, refused, {name: counts["drawn in"] for name, counts in clipped.items()}
-
-
-def _begun(plan: Plan, take: Take) -> np.ndarray:
-    """What stands, row by row, for what a press began on; 0 for what the plan does not ask."""
-    import numpy as np
-    import pandas as pd
-
-    if "on" not in take.table.columns:
-        return np.zeros(len(take.table))
-    numbers, names = pd.factorize(take.table["on"])
-    stands = things(plan)
-    values = np.array([*(stands.get(str(name), 0.0) for name in names), 0.0])
-    return values[numbers]
-
-
-def _place(program: Program, address: str) -> tuple[int, int]:
-    """The code of an address and which part of a pair it is: 0 none, 1 x, 2 y; (-1, 0) where not used.
-
-    A pair has no rows of its own in a take, only its components do.
-    """
-    stem, _, last = address.rpartition(".")
-    if stem in program.codes and last in COMPONENTS and find_signal(stem).signal.pair:
-        return program.codes[stem], 1 + COMPONENTS.index(last)
-    single = address in program.codes and not find_signal(address).signal.pair
-    return (program.codes[address] if single else -1), 0
-
-
-def _kinds(names: pd.Index, number: np.ndarray) -> Iterator[np.ndarray]:
-    """For each row: the least and greatest value, whether others are drawn in, whether it is held."""
-    import numpy as np
-
-    signals = [find_signal(str(name)).signal if is_known(str(name)) else None for name in names]
-    kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
-    low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4)[number].T
-    return iter((low, high, clips != 0.0, held != 0.0))
-
-
-def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) -> Refused:
-    import numpy as np
-
-    counts: Refused = {}
-    for reason, rows in reasons.items():
-        per_name = np.bincount(number[rows], minlength=len(names))
-        for k in np.flatnonzero(per_name).tolist():
-            name = str(names[k])
-            hint = nearest(name, addresses()) if reason == "unknown signal" else ""
-            counts.setdefault(name, {})[reason + hint] = int(per_name[k])
-    return counts

@@ -5,7 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from .account import number, spans, touches, whole
+from .account import given, number, spans, touches, whole
 from .axes import KNOWN
 from .errors import OutputError, listed, nearest
 from .files import replacing
@@ -30,12 +30,13 @@ LIMIT = "#8c2f39"
 
 
 def axes_over_time(profile: Profile, table: pd.DataFrame) -> Figure:
-    """Draw yaw and pitch (and roll, where it moves) over time, with limits and the times gates were open."""
+    """Draw yaw and pitch (and what else moves) over time, with limits, open gates and cues."""
     from matplotlib.figure import Figure
 
     always = ("yaw", "pitch")
     shown = [axis for axis in profile.axes if axis.name in always or table[axis.name].nunique() > 1][:5]
-    heights = [1.0] * len(shown) + ([0.09 * len(profile.gates)] if profile.gates else [])
+    switched = len(profile.gates) + len(profile.cues)
+    heights = [1.0] * len(shown) + ([0.09 * switched] if switched else [])
     figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")
     grid = figure.add_gridspec(
         len(heights), 1, height_ratios=heights, hspace=0.22, left=0.075, right=0.875, top=0.85, bottom=0.085
@@ -43,8 +44,8 @@ def axes_over_time(profile: Profile, table: pd.DataFrame) -> Figure:
     panels = [figure.add_subplot(grid[k]) for k in range(len(heights))]
     for panel, axis in zip(panels, shown, strict=False):
         _draw_axis(panel, axis, table)
-    if profile.gates:
-        _draw_gates(panels, profile, table)
+    if switched:
+        _draw_switches(panels, profile, table)
     t = table["t"].to_numpy()
     for panel in panels:
         panel.set_xlim(0.0, float(t[-1]) if len(t) else 1.0)
@@ -127,8 +128,8 @@ def write_beside(panel: Axes, y: float, words: str, colour: str) -> None:
     write(panel, (1.0, y), words, colour, offset=(8, 0), coordinates=("axes fraction", "data"), va="center")
 
 
-def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> None:
-    """A row a gate, and a tint through every panel, while it was open."""
+def _draw_switches(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> None:
+    """A row a gate, and a tint through every panel, while it was open; a row a cue, with what was given."""
     t, (*others, rows) = table["t"].to_numpy(), panels
     names = [gate.name for gate in profile.gates]
     for place, name in enumerate(names):
@@ -137,6 +138,12 @@ def _draw_gates(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> No
             rows.barh(place, span.end - span.begin, left=span.begin, height=0.7, color=colour)
             for panel in others:
                 panel.axvspan(span.begin, span.end, color=colour, alpha=0.35, linewidth=0, zorder=1)
-    rows.set_yticks(range(len(names)), names)
-    rows.set_ylim(len(names) - 0.4, -0.6)
-    write(rows, (1.0, 0.5), "gate open", QUIET, offset=(8, 0), va="center")
+    cues = [cue.name for cue in profile.cues]
+    for place, name in enumerate(cues, len(names)):
+        times = given(table, name)
+        rows.plot(times, [place] * len(times), linestyle="none", marker="D", markersize=6, color=INK)
+    rows.set_yticks(range(len(names) + len(cues)), [*names, *cues])
+    rows.set_ylim(len(names) + len(cues) - 0.4, -0.6)
+    for words, first, count in (("gate open", 0, len(names)), ("cue given", len(names), len(cues))):
+        if count:
+            write_beside(rows, first + (count - 1) / 2, words, QUIET)

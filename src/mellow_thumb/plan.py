@@ -8,7 +8,8 @@ from typing import TYPE_CHECKING
 
 from .derived import EdgeZone, KeySet, raw_inputs
 from .errors import PlanError, listed, nearest
-from .gates import CURSORS, check_changeable
+from .gate_checks import check_changeable
+from .gates import CURSORS
 from .hands import Hands
 from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
 

@@ -9,7 +9,7 @@ from .axes import KNOWN, Axis
 from .errors import PlanError, listed, nearest
 from .form_parts import Form, shown
 from .form_switching import CueForm, GateForm, HandsForm, SignalForm
-from .gates import excludes
+from .gate_checks import excludes
 from .mounts import Eye
 from .plan import Plan
 from .profile_faults import Fault, Faults
@@ -55,11 +55,12 @@ class _Resolver:
         mouse = self.faults.form(MouseForm, self.data.get("mouse", {}), ("mouse",)) or MouseForm()
         forms = {name: self.section(name, form) for name, form in SECTIONS.items()}
         mount = self.mount(forms["mounts"])
-        hands = self.faults.form(
+        form = self.faults.form(
             HandsForm, self.data.get("hands", {}), ("hands",)
         ) or HandsForm.model_validate({})
-        swap = bool(hands.swap_sticks)
-        switches = SwitchReader(self.faults, self.names("gates"), mouse, swap_sticks=swap)
+        named = self.names("gates"), self.names("signals")
+        switches = SwitchReader(self.faults, *named, mouse, swap_sticks=bool(form.swap_sticks))
+        hands = switches.hands(form)
         derived = [made for name, form in forms["signals"].items() if (made := switches.derived(name, form))]
         gates = [gate for name, form in forms["gates"].items() if (gate := switches.gate(name, form))]
         cues = [cue for name, form in forms["cues"].items() if (cue := switches.cue(name, form))]
@@ -72,11 +73,11 @@ class _Resolver:
         if self.faults.found or mount is None:
             return None, "", self.faults.found
         try:
-            more = (tuple(derived), tuple(cues), switches.hands(hands), self.data.get("cursor", "free"))
+            more = (tuple(derived), tuple(cues), hands, self.data.get("cursor", "free"))
             plan = Plan(tuple(routes), tuple(gates), axes, mount, *more)
             return plan, str(self.data.get("title", "")), []
         except PlanError as error:
-            self.faults.note_words(self.blame(str(error)), error)
+            self.faults.note_error(self.blame(str(error)), error)
             return None, "", self.faults.found
 
     def blame(self, words: str) -> Path:

@@ -47,19 +47,22 @@ class Faults:
         found, _, expected = str(error).removeprefix("found ").partition("; expected ")
         self.note(path, found, expected)
 
+    def note_error(self, path: Path, error: Exception) -> None:
+        """Note an error whose words may begin with what it is about: ``NAME: KEY: found ...``."""
+        subject, colon, rest = str(error).partition(": found ")
+        if not colon:
+            self.note_words(path, error)
+            return
+        inner = [part for chunk in subject.split(": ") for part in chunk.split(".") if part not in path]
+        self.note_words((*path, *inner), ValueError(rest))
+
     @contextmanager
     def catching(self, path: Path) -> Iterator[None]:
         """Note what is raised inside of units, signals and plans."""
         try:
             yield
         except (PlanError, UnitError) as error:
-            words = str(error)
-            _, colon, rest = words.partition(": found ")
-            if colon:
-                inner = [part for part in words.partition(":")[0].split(".") if part != path[-1]]
-                self.note_words((*path, *inner), ValueError(rest))
-            else:
-                self.note_words(path, error)
+            self.note_error(path, error)
 
     def form(self, form: type[Form], data: object, path: Path) -> Any:
         """A table by its form; with the faults noted, what is right in it; nothing where it is no table."""

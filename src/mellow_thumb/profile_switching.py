@@ -32,8 +32,11 @@ SWAPPED = {"left_stick": "right_stick", "right_stick": "left_stick"}
 class SwitchReader:
     """Reads what switches, against the signals that there are and the gates that the profile names."""
 
-    def __init__(self, faults: Faults, gates: list[str], mouse: MouseForm, *, swap_sticks: bool) -> None:
-        self.faults, self.gate_names, self.mouse, self.swap_sticks = faults, gates, mouse, swap_sticks
+    def __init__(
+        self, faults: Faults, gates: list[str], signals: list[str], mouse: MouseForm, *, swap_sticks: bool
+    ) -> None:
+        self.faults, self.gate_names, self.signal_names = faults, gates, signals
+        self.mouse, self.swap_sticks = mouse, swap_sticks
         self.made: dict[str, Signal] = {}
         """The derived signals so far, by name."""
         self.settings: list[str] = []
@@ -47,6 +50,8 @@ class SwitchReader:
             return Address(self.made[address])
         if stem in self.made and part in COMPONENTS and self.made[stem].pair:
             return Address(self.made[stem], part)
+        if {address, stem} & set(self.signal_names):
+            return None  # it is there, and what is wrong with it is said where it stands
         found = self.faults.signal(path, address, kind, self.made)
         if found is None or not self.swap_sticks or found.signal.device != "pad":
             return found

@@ -5,7 +5,8 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from .derived import KeySet, Presses
-from .gates import CURSORS, Condition, in_order
+from .gate_checks import in_order
+from .gates import CURSORS, Condition
 from .signals import DEVICES
 
 if TYPE_CHECKING:

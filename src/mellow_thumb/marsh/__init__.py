@@ -6,6 +6,7 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
+    from ..stand_ins.mouse import MouseHand
     from ..take import Take
 
 FOLDER = Path(__file__).parent
@@ -17,7 +18,11 @@ DYKE = FOLDER / "dyke.toml"
 """Looking out from the dyke with a gamepad, as a profile."""
 DYKE_TAKE = FOLDER / "dyke.csv"
 """Eight seconds of a stand-in thumb that does so."""
-SCENES = ((PROFILE, TAKE), (DYKE, DYKE_TAKE))
+BOARDWALK = FOLDER / "boardwalk.toml"
+"""Counting from the boardwalk with mouse and keys, as a profile."""
+BOARDWALK_TAKE = FOLDER / "boardwalk.csv"
+"""Eight seconds of a stand-in hand that does so."""
+SCENES = ((PROFILE, TAKE), (DYKE, DYKE_TAKE), (BOARDWALK, BOARDWALK_TAKE))
 """Each scene: its profile and its take."""
 SEED = 7
 
@@ -94,3 +99,46 @@ def dyke() -> Take:
         made_by=f"a stand-in thumb, seed {SEED}",
         device="gamepad, 250 reports a second",
     )
+
+
+def boardwalk() -> Take:
+    """Make the take from the boardwalk anew: the hand that `BOARDWALK_TAKE` was written from."""
+    from ..stand_ins.mouse import MouseHand
+
+    hand = MouseHand(SEED)
+    hand.rest(0.3)
+    hand.aim(3.0, 0.4, width=0.5)  # to the first flock
+    hand.press()  # glasses up for as long as the button is held
+    _count(hand, 2)
+    hand.rest(0.3)
+    hand.release()
+    hand.rest(0.3)
+    hand.hold("key.KeyE", 0.5)  # a turn by the keys
+    hand.rest(0.2)
+    hand.hold("key.Space", 0.08)  # over the gap in the planks
+    hand.rest(0.3)
+    hand.set("choice.glassing", 1.0)  # the player would rather not hold it
+    hand.hold("mouse.right", 0.09)
+    hand.aim(-2.5, 0.2, width=0.4)
+    _count(hand, 3)
+    hand.hold("mouse.right", 0.09)
+    hand.rest(0.3)
+    hand.hold("key.KeyM", 0.07)  # where was that on the chart?
+    hand.aim(1.5, -1.0, width=0.5)
+    hand.hold("mouse.left", 0.08)  # a click on the chart counts no bird
+    hand.hold("key.KeyF", 0.6)  # a note of it
+    hand.hold("key.KeyM", 0.07)
+    hand.rest(0.3)
+    return hand.take(
+        title="Counting from the boardwalk",
+        made_by=f"a stand-in hand, seed {SEED}",
+        device="mouse, 315 counts/cm, 1000 reports a second; a keyboard",
+    )
+
+
+def _count(hand: MouseHand, birds: int) -> None:
+    """Click once for each bird, moving on a little in between."""
+    for _ in range(birds):
+        hand.rest(0.12)
+        hand.hold("mouse.left", 0.07)
+        hand.aim(0.5, 0.05, width=0.3)

@@ -74,6 +74,16 @@ class MouseHand:
         """Let a button go."""
         self._presses.append((self._length, button, 0.0))
 
+    def hold(self, button: str, seconds: float) -> None:
+        """Hold a button or a key for a while, the hand at rest."""
+        self.press(button)
+        self.rest(seconds)
+        self.release(button)
+
+    def set(self, signal: str, value: float) -> None:
+        """Say what something besides the hand is from here on: a player's choice, a flag of the host."""
+        self._presses.append((self._length, signal, value))
+
     def aim(self, right: float, away: float, *, width: float = 0.25) -> None:
         """Move by `right` and `away` cm to a target `width` cm wide, and correct what was missed.
 
