@@ -69,6 +69,23 @@ def frames() -> None:
         print(f"{name} events: {1e6 * found[name]:.2f} us, {found[name] / reference:.1f}x the same by hand")
 
 
+def saving() -> None:
+    session = load_profile(marsh.PROFILE).session()
+    session.tick(1 / 60)
+    saved = session.snapshot()
+    works: dict[str, Callable[[], object]] = {
+        "tick, 0": ticking(0),
+        "snapshot": session.snapshot,
+        "restore": lambda: session.restore(saved),
+        "state": session.state,
+    }
+    found = {name: median(times) for name, times in taking_turns(works, 3000).items()}
+    for name in ("snapshot", "restore", "state"):
+        print(
+            f"{name}: {1e6 * found[name]:.2f} us (a snapshot: at most 20), {found[name] / found['tick, 0']:.2f}x a tick"
+        )
+
+
 def whole_take() -> None:
     profile, take = load_profile(marsh.PROFILE), read_take(marsh.TAKE)
     events = take.table["t"].nunique()
@@ -80,4 +97,5 @@ if __name__ == "__main__":
     print(f"Python {platform.python_version()} on {platform.machine()}, medians of {ROUNDS} rounds")
     startup()
     frames()
+    saving()
     whole_take()

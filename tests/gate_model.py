@@ -156,6 +156,8 @@ class GateModel:
         elif stem.endswith(".connected"):
             if not numbers[0]:
                 self.let_go((address.signal.device,), sticks=True)
+                if self.device == "pad" == address.signal.device and "desk" in self.plan.families:
+                    self.device = "desk"
             self.gates(quiet=True)
         elif not address.signal.held:
             self.move(address, numbers)

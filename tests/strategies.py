@@ -34,10 +34,11 @@ angles = st.floats(-1e6, 1e6, allow_nan=False)
 gains = st.floats(-2.0, 2.0, allow_nan=False)
 half_lives = st.sampled_from([0.012, 0.035, 0.3])
 smoothings = st.none() | st.builds(Exponential, half_lives) | st.builds(Spring, half_lives)
+travels = st.integers(5, 495).map(lambda k: k / 500)
 curves = st.one_of(
     st.builds(Power, st.floats(0.3, 4.0)),
     st.builds(Blend, st.floats(0.0, 1.0)),
-    st.lists(st.tuples(st.floats(0.05, 0.95), st.floats(0.0, 1.0)), max_size=5, unique_by=lambda p: p[0]).map(
+    st.lists(st.tuples(travels, st.floats(0.0, 1.0)), max_size=5, unique_by=lambda p: p[0]).map(
         lambda ps: Points(tuple(zip(sorted(p[0] for p in ps), sorted(p[1] for p in ps), strict=True)))
     ),
 )

@@ -16,7 +16,7 @@ from mellow_thumb.formulas import shaping
 from mellow_thumb.shape import DeadZone, Shape
 from mellow_thumb.weave import Block, Names, compile_text, fill
 
-from .strategies import curves, dead_zones, rests, shapes
+from .strategies import curves, dead_zones, rests, shapes, travels
 
 shares = st.floats(-1.0, 1.0)
 
@@ -54,7 +54,7 @@ def test_a_slope_is_what_the_curve_does(curve: Curve, x: float) -> None:
 
 @given(
     st.lists(
-        st.tuples(st.floats(0.02, 0.98), st.floats(0.0, 1.0)),
+        st.tuples(travels, st.floats(0.0, 1.0)),
         min_size=1,
         max_size=6,
         unique_by=lambda p: p[0],

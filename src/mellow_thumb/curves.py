@@ -75,6 +75,10 @@ class Blend:
         return block.call(shaping.blend, size, cubic=self.cubic)[0]
 
 
+NARROWEST = 0.001
+"""Points of a curve nearer to each other than this share of travel are a step, which has no way back."""
+
+
 @dataclass(frozen=True)
 class Points:
     """A smooth curve through given points that never overshoots: monotone cubics (PCHIP).
@@ -96,6 +100,9 @@ class Points:
                 raise PlanError(
                     f"points: found ({x1:g}, {y1:g}) after ({x0:g}, {y0:g}); expected both to rise to (1, 1)"
                 )
+            if x1 - x0 < NARROWEST:
+                found = f"({x0:g}, {y0:g}) and ({x1:g}, {y1:g})"
+                raise PlanError(f"points: found {found}; expected {NARROWEST:g} of travel between them")
 
     @cached_property
     def pieces(self) -> tuple[tuple[float, float, float, float, float], ...]:

@@ -193,10 +193,19 @@ class Events:
             for signal in held:
                 if fact.name == "host.focus" or signal.device == fact.device:
                     self._release(inner, signal, gone=fact.name != "host.focus")
+            self._leave(inner, fact)
             if inner.lines:
                 block.when(f"code == {code} and x == 0.0", inner)
-        self._follow(block, Change({"host.focus", *(signal.name for signal in held)}, quiet=True))
+        self._follow(block, Change({"host.focus", "device", *(signal.name for signal in held)}, quiet=True))
         return block
+
+    def _leave(self, block: Block, fact: Signal) -> None:
+        """A family whose only device is unplugged is no longer the active one."""
+        family = DEVICES.get(fact.device, "")
+        others = [name for name in self.weaver.switches.families if name != family]
+        if others and [*DEVICES.values()].count(family) == 1:
+            gone, next_ = (number(self.weaver.plan.families.index(name)) for name in (family, others[0]))
+            block.set("device", f"{next_} if device == {gone} else device")
 
     def _release(self, block: Block, signal: Signal, *, gone: bool) -> None:
         """Put a held value to rest: a switch, and a stick whose device is gone."""
