@@ -33,7 +33,9 @@ Several = Annotated[Conditions, BeforeValidator(_list)]
 class ContactForm(Form):
     """What contacts have in common, wherever they stand."""
 
-    at: Number = Field(0.5, description="how far a stick or a trigger must be pushed to count as held")
+    at: Number | None = Field(
+        None, description="how far a stick or a trigger must be pushed to count as held: 0.5 unless stated"
+    )
     rearm: Number | None = Field(
         None, description="below this it is let go: 0.8 of `at` unless stated, so that a shaky hand holds it"
     )

@@ -23,6 +23,12 @@ INTERFACE = "interface"
 """What a press begins on that the host's own interface used: it counts nowhere."""
 
 
+def check_threshold(at: float, rearm: float) -> None:
+    """Refuse a threshold that is never passed, or never fallen below again."""
+    if not 0.0 < rearm <= at <= 1.0:
+        raise PlanError(f"at: found {at:g}, rearm {rearm:g}; expected 0 < rearm <= at <= 1")
+
+
 @dataclass(frozen=True, slots=True)
 class Contacts:
     """Inputs that are held or not: switches, and deflections past `at`, until they fall below `rearm`.
@@ -45,8 +51,7 @@ class Contacts:
                 raise PlanError(f"found {address}, a {kind}; expected a switch or a deflection")
             if kind != "switch" and (self.begun_on or self.begun_off):
                 raise PlanError(f"found {address}, a {kind}, with begun_on or begun_off; expected a switch")
-        if not 0.0 < self.rearm <= self.at <= 1.0:
-            raise PlanError(f"at: found {self.at:g}, rearm {self.rearm:g}; expected 0 < rearm <= at <= 1")
+        check_threshold(self.at, self.rearm)
         if self.begun_on and self.begun_off:
             raise PlanError("begun_on: found it with begun_off; expected one of them")
         if INTERFACE in (self.begun_on, self.begun_off):

@@ -9,7 +9,7 @@ from .axes import KNOWN, Axis
 from .errors import PlanError, listed, nearest
 from .form_parts import Form, shown
 from .form_switching import CueForm, GateForm, HandsForm, SignalForm
-from .gate_checks import excludes
+from .gate_checks import check_changeable, excludes
 from .mounts import Eye
 from .plan import Plan
 from .profile_faults import Fault, Faults
@@ -64,7 +64,7 @@ class _Resolver:
         derived = [made for name, form in forms["signals"].items() if (made := switches.derived(name, form))]
         gates = [gate for name, form in forms["gates"].items() if (gate := switches.gate(name, form))]
         cues = [cue for name, form in forms["cues"].items() if (cue := switches.cue(name, form))]
-        self.check_choices(gates, switches.settings)
+        self.check_gates(gates, switches.settings)
         units = self.units(forms["axes"])
         reader = RouteReader(self.faults, switches, units, mouse)
         routes = [route for name, form in forms["routes"].items() if (route := reader.read(name, form))]
@@ -119,8 +119,13 @@ class _Resolver:
             return Eye(wanted, form.height or 0.0, form.field_of_view or 60.0)
         return None
 
-    def check_choices(self, gates: list[Gate], settings: list[str]) -> None:
-        """A setting and a gate whose way the player chooses are told apart by their names."""
+    def check_gates(self, gates: list[Gate], settings: list[str]) -> None:
+        """Each gate can open and close; a setting and a gate with a choice are told apart by their names."""
+        if len(gates) == len(self.names("gates")):
+            try:
+                check_changeable(gates)
+            except PlanError as error:
+                self.faults.note_error(self.blame(str(error)), error)
         for gate in gates:
             if len(gate.choice) > 1 and gate.name in settings:
                 what = f'a setting named "{gate.name}" besides'

@@ -10,7 +10,7 @@ from pydantic import ValidationError
 from .errors import PlanError, SignalError, UnitError, listed, nearest
 from .form_parts import Form, shown
 from .profile_form import inner_form, keys, lenient
-from .signals import addresses, find_signal
+from .signals import addresses, find_signal, near_signal
 from .units import convert
 
 if TYPE_CHECKING:
@@ -87,7 +87,7 @@ class Faults:
                 [*made, *addresses(kind)],
                 "a signal of the catalogue or of [signals]",
             )
-            self.note(path, f'"{address}"', wanted, nearest(address, known))
+            self.note(path, f'"{address}"', wanted, near_signal(address, known))
             return None
 
     def measure(self, path: Path, quantity: Quantity | None, unit: str, default: float) -> float:

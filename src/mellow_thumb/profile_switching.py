@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Any
 from .cues import LONG, WITHIN, Cue
 from .derived import EdgeZone, KeySet, Presses
 from .errors import listed, nearest
-from .gates import Contacts, Gate, Travel
+from .gates import Contacts, Gate, Travel, check_threshold
 from .hands import Hands
 from .signals import CATALOGUE, COMPONENTS, Address, find_signal, own_signal
 
@@ -84,11 +84,17 @@ class SwitchReader:
                 self.faults.note(where, what, "a switch, or a stick or a trigger: something that is held")
             elif address:
                 found.append(address)
+        at, begun = (
+            form.at if isinstance(form.at, float) else 0.5,
+            (form.begun_on or "", form.begun_off or ""),
+        )
+        rearm = 0.8 * at if form.rearm is None else form.rearm
+        with self.faults.catching(path):
+            check_threshold(at, rearm)
         if len(self.faults.found) > before:
             return None
         with self.faults.catching(path):
-            at, begun = form.at or 0.5, (form.begun_on or "", form.begun_off or "")
-            return Contacts(tuple(found), at, form.rearm or 0.8 * at, *begun)
+            return Contacts(tuple(found), at, rearm, *begun)
         return None
 
     def derived(self, name: str, form: SignalForm) -> Derived | None:

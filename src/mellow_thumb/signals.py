@@ -8,8 +8,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import cache
+from typing import TYPE_CHECKING
 
 from .errors import SignalError, nearest
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable
 
 KINDS = {
     "displacement": "the distance moved since the last event: already added up, so never multiplied by time",
@@ -228,7 +232,7 @@ def find_signal(address: str) -> Address:
         return Address(own_signal(kind, name))
     if found is None:
         raise SignalError(
-            f'found "{address}"; expected a signal of the catalogue{nearest(address, addresses())}'
+            f'found "{address}"; expected a signal of the catalogue{near_signal(address, addresses())}'
         )
     return found
 
@@ -236,3 +240,15 @@ def find_signal(address: str) -> Address:
 def addresses(kind: str | None = None) -> tuple[str, ...]:
     """Every address of the catalogue, or of one kind of signal, in its order."""
     return tuple(name for name, found in _by_address().items() if kind in (None, found.signal.kind))
+
+
+def near_signal(address: str, known: Iterable[str]) -> str:
+    """Return ``; did you mean ...?`` for the known address nearest to `address`, or nothing.
+
+    >>> near_signal("key.a", addresses()), near_signal("key.7", addresses())
+    ('; did you mean key.KeyA?', '; did you mean key.Digit7?')
+    """
+    device, _, name = address.partition(".")
+    if device == "key" and len(name) == 1 and name.isascii() and name.isalnum():
+        return f"; did you mean key.{'Digit' if name.isdigit() else 'Key'}{name.upper()}?"
+    return nearest(address, known)
