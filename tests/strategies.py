@@ -129,7 +129,8 @@ def at_the_gate(draw: st.DrawFn, route: Route) -> Route:
     """The same route with anything that may be done as its gate opens and closes."""
     if route.gate is None:
         return route
-    close = st.sampled_from([None, Close("stop"), Close("settle"), Close("return", 0.1)])
+    back = [] if "lean" in route.drives else [Close("return", 0.1)]  # which returns by itself
+    close = st.sampled_from([None, Close("stop"), Close("settle"), *back])
     held = route.effect != "step"
     return replace(
         route,

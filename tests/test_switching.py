@@ -246,6 +246,20 @@ def test_closing_stops_or_settles_or_returns() -> None:
     assert ends[Close("return", 0.25)][1] == pytest.approx(0.0, abs=1e-9)
 
 
+def test_an_axis_that_was_free_from_the_start_returns_to_where_it_started() -> None:
+    axes = (replace(AXES[0], start=40.0), *AXES[1:])
+    route = replace(LOOK, gate=Condition("menu", wanted=False), on_close=Close("return", 0.1))
+    session = Session(replace(plan(route, gates=(holding("menu", "flag.menu"),)), axes=axes))
+    session.feed("mouse.move", (100.0, 20.0))
+    session.tick(0.1)
+    session.feed("flag.menu", 1)
+    session.tick(0.2)
+    assert session.tick(0.01).axes["yaw"] == pytest.approx(40.0)
+    rests = replace(AXES[2], return_half_life=0.2)
+    with pytest.raises(PlanError, match="returns to rest; expected one of them"):
+        replace(session._plan, routes=(replace(route, drives=("yaw", "roll")),), axes=(*axes[:2], rests))
+
+
 def test_an_offset_returns_over_its_time_and_is_measured_from_where_it_was_as_the_gate_opened() -> None:
     route = Route("lean", find_signal("pad.left_trigger"), ("roll",), (40.0,), Condition("across"), None, "offset",
                   on_close=Close("return", 0.25), zero_on_open=True)  # fmt: skip
@@ -588,3 +602,22 @@ def test_the_focus_back_with_a_trigger_still_pulled_presses_nothing() -> None:
     assert seen == [
         (True, True, 30.0, ["hop"]), (False, True, 30.0, ["loose"]), (True, True, 30.0, []), (False, True, 30.0, []),
     ]  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("signal", "reason"),
+    [
+        ("flag.mneu", "no gate asks for it; did you mean menu?"),
+        ("flag.rain", ""),
+        ("flag.", "unknown signal"),
+        ("flag", "unknown signal"),
+        ("key.q", "unknown signal; did you mean key.KeyQ?"),
+    ],
+)
+def test_live_and_replay_refuse_the_same_names_with_the_same_words(signal: str, reason: str) -> None:
+    one = plan(gates=(holding("menu", "flag.menu"),))
+    session = Session(one)
+    session.feed(signal, 1.0)
+    refused = {signal: {reason: 1}} if reason else {}
+    assert session.refused == refused
+    assert replay(one, take_of([(signal, 1.0, 0.1)])).attrs["refused"] == refused

@@ -8,10 +8,10 @@ from .clock import Clock
 from .errors import ArgumentError, nearest
 from .gates import INTERFACE
 from .inbox import NO_TIME, Inbox
-from .signals import COMPONENTS, OWN, addresses, find_signal
+from .signals import COMPONENTS, OWN, addresses, find_signal, near_signal
 
 if TYPE_CHECKING:
-    from collections.abc import Sequence
+    from collections.abc import Iterable, Sequence
 
     import numpy as np
     import numpy.typing as npt
@@ -126,18 +126,10 @@ class Intake:
         self._offsets[device] = ours - their_time
 
     def _unlisted(self, signal: str) -> None:
-        """Pass over a signal that this plan does not use; refuse one that nothing knows.
-
-        A flag that is nearly one of the plan's is a slip of the pen.
-        """
-        near = ""
-        if not is_known(signal):
-            near = f"unknown signal{nearest(str(signal), _KNOWN)}"
-        elif signal.partition(".")[0] in OWN:
-            near = nearest(signal, [name for name in self._doors if name.partition(".")[0] in OWN])
-            near = f"no gate asks for it{near}" if near else ""
-        if near:
-            self._refuse(str(signal), near)
+        """Pass over a signal that this plan does not use; refuse one that nothing knows."""
+        reason = unlisted(signal, self._doors)
+        if reason:
+            self._refuse(str(signal), reason)
 
     def _refuse(self, signal: str, reason: str) -> None:
         counts = self.refused.setdefault(signal, {})
@@ -153,7 +145,25 @@ _KNOWN = frozenset(addresses())
 
 def is_known(address: object) -> bool:
     """Whether the catalogue holds an address, or a profile may name one so."""
-    return address in _KNOWN or (isinstance(address, str) and address.partition(".")[0] in OWN)
+    if address in _KNOWN:
+        return True
+    kind, _, name = str(address).partition(".")
+    return kind in OWN and bool(name)
+
+
+def unlisted(address: object, used: Iterable[str]) -> str:
+    """Why an address that a plan does not use is refused; nothing where it is only passed over.
+
+    One that nothing knows is refused, and a flag that is nearly one of the plan's: a slip of the pen.
+    """
+    if not is_known(address):
+        return f"unknown signal{near_signal(str(address), _KNOWN)}"
+    if address in _KNOWN:
+        return ""
+    kind, _, name = str(address).partition(".")
+    ours = [own.removeprefix(f"{kind}.") for own in used if own.startswith(f"{kind}.")]
+    near = nearest(name, ours)
+    return f"no gate asks for it{near}" if near else ""
 
 
 def things(plan: Plan) -> dict[str, float]:

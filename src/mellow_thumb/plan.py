@@ -98,6 +98,9 @@ class Plan:
                 raise PlanError(
                     f"found an easing on {route.name} and on its axis {axis.name}; expected one of them"
                 )
+            if axis.return_half_life and route.gate and route.closing.way == "return":
+                found = f"found on_close return on {route.name}, whose axis {axis.name} returns to rest"
+                raise PlanError(f"{found}; expected one of them")
             if axis.return_half_life and (route.smoothing or route.turn_boost):
                 found = f"found an easing on {route.name}, whose axis {axis.name} returns to rest"
                 raise PlanError(f"{found}; expected the smoothing on the axis")

@@ -84,17 +84,14 @@ class SwitchReader:
                 self.faults.note(where, what, "a switch, or a stick or a trigger: something that is held")
             elif address:
                 found.append(address)
-        at, begun = (
-            form.at if isinstance(form.at, float) else 0.5,
-            (form.begun_on or "", form.begun_off or ""),
-        )
+        at = 0.5 if form.at is None else form.at
         rearm = 0.8 * at if form.rearm is None else form.rearm
         with self.faults.catching(path):
             check_threshold(at, rearm)
         if len(self.faults.found) > before:
             return None
         with self.faults.catching(path):
-            return Contacts(tuple(found), at, rearm, *begun)
+            return Contacts(tuple(found), at, rearm, form.begun_on or "", form.begun_off or "")
         return None
 
     def derived(self, name: str, form: SignalForm) -> Derived | None:

@@ -4,9 +4,8 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from .errors import nearest
-from .intake import is_known, things
-from .signals import COMPONENTS, addresses, find_signal
+from .intake import is_known, things, unlisted
+from .signals import COMPONENTS, find_signal
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -43,7 +42,12 @@ def items_of(plan: Plan, program: Program, take: Take) -> tuple[list[Item], Refu
     value = np.clip(value, low, high)
     known = np.array([is_known(str(name)) for name in names], dtype=bool)[number]
     reasons = {"not finite": known & ~finite, "out of range": known & finite & ~inside}
-    refused = _count(names, number, {"unknown signal": ~known} | reasons)
+    refused = _count(names, number, reasons)
+    rows = np.bincount(number[number >= 0], minlength=len(names)).tolist()
+    for name, count in zip(map(str, names), rows, strict=True):
+        reason = "" if _place(program, name)[0] >= 0 else unlisted(name, program.codes)
+        if reason:
+            refused[name] = {reason: count}
     clipped = _count(names, number, {"drawn in": known & finite & drawn & (code >= 0)})
     begun = _begun(plan, take)
     keep = np.flatnonzero(finite & inside & (code >= 0))
@@ -103,7 +107,5 @@ def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) 
     for reason, rows in reasons.items():
         per_name = np.bincount(number[rows], minlength=len(names))
         for k in np.flatnonzero(per_name).tolist():
-            name = str(names[k])
-            hint = nearest(name, addresses()) if reason == "unknown signal" else ""
-            counts.setdefault(name, {})[reason + hint] = int(per_name[k])
+            counts.setdefault(str(names[k]), {})[reason] = int(per_name[k])
     return counts

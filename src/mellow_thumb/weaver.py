@@ -159,7 +159,7 @@ class Weaver:
         if route.effect == "offset":
             self.leans[axis].append(self._new(f"{back}_left"))
         else:
-            self._new(f"{back}_from")
+            self._new(f"{back}_from", self.flows[axis].axis.inner(self.flows[axis].axis.start))
             self.flows[axis].backs.append(back)
             self.flows[axis].overs[back] = route.closing.over
 
