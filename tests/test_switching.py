@@ -491,6 +491,17 @@ def test_a_drifting_stick_does_not_take_over_and_a_hand_that_moves_does() -> Non
     assert seen == [("desk", "Space"), ("pad", "bottom button"), ("pad", "bottom button"), ("desk", "Space")]
 
 
+def test_only_what_has_a_button_has_a_label_and_only_a_size_is_a_screen() -> None:
+    session = Session(plan(gates=(holding("menu", "flag.menu"), holding("glassing", "mouse.right"))))
+    assert session.label("glassing") == "right mouse button"
+    for name, said in (("menu", "expected glassing"), ("glasing", "did you mean glassing")):
+        with pytest.raises(ArgumentError, match=said):
+            session.label(name)
+    for size in ((0.0, 900.0), (1600.0, float("nan")), (float("inf"), 900.0)):
+        with pytest.raises(ArgumentError, match="expected 1 to a million pixels"):
+            session.set_screen(*size)
+
+
 def test_the_cursor_is_what_the_open_gates_want_and_its_capture_is_no_movement() -> None:
     gates = (
         holding("menu", "flag.menu", cursor="free", priority=1),
@@ -525,8 +536,10 @@ def test_a_pause_of_the_world_stops_what_returns_and_not_the_hand() -> None:
     for one, size in ((Session(plan()), 8.0), (quiet, 2.0)):
         one.kick("roll", 8.0, half_life=0.1)
         assert one.view().rotation[2] == pytest.approx(-size * 0.008726646, rel=1e-2)
-    with pytest.raises(ArgumentError, match="world_dt"):
-        session.tick(0.1, world_dt=-1.0)
+    for wrong in (-1.0, float("nan"), float("-inf")):  # a world whose clock is broken stands still
+        stalled, before = session.stalled, session.tick(0.1, world_dt=0.0).axes["lean"]
+        assert session.tick(0.1, world_dt=wrong).axes["lean"] == before
+        assert session.stalled == stalled + 1
 
 
 def test_hands_that_tremble_are_given_time() -> None:

@@ -16,6 +16,7 @@ from .labels import label_of
 from .program import weave_plan
 from .saving import Snapshot, from_plain, to_plain
 from .shakes import Kick
+from .signals import DEVICES
 from .view import View
 
 if TYPE_CHECKING:
@@ -80,10 +81,10 @@ class Session(Intake):
     ) -> Frame:
         """Go on by `dt` seconds, or `to` a moment of the host's clock, and read the frame that ends there.
 
-        `world_dt` is how long that was for the world, where that differs: 0 in a pause, half in slow motion.
-        It slows what returns by itself, kicks and shakes; never the hand. Time that runs back, or is no
-        number, stands still and is counted; a frame longer than the ceiling is cut, and what happened in the
-        time cut out takes effect at its end.
+        `world_dt` is how long that was for the world, where that differs: 0 in a pause, half in slow motion,
+        100 times as long at the most. It slows what returns by itself, kicks and shakes; never the hand.
+        Time that runs back, or is no number, stands still and is counted; a frame longer than the ceiling is
+        cut, and what happened in the time cut out takes effect at its end.
         """
         if (dt is None) == (to is None):
             raise TypeError("tick takes dt=seconds or to=moment: one of them")
@@ -107,9 +108,8 @@ class Session(Intake):
             return
         rate = 1.0 if world_dt is None else world_dt / dt
         if not 0.0 <= rate <= FASTEST:
-            raise ArgumentError(
-                f"world_dt: found {world_dt!r} for {dt:g} s; expected 0 to {FASTEST:g} times as long"
-            )
+            self._clock.stalled += not rate > 0.0
+            rate = FASTEST if rate > FASTEST else 0.0
         if rate != self._rate and "host.world_rate" in self._program.codes:
             place = bisect_left(items, start, key=itemgetter(0))
             items.insert(place, (start, self._program.codes["host.world_rate"], rate, 0.0))
@@ -173,15 +173,24 @@ class Session(Intake):
         Raises :class:`ArgumentError` for a name that is neither, or has no button.
         """
         named: tuple[Gate | Cue, ...] = (*self._plan.gates, *self._plan.cues)
-        found = {one.name: one.contacts for one in named if one.contacts}
-        if name not in found:
-            raise ArgumentError(
-                f"found {name}; expected {listed(found) if found else 'none'}{nearest(name, found)}"
-            )
-        return label_of(found[name].inputs, Frame(0.0, self._values, self._program).device)
+        inputs = {one.name: one.contacts.inputs if one.contacts else () for one in named}
+        buttons = {
+            one: found
+            for one, addresses in inputs.items()
+            if (found := tuple(address for address in addresses if address.signal.device in DEVICES))
+        }
+        if name not in buttons:
+            known = listed(buttons) if buttons else "none: this profile has no buttons for any"
+            raise ArgumentError(f"found {name}; expected {known}{nearest(name, buttons)}")
+        return label_of(buttons[name], Frame(0.0, self._values, self._program).device)
 
     def set_screen(self, width: float, height: float, at: float | None = None) -> None:
-        """Say how large the view is, in any unit, for edge zones; until then it counts as square."""
+        """Say how large the view is, in pixels, for edge zones; until then it counts as square.
+
+        Raises :class:`ArgumentError` for what is no size.
+        """
+        if not (1.0 <= width <= 1e6 and 1.0 <= height <= 1e6):
+            raise ArgumentError(f"screen: found {width!r} by {height!r}; expected 1 to a million pixels")
         self.feed("host.screen", (width, height), at=at)
 
     def view(self) -> View:
