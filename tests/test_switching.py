@@ -4,7 +4,10 @@ from __future__ import annotations
 
 import json
 from collections import Counter
+from contextlib import suppress
 from dataclasses import replace
+from math import isfinite
+from typing import Any
 
 import pytest
 from hypothesis import given, settings
@@ -634,3 +637,39 @@ def test_live_and_replay_refuse_the_same_names_with_the_same_words(signal: str, 
     refused = {signal: {reason: 1}} if reason else {}
     assert session.refused == refused
     assert replay(one, take_of([(signal, 1.0, 0.1)])).attrs["refused"] == refused
+
+
+numbers = st.floats() | st.sampled_from([0.0, 1.0, -1.0, 0.02, 1e300])
+calls = st.one_of(
+    st.tuples(st.just("feed"), st.sampled_from(["mouse.move", "pad.left_stick"]), st.tuples(numbers, numbers), st.none() | numbers),
+    st.tuples(st.just("feed"), st.sampled_from(["key.KeyQ", "pad.left_trigger", "flag.menu", "host.focus", "host.world_rate",
+                                                "mouse.move.y", "choice.g0", "pad.connected"]), numbers, st.none() | numbers),
+    st.tuples(st.just("tick"), numbers, st.none() | numbers),
+    st.tuples(st.just("set_axis"), st.sampled_from(["yaw", "lean", "zoom"]), numbers),
+    st.tuples(st.just("kick"), st.sampled_from(["yaw", "roll"]), numbers),
+    st.tuples(st.sampled_from(["rewind", "plain"])),
+)  # fmt: skip
+
+
+@settings(max_examples=80)
+@given(plans(makers=EVERYTHING), st.lists(calls, max_size=30))
+def test_no_call_however_wrong_poisons_a_session(plan: Plan, wrong: list[tuple[Any, ...]]) -> None:
+    session = Session(plan)
+    for name, *words in wrong:
+        with suppress(ArgumentError):
+            if name == "feed":
+                session.feed(words[0], words[1], at=words[2])
+            elif name == "tick":
+                session.tick(words[0], world_dt=words[1])
+            elif name == "kick":
+                session.kick(words[0], words[1], half_life=0.1)
+            elif name == "set_axis":
+                session.set_axis(*words)
+            else:
+                session.restore(
+                    session.snapshot() if name == "rewind" else json.loads(json.dumps(session.state()))
+                )
+        axes = session.tick(0.01).axes
+        for axis in plan.axes:
+            assert axis.low - 1e-9 <= axes[axis.name] <= axis.high + 1e-9
+        assert all(isfinite(value) for value in (*axes.values(), *session.view().rotation))
