@@ -147,3 +147,14 @@ def test_help_and_version(command: str, tmp_path: Path) -> None:
     assert run(command, "--version", folder=tmp_path).stdout == f"mellow-thumb {__version__}\n"
     for words in ([], ["demo"], ["replay"]):
         assert "Usage: mellow-thumb" in run(command, *words, "--help", folder=tmp_path).stdout
+
+
+def test_export_writes_c_with_its_description_or_prints_the_woven_text(command: str, tmp_path: Path) -> None:
+    done = run(command, "export", marsh.BOARDWALK, "--c", "marsh.h", folder=tmp_path)
+    assert (done.returncode, done.stdout.split()) == (0, ["wrote", "marsh.h", "wrote", "marsh.json"])
+    printed = run(command, "export", marsh.BOARDWALK, "--text", folder=tmp_path)
+    assert printed.stdout.startswith("def live(saved):")
+    compile(printed.stdout, "woven", "exec")
+    assert run(command, "export", marsh.BOARDWALK, folder=tmp_path).returncode == 2
+    wrong = run(command, "export", marsh.BOARDWALK, "--c", "marsh.hpp", folder=tmp_path)
+    assert (wrong.returncode, wrong.stderr) == (1, 'marsh.hpp: found the suffix ".hpp"; expected .h\n')

@@ -20,6 +20,7 @@ LAYERS = [
     {"errors", "units", "formulas", "hands"},
     {"signals", "wheels"},
     {"weave", "labels"},
+    {"c_writer"},
     {"curves", "smoothings"},
     {"gates", "axes", "shape"},
     {"derived", "cues", "gate_checks"},
@@ -32,7 +33,7 @@ LAYERS = [
     {"events"},
     {"program"},
     {"clock", "inbox", "view", "frame", "shakes"},
-    {"intake", "saving"},
+    {"intake", "saving", "c_text"},
     {"take_items"},
     {"session", "batch"},
     {
@@ -50,7 +51,7 @@ LAYERS = [
         "stand_ins",
         "marsh",
     },
-    {"account", "response"},
+    {"account", "response", "exporting"},
     {"figures", "figures_response"},
     {"command_line"},
 ]

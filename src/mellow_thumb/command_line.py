@@ -135,6 +135,32 @@ def report(profile: Path, take: Path | None, figures: Path) -> None:
         click.echo(f"wrote {path}")
 
 
+@main.command()
+@click.argument("profile", type=click.Path(path_type=Path))
+@click.option(
+    "--c",
+    "header",
+    type=click.Path(path_type=Path),
+    metavar="FILE.h",
+    help="Write a C99 header without dependencies, and FILE.json with its codes and test vectors.",
+)
+@click.option("--text", is_flag=True, help="Print the woven Python that a session runs.")
+def export(profile: Path, header: Path | None, text: bool) -> None:
+    """Write PROFILE as code for engines in other languages, or show the code that it becomes."""
+    from .exporting import export_c
+    from .profile import load_profile
+    from .program import weave_plan
+
+    if header is None and not text:
+        raise click.UsageError("say what to export: --c FILE.h or --text")
+    loaded = load_profile(profile)
+    if text:
+        program = weave_plan(loaded)
+        click.echo(f"{program.text}\n\n{program.pose_text}", nl=False)
+    for written in export_c(loaded, header) if header else ():
+        click.echo(f"wrote {written}", err=text)
+
+
 def _read(take: Path) -> Take:
     """Read a take, and say what there is to say of how it was read."""
     from .take_files import read_take
