@@ -591,6 +591,11 @@ def test_a_state_of_another_profile_is_refused_and_changes_nothing() -> None:
         {"format": "x"},
         {**before, "loop": {}},
         {**before, "waiting": [[1]]},
+        {**before, "clock": [0.0]},
+        {**before, "arrived": [[0.0, 99, 1.0, 1.0]]},
+        {**before, "loop": {**before["loop"], "yaw": float("nan")}},
+        {**before, "counts": [1.0]},
+        {**before, "settings": [["set", "x"]]},
     ):
         with pytest.raises(ArgumentError, match="expected"):
             session.restore(wrong)

@@ -13,9 +13,6 @@ if TYPE_CHECKING:
 
     from .signals import Address
 
-WAYS = ("hold", "toggle")
-"""How a gate takes a press: open while it lasts, or open and closed by turns."""
-
 CURSORS = ("free", "hidden", "held")
 """What becomes of the pointer: it moves and is seen, moves unseen, or is kept where it is."""
 

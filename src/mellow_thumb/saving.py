@@ -72,9 +72,9 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
 
     Raises :class:`ArgumentError` for data of another form, or of another plan.
     """
-    found: object = data.get("format") if hasattr(data, "get") else type(data).__name__
-    if found != FORMAT:
-        raise ArgumentError(f'found {found!r}; expected a state with the format "{FORMAT}"')
+    form: object = data.get("format") if hasattr(data, "get") else type(data).__name__
+    if form != FORMAT:
+        raise ArgumentError(f'found {form!r}; expected a state with the format "{FORMAT}"')
     if data.get("profile") != plan.digest:
         raise ArgumentError(
             f"found the state of another profile, {data.get('profile')}; expected {plan.digest}"
@@ -82,7 +82,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
     try:
         settings = tuple((str(kind), str(name)) for kind, name in data["settings"])
         program = weave_plan(plan, settings)
-        return Snapshot(
+        found = Snapshot(
             data["profile"],
             program,
             tuple(float(data["loop"][name]) for name in program.state),
@@ -97,5 +97,27 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             tuple(map(float, data["counts"])),
             tuple(tuple(map(float, times)) for times in data["given"]),
         )
+        _check(found)
+        return found
     except (KeyError, TypeError, ValueError) as error:
         raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
+
+
+CLOCK, PLACE = 7, 5
+"""How many numbers a clock and a place are."""
+
+
+def _check(one: Snapshot) -> None:
+    """Refuse what has the wrong size, or holds no numbers where there must be some."""
+    program, cues = one.program, len(one.program.cues)
+    lists = (one.values, one.clock, one.place, one.counts, one.given)
+    if tuple(map(len, lists)) != (program.width, CLOCK, PLACE, cues, cues):
+        raise ValueError("a list of the wrong length")
+    given = [t for times in one.given for t in times]
+    if any(
+        part - part != 0.0 for part in (*one.loop, *one.values, *one.clock, *one.place, *one.counts, *given)
+    ):
+        raise ValueError("no number where there must be one")
+    arrived, waiting, _ = one.inbox
+    if any(not 0 <= code < program.frame for _, code, _, _ in (*arrived, *waiting)):
+        raise ValueError("an event of no signal")
