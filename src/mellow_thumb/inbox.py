@@ -49,14 +49,18 @@ class Inbox:
         self._arrived[:] = [(t, codes.get(code, code), x, y) for t, code, x, y in self._arrived]
         self._waiting[:] = [(t, codes.get(code, code), x, y) for t, code, x, y in self._waiting]
 
-    def sort_in(self, start: float, clock: Clock) -> None:
+    def take(self, start: float, clock: Clock, last_commit: Callable[[], float]) -> list[Item]:
+        """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""
+        if self._arrived:
+            self._sort_in(start, clock)
+        return self._due(clock.now, start, last_commit) if self._waiting else []
+
+    def _sort_in(self, start: float, clock: Clock) -> None:
         """Give what has arrived its session time, for a frame that begins at `start` and ends now.
 
         An event without a time takes effect with the latest event fed before it that is due in this frame.
         """
         count = len(self._arrived)
-        if not count:
-            return
         fresh, latest, end = self._arrived[:count], start, clock.now
         del self._arrived[:count]
         for item in fresh:
@@ -74,11 +78,9 @@ class Inbox:
         """Time was cut out after `end`: what waited in it comes then, what waited beyond it comes earlier."""
         self._waiting = [(t if t <= end else max(end, t - lost), *rest) for t, *rest in self._waiting]  # type: ignore[misc]
 
-    def due(self, end: float, start: float, last_commit: Callable[[], float]) -> list[Item]:
+    def _due(self, end: float, start: float, last_commit: Callable[[], float]) -> list[Item]:
         """Take out what happens before `end`; nothing comes before the last commit."""
         waiting = self._waiting
-        if not waiting:
-            return []
         if waiting[0][0] < start:
             commit = last_commit()
             overdue = bisect_left(waiting, commit, key=_TIME)

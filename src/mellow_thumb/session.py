@@ -31,6 +31,9 @@ if TYPE_CHECKING:
 CEILING = 0.25
 """Seconds beyond which a frame is cut, unless a session is told otherwise."""
 
+HERE = (0.0, 0.0, 0.0)
+"""The origin of a world that has not been moved."""
+
 FASTEST = 100.0
 """Seconds of the world that may pass in one of the hand's, at the most."""
 
@@ -50,7 +53,7 @@ class Session(Intake):
         self._start(self._program, self._program.start)
         self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
         self._kicks: list[Kick] = []
-        self._origin = (0.0, 0.0, 0.0)
+        self._origin = HERE
         self._world, self._rate = 0.0, 1.0
         self._counts = dict.fromkeys(self._program.cues, 0.0)
         self._given: dict[str, list[float]] = {name: [] for name in self._program.cues}
@@ -93,8 +96,7 @@ class Session(Intake):
         lost = clock.advance(dt) if dt is not None else clock.reach(to)  # type: ignore[arg-type]
         if lost:
             inbox.shorten(lost, clock.now)
-        inbox.sort_in(start, clock)
-        items = inbox.due(clock.now, start, self._last_commit)
+        items = inbox.take(start, clock, self._last_commit)
         if world_dt is not None or self._rate != 1.0:
             self._set_rate(items, start, clock.now - start + lost, world_dt)
         self._world += (clock.now - start) * self._rate
@@ -205,7 +207,10 @@ class Session(Intake):
         pose = self._program.pose(*values)
         wanted = self._program.places.get("cursor")
         cursor = self._plan.cursor if wanted is None else CURSORS[int(self._values[wanted])]
-        return View((*(p - o for p, o in zip(pose, self._origin, strict=False)), *pose[3:]), cursor)
+        if self._origin != HERE:
+            x, y, z = self._origin
+            pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
+        return View(pose, cursor)
 
     def shift_origin(self, x: float, y: float, z: float) -> None:
         """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
