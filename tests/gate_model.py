@@ -8,7 +8,7 @@ from __future__ import annotations
 from math import hypot, inf
 
 from mellow_thumb.cues import Cue
-from mellow_thumb.gates import Contacts, Gate
+from mellow_thumb.gates import Buttons, Gate
 from mellow_thumb.plan import Plan
 from mellow_thumb.signals import DEVICES, Address, find_signal
 
@@ -41,23 +41,23 @@ class GateModel:
     def used(self, signal: str) -> bool:
         return any(address.signal.name == signal for address in self.plan.signals)
 
-    def held(self, owner: str, contacts: Contacts) -> bool:
-        return any(self.contact(owner, contacts, address) for address in contacts.inputs)
+    def held(self, owner: str, buttons: Buttons) -> bool:
+        return any(self.button(owner, buttons, address) for address in buttons.inputs)
 
-    def contact(self, owner: str, contacts: Contacts, address: Address) -> bool:
+    def button(self, owner: str, buttons: Buttons, address: Address) -> bool:
         name = address.signal.name
         value = self.value.get(name, (0.0, 0.0))
         if address.signal.kind == "switch":
             if not value[0]:
                 return False
-            if contacts.begun_on:
-                return self.began.get(name) == contacts.begun_on
-            return not contacts.begun_off or self.began.get(name) != contacts.begun_off
+            if buttons.begun_on:
+                return self.began.get(name) == buttons.begun_on
+            return not buttons.begun_off or self.began.get(name) != buttons.begun_off
         if address.component:
             value = (value["xy".index(address.component)],)
         size = hypot(*value) if self.focus else 0.0
         before = self.past.get((owner, str(address)), False)
-        self.past[owner, str(address)] = size >= contacts.at or (before and size >= contacts.rearm)
+        self.past[owner, str(address)] = size >= buttons.at or (before and size >= buttons.rearm)
         return self.past[owner, str(address)]
 
     # ---- gates
@@ -72,8 +72,8 @@ class GateModel:
 
     def ask(self, gate: Gate, *, quiet: bool) -> None:
         name = gate.name
-        if gate.contacts:
-            base = self.held(f"gate {name}", gate.contacts)
+        if gate.buttons:
+            base = self.held(f"gate {name}", gate.buttons)
         else:
             base = gate.when.holds(self.open) if gate.when else gate.active == self.device
         if not base:
@@ -94,7 +94,7 @@ class GateModel:
 
     def cue(self, cue: Cue, *, quiet: bool) -> None:
         name = cue.name
-        down, was = self.held(f"cue {name}", cue.contacts), self.was[name]
+        down, was = self.held(f"cue {name}", cue.buttons), self.was[name]
         listens = cue.gate is None or cue.gate.holds(self.open)
         pressed = down and not was and listens and not quiet
         released = was and not down and self.counts[name]

@@ -26,7 +26,7 @@ class Reference:
 
     def open(self, gate: str) -> bool:
         (found,) = (one for one in self.plan.gates if one.name == gate)
-        return any(str(switch) in self.down for switch in (found.contacts.inputs if found.contacts else ()))
+        return any(str(switch) in self.down for switch in (found.buttons.inputs if found.buttons else ()))
 
     def flow(self, t: float) -> None:
         for axis in self.plan.axes:

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from mellow_thumb import PlanError, Session, Take
 from mellow_thumb.axes import Axis
 from mellow_thumb.curves import Blend, Points, Power
-from mellow_thumb.gates import Condition, Contacts, Gate, When
+from mellow_thumb.gates import Buttons, Condition, Gate, When
 from mellow_thumb.hands import Hands
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
@@ -190,7 +190,7 @@ def plans(
         gates = draw(switching.gates())
     else:
         gates = tuple(
-            Gate(name, Contacts(tuple(find_signal(s) for s in draw(st.lists(st.sampled_from(SWITCHES), min_size=1, max_size=3, unique=True)))))
+            Gate(name, Buttons(tuple(find_signal(s) for s in draw(st.lists(st.sampled_from(SWITCHES), min_size=1, max_size=3, unique=True)))))
             for name in draw(st.lists(st.sampled_from(["glassing", "resting", "counting"]), unique=True))
         )  # fmt: skip
     names = [gate.name for gate in gates]

@@ -10,7 +10,7 @@ from mellow_thumb.cues import MOMENTS, Cue
 from mellow_thumb.derived import Derived, EdgeZone, KeySet, Presses
 from mellow_thumb.errors import PlanError
 from mellow_thumb.gate_checks import check_changeable
-from mellow_thumb.gates import Condition, Contacts, Gate, Several, Travel, When
+from mellow_thumb.gates import Buttons, Condition, Gate, Several, Travel, When
 from mellow_thumb.signals import find_signal
 
 SWITCHES = ("mouse.left", "mouse.right", "key.KeyQ", "key.KeyE", "pad.south")
@@ -20,8 +20,8 @@ DERIVED: tuple[Derived, ...] = (
     KeySet("steps", tuple((find_signal(f"key.Key{key}"),) for key in "ADSW"), "newest", (find_signal("key.KeyL"),)),
     KeySet("sides", ((find_signal("key.KeyQ"), find_signal("key.KeyA")), (find_signal("key.KeyE"),))),
     EdgeZone("edge", find_signal("mouse.place"), 0.1),
-    Presses("snap", Contacts(tuple(map(find_signal, ("pad.left_stick.x", "key.KeyE"))), 0.6, 0.3)),
-    Presses("pecks", Contacts((find_signal("mouse.left"),), begun_on="bird")),
+    Presses("snap", Buttons(tuple(map(find_signal, ("pad.left_stick.x", "key.KeyE"))), 0.6, 0.3)),
+    Presses("pecks", Buttons((find_signal("mouse.left"),), begun_on="bird")),
 )  # fmt: skip
 MADE = {made.name: made for made in DERIVED}
 
@@ -29,15 +29,15 @@ times = st.sampled_from([0.0, 0.02, 0.05, 0.3])
 
 
 @st.composite
-def contacts(draw: st.DrawFn) -> Contacts:
+def buttons(draw: st.DrawFn) -> Buttons:
     """Switches and sticks, or one switch that asks what its press began on."""
     if draw(st.integers(0, 4)) == 0:
         on, thing = draw(st.booleans()), draw(st.sampled_from(["bird", "reeds"]))
         begun = ("" if not on else thing, thing if not on else "")
-        return Contacts((find_signal(draw(st.sampled_from(SWITCHES))),), 0.5, 0.4, *begun)
+        return Buttons((find_signal(draw(st.sampled_from(SWITCHES))),), 0.5, 0.4, *begun)
     names = draw(st.lists(st.sampled_from(SWITCHES + STICKS), min_size=1, max_size=3, unique=True))
     at = draw(st.floats(0.1, 1.0))
-    return Contacts(tuple(map(find_signal, names)), at, at * draw(st.floats(0.3, 1.0)))
+    return Buttons(tuple(map(find_signal, names)), at, at * draw(st.floats(0.3, 1.0)))
 
 
 @st.composite
@@ -56,11 +56,11 @@ def gates(draw: st.DrawFn) -> tuple[Gate, ...]:
                 else (kind,)
             )
             travel = draw(st.sampled_from([None, None, Travel(find_signal("mouse.move"), 150.0)]))
-            gate = Gate(f"g{k}", draw(contacts()), ways, travel=travel, **options)
+            gate = Gate(f"g{k}", draw(buttons()), ways, travel=travel, **options)
         elif kind == "flag":
             gate = Gate(
                 f"g{k}",
-                Contacts((find_signal(draw(st.sampled_from(["flag.menu", "choice.calm"]))),)),
+                Buttons((find_signal(draw(st.sampled_from(["flag.menu", "choice.calm"]))),)),
                 **options,
             )
         elif kind == "active":
@@ -89,7 +89,7 @@ def cues(draw: st.DrawFn, names: list[str]) -> tuple[Cue, ...]:
     """A few cues of every kind."""
     gate = st.none() | conditions(names) if names else st.none()
     return tuple(
-        Cue(f"c{k}", draw(contacts()), on, draw(gate), 0.1, 0.08, draw(times), draw(times))
+        Cue(f"c{k}", draw(buttons()), on, draw(gate), 0.1, 0.08, draw(times), draw(times))
         for k, on in enumerate(draw(st.lists(st.sampled_from(MOMENTS), max_size=3)))
     )
 

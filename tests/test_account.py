@@ -120,3 +120,27 @@ def test_every_route_with_something_to_see_is_drawn(dyke: Profile) -> None:
     (above, *_) = route_figures(dyke, None)["look_response"].axes
     words = {text.get_text() for text in above.texts}
     assert {"half travel gives 21 %", "nothing up to 6 %"} <= words
+
+
+def test_a_route_is_traced_with_its_gates_devices_and_signals_as_they_are(tmp_path: Path) -> None:
+    boardwalk, take = load_profile(marsh.BOARDWALK), read_take(marsh.BOARDWALK_TAKE)
+    assert set(route_figures(boardwalk, take)) == {"look_steps"}
+    text = marsh.BOARDWALK.read_text(encoding="utf-8").replace(
+        "[signals]", 'padding = { active = "pad" }\n[signals]'
+    )
+    gated = text.replace('gate = "not charting"', 'gate = ["not charting", "not padding"]', 1)
+    file = tmp_path / "pad.toml"
+    file.write_text(gated.replace('["key.Space", "pad.south"]', '"key.Space"') + PAD_ROUTE, encoding="utf-8")
+    profile = load_profile(file)
+    look = next(route for route in profile.routes if route.name == "look")
+    table, whole = trace(profile, look, take), replay(boardwalk, take)
+    turned = whole["yaw"].iloc[-1] - 0.5 * 60  # but for half a second of keys
+    assert table["smoothed"].sum() / 240.0 == pytest.approx(turned, abs=0.1)
+
+
+PAD_ROUTE = """
+[routes.stick]
+from = "pad.right_stick"
+drives = ["yaw", "pitch"]
+sensitivity = "100 deg/s"
+"""

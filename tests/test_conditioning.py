@@ -12,7 +12,7 @@ from scipy.integrate import solve_ivp
 
 from mellow_thumb import Session
 from mellow_thumb.axes import Axis
-from mellow_thumb.gates import Condition, Contacts, Gate
+from mellow_thumb.gates import Buttons, Condition, Gate
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route, SpeedGain, TurnBoost
@@ -22,7 +22,7 @@ from mellow_thumb.smoothings import HALF_WAY, LN2, Exponential, OneEuro, SlowFas
 from mellow_thumb.units import Effect, parse_quantity, read_sensitivity
 
 EYE = (Axis("yaw"), Axis("pitch", low=-60.0, high=70.0), Axis("roll"))
-GLASSING = Gate("glassing", Contacts((find_signal("mouse.right"),)))
+GLASSING = Gate("glassing", Buttons((find_signal("mouse.right"),)))
 
 
 def session(*routes: Route, axes: tuple[Axis, ...] = ()) -> Session:

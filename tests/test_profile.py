@@ -68,9 +68,9 @@ def test_everything_a_profile_says_arrives(tmp_path: Path) -> None:
         Exponential(0.02),
         ("yaw", "pitch"),
     )
-    contacts = profile.gates[0].contacts
-    assert contacts
-    assert [str(address) for address in contacts.inputs] == ["mouse.right", "mouse.middle"]
+    buttons = profile.gates[0].buttons
+    assert buttons
+    assert [str(address) for address in buttons.inputs] == ["mouse.right", "mouse.middle"]
     yaw, pitch, roll = profile.axes
     assert (yaw.low, yaw.start, yaw.high, yaw.wraps) == (-60.0, 30.0, 75.0, False)
     assert (pitch.low, pitch.start, pitch.high) == (-60.0, 5.0, 70.0)

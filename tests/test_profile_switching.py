@@ -64,7 +64,7 @@ def load(folder: Path, text: str) -> Profile:
 def test_everything_that_switches_arrives(tmp_path: Path) -> None:
     profile = load(tmp_path, GOOD)
     gates = {gate.name: gate for gate in profile.gates}
-    glassing, dragging, menu = (gates[name].contacts for name in ("glassing", "dragging", "menu"))
+    glassing, dragging, menu = (gates[name].buttons for name in ("glassing", "dragging", "menu"))
     assert glassing
     assert dragging
     assert menu

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 
 from mellow_thumb import ArgumentError, Session, wheel_notches
 from mellow_thumb.axes import Axis
-from mellow_thumb.gates import Condition, Contacts, Gate
+from mellow_thumb.gates import Buttons, Condition, Gate
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
@@ -31,7 +31,7 @@ def plan(
     smoothing = Exponential(half_life) if half_life else None
     routes = (Route("look", MOVE, ("yaw", "pitch"), gain, gate, smoothing),)
     axes = (Axis("yaw"), Axis("pitch", low=-60.0, high=70.0), Axis("roll"))
-    return Plan(routes, (Gate("glassing", Contacts((RIGHT,))),), axes, Eye("eye", 1.6))
+    return Plan(routes, (Gate("glassing", Buttons((RIGHT,))),), axes, Eye("eye", 1.6))
 
 
 def fed(session: Session, *events: Event) -> Session:

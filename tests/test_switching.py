@@ -17,7 +17,7 @@ from mellow_thumb import ArgumentError, PlanError, Session, replay
 from mellow_thumb.axes import Axis
 from mellow_thumb.cues import Cue
 from mellow_thumb.derived import EdgeZone, KeySet, Presses
-from mellow_thumb.gates import Condition, Contacts, Gate, Several, Travel
+from mellow_thumb.gates import Buttons, Condition, Gate, Several, Travel
 from mellow_thumb.hands import Hands
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
@@ -41,7 +41,7 @@ def plan(*routes: Route, **more: object) -> Plan:
 
 def holding(name: str, *inputs: str, **options: object) -> Gate:
     """A gate that is open while one of these is held."""
-    return Gate(name, Contacts(tuple(map(find_signal, inputs))), **options)  # type: ignore[arg-type]
+    return Gate(name, Buttons(tuple(map(find_signal, inputs))), **options)  # type: ignore[arg-type]
 
 
 def played(session: Session, *happened: Event, until: float) -> Session:
@@ -157,9 +157,7 @@ def test_losing_the_focus_or_every_device_leaves_nothing_held(
     assert session.tick(to=30.0).axes == pytest.approx(settled, abs=1e-6)
     gates = session.tick(to=31.0).gates
     for gate in plan.gates:
-        device = gate.contacts and all(
-            a.signal.device not in ("flag", "choice") for a in gate.contacts.inputs
-        )
+        device = gate.buttons and all(a.signal.device not in ("flag", "choice") for a in gate.buttons.inputs)
         if device and gate.choice == ("hold",):
             assert not gates[gate.name]
 
@@ -194,7 +192,7 @@ def test_the_player_chooses_whether_a_gate_is_held_or_toggled() -> None:
 
 
 def test_a_trigger_holds_a_gate_until_it_falls_below_rearm() -> None:
-    gate = Gate("glassing", Contacts((find_signal("pad.left_trigger"),), 0.4, 0.3))
+    gate = Gate("glassing", Buttons((find_signal("pad.left_trigger"),), 0.4, 0.3))
     session, seen = Session(plan(gates=(gate,))), []
     for value in (0.39, 0.4, 0.31, 0.29, 0.39):
         session.feed("pad.left_trigger", value)
@@ -283,9 +281,9 @@ def test_an_offset_returns_over_its_time_and_is_measured_from_where_it_was_as_th
 def test_a_press_counts_by_what_it_began_on_and_never_if_the_interface_used_it() -> None:
     left = (find_signal("mouse.left"),)
     gates = (
-        Gate("aim", Contacts(left, begun_on="bird")),
-        Gate("drag", Contacts(left, begun_off="bird")),
-        Gate("any", Contacts(left)),
+        Gate("aim", Buttons(left, begun_on="bird")),
+        Gate("drag", Buttons(left, begun_off="bird")),
+        Gate("any", Buttons(left)),
     )
     session, seen = Session(plan(gates=gates)), []
     for on in ("bird", "reeds", None, "interface"):
@@ -301,7 +299,7 @@ def test_a_drag_begins_after_its_travel_or_its_time() -> None:
         replace(holding("late", "mouse.left"), after=0.2),
         Gate(
             "far",
-            Contacts((find_signal("mouse.left"),)),
+            Buttons((find_signal("mouse.left"),)),
             travel=Travel(find_signal("mouse.move"), 10.0),
         ),
     )
@@ -417,7 +415,7 @@ def push(place: float, side: float) -> float:
 
 
 def test_a_stick_that_passes_a_threshold_turns_by_one_step_and_must_come_back_first() -> None:
-    made = Presses("snap", Contacts((find_signal("pad.left_stick.x"),), 0.7, 0.4))
+    made = Presses("snap", Buttons((find_signal("pad.left_stick.x"),), 0.7, 0.4))
     session = Session(plan(Route("snap", Address(made.signal), ("yaw",), (30.0,)), derived=(made,)))
     yaws = []
     for x in (0.6, 0.8, 0.5, 0.9, 0.3, 0.7, -0.9, 0.0):
@@ -438,7 +436,7 @@ def given_at(cue: Cue, *presses: tuple[float, float], until: float = 2.0) -> lis
     return [k for k in range(1, round(until * 100)) if session.tick(to=k / 100).cues]
 
 
-SOUTH = Contacts((find_signal("pad.south"),))
+SOUTH = Buttons((find_signal("pad.south"),))
 
 
 def test_each_moment_of_a_press_makes_its_cue() -> None:
@@ -480,7 +478,7 @@ def test_several_physics_steps_a_frame_or_none_neither_lose_nor_repeat_a_cue() -
 
 def test_a_drifting_stick_does_not_take_over_and_a_hand_that_moves_does() -> None:
     stick = Route("turn", find_signal("pad.left_stick"), ("yaw", "pitch"), (1.0, 1.0), None, None, "rate")
-    cue = Cue("hop", Contacts((find_signal("pad.south"), find_signal("key.Space"))))
+    cue = Cue("hop", Buttons((find_signal("pad.south"), find_signal("key.Space"))))
     session = Session(plan(LOOK, stick, cues=(cue,)))
     seen = []
     doings: list[tuple[str, float | tuple[float, float]]] = [("pad.left_stick", (0.2, 0.1)), ("pad.left_stick", (0.5, 0.1)),
@@ -603,7 +601,7 @@ def test_a_state_of_another_profile_is_refused_and_changes_nothing() -> None:
 
 
 def test_the_focus_back_with_a_trigger_still_pulled_presses_nothing() -> None:
-    pulled = Contacts((find_signal("pad.left_trigger"),))
+    pulled = Buttons((find_signal("pad.left_trigger"),))
     snap = Presses("snap", pulled)
     turn = Route("turn", Address(snap.signal), ("yaw",), (30.0,))
     gates = (Gate("held", pulled), Gate("charting", pulled, ("toggle",)))

@@ -73,19 +73,12 @@ class Writer:
 
     def body(self, statements: list[ast.stmt], extra: Iterable[ast.expr] = ()) -> list[str]:
         """The lines of a function's body, its locals not among them."""
-        everything: list[ast.AST] = [*statements, *extra]
-        while True:
-            read = {
-                node.id
-                for tree in everything
-                for node in ast.walk(tree)
-                if isinstance(node, ast.Name) and isinstance(node.ctx, ast.Load)
-            }
-            kept = [one for one in (_without(s, read | self.state) for s in statements) if one is not None]
-            if len(ast.dump(ast.Module(kept, []))) == len(ast.dump(ast.Module(statements, []))):
-                break
-            statements = kept
-            everything = [*statements, *extra]
+        before = ""
+        while before != (now := ast.dump(ast.Module(statements, []))):
+            before, everything = now, [*statements, *extra]
+            names = [node for tree in everything for node in ast.walk(tree) if isinstance(node, ast.Name)]
+            read = {name.id for name in names if isinstance(name.ctx, ast.Load)} | self.state
+            statements = [one for one in (_without(s, read) for s in statements) if one is not None]
         return self.lines(statements, "    ")
 
     def lines(self, statements: list[ast.stmt], pad: str) -> list[str]:

@@ -57,7 +57,7 @@ class Chains(Making):
                 change.touched.add(made.name)
         for k, cue in enumerate(self.switches.plan.cues, 1):
             stops = f"listen {self.switches.listen(cue.gate)}" if cue.on == "long_press" and cue.gate else ""
-            if change.touches(cue.contacts.inputs) or stops in change.touched:
+            if change.touches(cue.buttons.inputs) or stops in change.touched:
                 self._cue(block, f"cue{k}", cue, change)
         return change
 
@@ -86,8 +86,8 @@ class Chains(Making):
     def _asks(self, gate: Gate) -> set[str]:
         """What a gate rests on, in the words of what is touched."""
         asks = {f"timer {gate.name}", f"travel {gate.name}"}
-        if gate.contacts:
-            asks |= {address.signal.name for address in gate.contacts.inputs}
+        if gate.buttons:
+            asks |= {address.signal.name for address in gate.buttons.inputs}
         if len(gate.choice) > 1:
             asks.add(f"choice.{gate.name}")
         if gate.when:
@@ -96,8 +96,8 @@ class Chains(Making):
 
     def _gate(self, block: Block, gate: Gate, change: Change) -> None:
         stem, families = self.switches.gates[gate.name], self.switches.families
-        if gate.contacts:
-            base = self.contact(block, stem, gate.contacts, change)
+        if gate.buttons:
+            base = self.button(block, stem, gate.buttons, change)
         elif gate.when:
             base = gate.when.woven(self.switches.gates)
         else:
@@ -197,7 +197,7 @@ class Chains(Making):
     # ---- cues
 
     def _cue(self, block: Block, stem: str, cue: Cue, change: Change) -> None:
-        base = self.contact(block, stem, cue.contacts, change)
+        base = self.button(block, stem, cue.buttons, change)
         down, was, counts = self.names.fresh("down"), f"{stem}_was", f"{stem}_counts"
         block.set(down, f"1.0 if {base} else 0.0")
         listen = self.switches.listen(cue.gate)

@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 from .errors import PlanError, listed
 
 if TYPE_CHECKING:
-    from .gates import Contacts, When
+    from .gates import Buttons, When
 
 MOMENTS = ("press", "release", "tap", "double_tap", "long_press")
 """What of a press makes a cue."""
@@ -30,7 +30,7 @@ class Cue:
     """
 
     name: str
-    contacts: Contacts
+    buttons: Buttons
     on: str = "press"
     gate: When | None = None
     within: float = WITHIN["tap"]

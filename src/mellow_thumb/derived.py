@@ -11,7 +11,7 @@ from .signals import Address, Signal, find_signal
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
-    from .gates import Contacts
+    from .gates import Buttons
 
 OPPOSITE = ("cancel", "newest")
 """What two opposite keys make: nothing, or the way of the one that was pressed last."""
@@ -110,10 +110,10 @@ class Presses:
     """
 
     name: str
-    contacts: Contacts
+    buttons: Buttons
 
     def __post_init__(self) -> None:
-        for address in self.contacts.inputs:
+        for address in self.buttons.inputs:
             if address.width != 1:
                 raise PlanError(
                     f"{self.name}: presses: found {address}, a pair; expected one component of it"
@@ -122,7 +122,7 @@ class Presses:
     @property
     def inputs(self) -> tuple[Address, ...]:
         """What it is made from."""
-        return self.contacts.inputs
+        return self.buttons.inputs
 
     @property
     def signal(self) -> Signal:

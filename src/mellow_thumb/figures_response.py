@@ -5,8 +5,10 @@ from __future__ import annotations
 from math import hypot
 from typing import TYPE_CHECKING, Any
 
+from .derived import KeySet
 from .figures import GRID, INK, LIMIT, QUIET, write, write_beside
 from .response import response_of, shaped, steps_of, trace
+from .shape import Shape
 
 if TYPE_CHECKING:
     from matplotlib.axes import Axes
@@ -50,6 +52,7 @@ def response_figure(route: Route) -> Figure:
         _plain(panel)
         panel.set_xlim(0.0, 100.0)
         panel.plot(percent, values, color=colour, linewidth=2.4, zorder=3)
+    below.set_ylim(0.0, max(1.5, 1.1 * max(found.slope)))
     above.plot([0.0, 100.0], [0.0, 1.0], color=QUIET, linewidth=1.0, linestyle=(0, (2, 4)))
     above.set_yticks([0.0, 0.25, 0.5, 0.75, 1.0], ["0", "25 %", "50 %", "75 %", "100 %"])
     write(above, (0.0, 1.0), "effect", BLUE, offset=(0, 8), fontsize=14, weight="bold")
@@ -158,7 +161,10 @@ def steps_figure(plan: Plan, route: Route, take: Take) -> Figure:
         _draw_lines(panels[0], t, {name: table[name] for name in names}, STEPS)
         write(panels[0], (0.0, 1.0), "shape", INK, offset=(0, 8), fontsize=14, weight="bold")
         write(panels[0], (0.0, 1.0), "share of full travel", QUIET, offset=(56, 8))
-    _draw_lines(panels[-1], t, {"asked": table["wish"], "smoothed": table["smoothed"]}, ("#9aa5ab", RUST))
+    lines: dict[str, object] = {"asked": table["wish"]}
+    if route.smoothing:
+        lines["smoothed"] = table["smoothed"]
+    _draw_lines(panels[-1], t, lines, ("#9aa5ab", RUST) if route.smoothing else (RUST,))
     axis = route.drives[0]
     write(panels[-1], (0.0, 1.0), axis, INK, offset=(0, 8), fontsize=14, weight="bold")
     unit = {one.name: "ln" if one.log else one.unit for one in plan.axes}[axis]
@@ -181,15 +187,20 @@ def _draw_lines(panel: Axes, t: object, lines: dict[str, object], colours: tuple
         write_beside(panel, high - (0.06 + 0.09 * k) * (high - low), name, colour)
 
 
+def _of_keys(plan: Plan, route: Route) -> bool:
+    """Whether a route comes from a key set, which is out or not: there is no travel to draw."""
+    return any(isinstance(made, KeySet) and made.name == route.source.signal.name for made in plan.derived)
+
+
 def route_figures(plan: Plan, take: Take | None) -> dict[str, Figure]:
     """Every figure of a plan's routes that there is something to draw for, by a name for its file."""
     figures = {}
     for route in plan.routes:
         stem = "".join(letter if letter.isalnum() else "_" for letter in route.name)
-        if route.source.signal.kind == "deflection":
+        if route.source.signal.kind == "deflection" and (route.shape != Shape() or not _of_keys(plan, route)):
             figures[f"{stem}_response"] = response_figure(route)
             if route.source.width == 2:
                 figures[f"{stem}_dead_zone"] = dead_zone_figure(route)
-        if take is not None and (take.table["signal"].str.startswith(route.source.signal.name)).any():
+        if take is not None and take.table["signal"].isin(route.source.signal.addresses).any():
             figures[f"{stem}_steps"] = steps_figure(plan, route, take)
     return figures

@@ -27,11 +27,11 @@ def _list(value: object) -> object:
     return value
 
 
-Several = Annotated[Conditions, BeforeValidator(_list)]
+GateList = Annotated[Conditions, BeforeValidator(_list)]
 
 
-class ContactForm(Form):
-    """What contacts have in common, wherever they stand."""
+class ButtonForm(Form):
+    """What buttons have in common, wherever they stand."""
 
     at: Number | None = Field(
         None, description="how far a stick or a trigger must be pushed to count as held: 0.5 unless stated"
@@ -45,7 +45,7 @@ class ContactForm(Form):
     begun_off: str = Field("", description="only a press counts that began elsewhere")
 
 
-class GateForm(ContactForm):
+class GateForm(ButtonForm):
     """A gate: a named condition. One of hold, toggle, flag, setting, active, all, any."""
 
     hold: Names | None = Field(
@@ -59,8 +59,8 @@ class GateForm(ContactForm):
     active: Literal["desk", "pad"] | None = Field(
         None, description="open while this is what hands use: `desk` (mouse and keyboard) or `pad`"
     )
-    all: Several | None = Field(None, description='open while all of these are: `["glassing", "not menu"]`')
-    any: Several | None = Field(None, description="open while any of these is")
+    all: GateList | None = Field(None, description='open while all of these are: `["glassing", "not menu"]`')
+    any: GateList | None = Field(None, description="open while any of these is")
     choice: Names | None = Field(
         None,
         description='with `hold`: `["hold", "toggle"]` lets the player choose, the first until then: '
@@ -80,7 +80,7 @@ class GateForm(ContactForm):
     priority: int = Field(0, description="of several open gates with a cursor the highest has it")
 
 
-class SignalForm(ContactForm):
+class SignalForm(ButtonForm):
     """A derived signal: a key set (up, down, left, right, or plus, minus), an edge zone, or presses."""
 
     up: Names | None = Field(None, description="keys that push up")
@@ -109,7 +109,7 @@ class SignalForm(ContactForm):
     )
 
 
-class CueForm(ContactForm):
+class CueForm(ButtonForm):
     """A cue: a named momentary command."""
 
     from_: Names = Field(

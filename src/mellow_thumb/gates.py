@@ -1,4 +1,4 @@
-"""Gates: named conditions that decide when a route listens, and the contacts that open them."""
+"""Gates: named conditions that decide when a route listens, and the buttons that open them."""
 
 from __future__ import annotations
 
@@ -27,7 +27,7 @@ def check_threshold(at: float, rearm: float) -> None:
 
 
 @dataclass(frozen=True, slots=True)
-class Contacts:
+class Buttons:
     """Inputs that are held or not: switches, and deflections past `at`, until they fall below `rearm`.
 
     With `begun_on` (or `begun_off`) only a press counts that began on (or off) what the host calls so.
@@ -137,7 +137,7 @@ class Travel:
 
 @dataclass(frozen=True, slots=True)
 class Gate:
-    """A gate: open by its contacts, by other gates (`when`), or while a device is the `active` one.
+    """A gate: open by its buttons, by other gates (`when`), or while a device is the `active` one.
 
     `choice` holds how presses work: ``hold``, ``toggle``, or both where the player chooses; the first
     stands until then. What it rests on must last `after` seconds, and go as far as `travel`, before it
@@ -145,7 +145,7 @@ class Gate:
     """
 
     name: str
-    contacts: Contacts | None = None
+    buttons: Buttons | None = None
     choice: tuple[str, ...] = ("hold",)
     when: When | None = None
     active: str = ""
@@ -155,13 +155,13 @@ class Gate:
     priority: int = 0
 
     def __post_init__(self) -> None:
-        if sum(bool(one) for one in (self.contacts, self.when, self.active)) != 1:
+        if sum(bool(one) for one in (self.buttons, self.when, self.active)) != 1:
             raise PlanError(f"{self.name}: expected one of hold, toggle, flag, setting, active, all, any")
         if self.choice not in (("hold",), ("toggle",), ("hold", "toggle"), ("toggle", "hold")):
             raise PlanError(
                 f"{self.name}: choice: found {listed(self.choice, 'and')}; expected hold and toggle"
             )
-        if self.choice != ("hold",) and not self.contacts:
+        if self.choice != ("hold",) and not self.buttons:
             raise PlanError(f"{self.name}: found a toggle of gates; expected a switch to toggle it by")
         if self.active and self.active not in FAMILIES:
             raise PlanError(f"{self.name}: active: found {self.active}; expected {listed(FAMILIES)}")

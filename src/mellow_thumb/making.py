@@ -1,4 +1,4 @@
-"""Making: the woven text of contacts and of derived signals: what is held, which way, how often pressed."""
+"""Making: the woven text of buttons and of derived signals: what is held, which way, how often pressed."""
 
 from __future__ import annotations
 
@@ -9,7 +9,7 @@ from .formulas import shaping, switching
 from .weave import Block, number
 
 if TYPE_CHECKING:
-    from .gates import Contacts
+    from .gates import Buttons
     from .routes import Route
     from .signals import Address, Signal
     from .switches import Switches
@@ -38,7 +38,7 @@ class Change(NamedTuple):
 
 
 class Making:
-    """Writes contacts and derived signals into blocks."""
+    """Writes buttons and derived signals into blocks."""
 
     def __init__(self, switches: Switches, names: Names) -> None:
         self.switches, self.names = switches, names
@@ -79,27 +79,27 @@ class Making:
             names = self.made_values(source.signal.name, listen if isinstance(made, KeySet) else "")
         return (names["xy".index(source.component)],) if source.component else names
 
-    # ---- contacts
+    # ---- buttons
 
-    def contact(self, block: Block, stem: str, contacts: Contacts, change: Change) -> str:
-        """Bring contacts up to date; the woven test of whether any of them is held."""
+    def button(self, block: Block, stem: str, buttons: Buttons, change: Change) -> str:
+        """Bring buttons up to date; the woven test of whether any of them is held."""
         tests = []
-        for address in contacts.inputs:
+        for address in buttons.inputs:
             latch = self.switches.latches.get((stem, address), "")
             if latch and change.touches((address,)):
-                self._latch(block, latch, address, contacts, change)
+                self._latch(block, latch, address, buttons, change)
             tests.append(f"{latch or self.value(address)[0]} != 0.0")
         return " or ".join(tests)
 
-    def _latch(self, block: Block, latch: str, address: Address, contacts: Contacts, change: Change) -> None:
+    def _latch(self, block: Block, latch: str, address: Address, buttons: Buttons, change: Change) -> None:
         if address.signal.kind != "switch":
             value = self.value(address)
             size = f"abs({value[0]})" if len(value) == 1 else block.call(shaping.length, *value)[0]
-            block.call(switching.latched, size, latch, into=(latch,), at=contacts.at, rearm=contacts.rearm)
+            block.call(switching.latched, size, latch, into=(latch,), at=buttons.at, rearm=buttons.rearm)
             return
         (raw,) = self.switches.raw[address.signal.name]
-        thing = number(self.switches.things[contacts.begun_on or contacts.begun_off])
-        counts, rose = f"{raw}_on {'==' if contacts.begun_on else '!='} {thing}", change.rose_of(address)
+        thing = number(self.switches.things[buttons.begun_on or buttons.begun_off])
+        counts, rose = f"{raw}_on {'==' if buttons.begun_on else '!='} {thing}", change.rose_of(address)
         begins = f"1.0 if {rose} != 0.0 and {counts} else " if rose else ""
         block.set(latch, f"{begins}{latch} if {raw} != 0.0 else 0.0")
 
@@ -186,10 +186,10 @@ class Making:
         if address.signal.kind == "switch":
             rose = change.rose_of(address)
             if rose and latch:
-                self._latch(block, latch, address, made.contacts, change)
+                self._latch(block, latch, address, made.buttons, change)
             return f"{rose} * {latch}" if rose and latch else rose
         side, part = self.names.fresh("side"), self.names.fresh("pressed")
-        rule = {"at": made.contacts.at, "rearm": made.contacts.rearm}
+        rule = {"at": made.buttons.at, "rearm": made.buttons.rearm}
         block.call(switching.latched_sides, self.value(address)[0], latch, into=(side,), **rule)
         block.set(part, f"{side} if {side} != {latch} else 0.0")
         block.set(latch, side)

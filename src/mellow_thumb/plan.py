@@ -19,7 +19,7 @@ if TYPE_CHECKING:
     from .axes import Axis
     from .cues import Cue
     from .derived import Derived
-    from .gates import Contacts, Gate, When
+    from .gates import Buttons, Gate, When
     from .mounts import Eye
     from .routes import Route
 
@@ -106,16 +106,16 @@ class Plan:
                 raise PlanError(f"{found}; expected the smoothing on the axis")
 
     @property
-    def contacts(self) -> Iterator[Contacts]:
+    def buttons(self) -> Iterator[Buttons]:
         """Every set of inputs that gates, cues and presses look at."""
-        yield from (gate.contacts for gate in self.gates if gate.contacts)
-        yield from (cue.contacts for cue in self.cues)
-        yield from (one.contacts for one in self.derived if not isinstance(one, KeySet | EdgeZone))
+        yield from (gate.buttons for gate in self.gates if gate.buttons)
+        yield from (cue.buttons for cue in self.cues)
+        yield from (one.buttons for one in self.derived if not isinstance(one, KeySet | EdgeZone))
 
     @cached_property
     def things(self) -> tuple[str, ...]:
         """What presses may begin on, by the names that the host gives."""
-        named = {name for one in self.contacts for name in (one.begun_on, one.begun_off) if name}
+        named = {name for one in self.buttons for name in (one.begun_on, one.begun_off) if name}
         return tuple(sorted(named))
 
     @cached_property
@@ -128,7 +128,7 @@ class Plan:
     def inputs(self) -> tuple[Address, ...]:
         """What routes, gates, cues and derived signals read of devices and of the host."""
         read = [route.source for route in self.routes]
-        read += [address for contacts in self.contacts for address in contacts.inputs]
+        read += [address for buttons in self.buttons for address in buttons.inputs]
         read += [address for one in self.derived for address in one.inputs]
         read += [gate.travel.signal for gate in self.gates if gate.travel]
         made = {one.name: one for one in self.derived}

@@ -55,12 +55,12 @@ class _Resolver:
         mouse = self.faults.form(MouseForm, self.data.get("mouse", {}), ("mouse",)) or MouseForm()
         forms = {name: self.section(name, form) for name, form in SECTIONS.items()}
         mount = self.mount(forms["mounts"])
-        form = self.faults.form(
+        needs = self.faults.form(
             HandsForm, self.data.get("hands", {}), ("hands",)
         ) or HandsForm.model_validate({})
         named = self.names("gates"), self.names("signals")
-        switches = SwitchReader(self.faults, *named, mouse, swap_sticks=bool(form.swap_sticks))
-        hands = switches.hands(form)
+        switches = SwitchReader(self.faults, *named, mouse, swap_sticks=bool(needs.swap_sticks))
+        hands = switches.hands(needs)
         derived = [made for name, form in forms["signals"].items() if (made := switches.derived(name, form))]
         gates = [gate for name, form in forms["gates"].items() if (gate := switches.gate(name, form))]
         cues = [cue for name, form in forms["cues"].items() if (cue := switches.cue(name, form))]

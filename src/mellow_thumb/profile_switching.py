@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Any
 from .cues import LONG, WITHIN, Cue
 from .derived import EdgeZone, KeySet, Presses
 from .errors import listed, nearest
-from .gates import Contacts, Gate, Travel, check_threshold
+from .gates import Buttons, Gate, Several, Travel, check_threshold
 from .hands import Hands
 from .signals import CATALOGUE, COMPONENTS, Address, find_signal, own_signal
 
@@ -15,7 +15,7 @@ if TYPE_CHECKING:
     from collections.abc import Iterable
 
     from .derived import Derived
-    from .form_switching import ContactForm, CueForm, GateForm, HandsForm, SignalForm
+    from .form_switching import ButtonForm, CueForm, GateForm, HandsForm, SignalForm
     from .gates import When
     from .profile_faults import Faults
     from .profile_form import MouseForm
@@ -73,7 +73,7 @@ class SwitchReader:
                 found.append(address)
         return tuple(found)
 
-    def _contacts(self, path: Path, key: str, names: tuple[str, ...], form: ContactForm) -> Contacts | None:
+    def _buttons(self, path: Path, key: str, names: tuple[str, ...], form: ButtonForm) -> Buttons | None:
         before = len(self.faults.found)
         found = []
         for place, name in enumerate(names):
@@ -91,7 +91,7 @@ class SwitchReader:
         if len(self.faults.found) > before:
             return None
         with self.faults.catching(path):
-            return Contacts(tuple(found), at, rearm, form.begun_on or "", form.begun_off or "")
+            return Buttons(tuple(found), at, rearm, form.begun_on or "", form.begun_off or "")
         return None
 
     def derived(self, name: str, form: SignalForm) -> Derived | None:
@@ -125,8 +125,8 @@ class SwitchReader:
 
     def _make(self, path: Path, name: str, form: SignalForm) -> Derived | None:
         if form.presses:
-            contacts = self._contacts(path, "presses", form.presses, form)
-            return Presses(name, contacts) if contacts else None
+            buttons = self._buttons(path, "presses", form.presses, form)
+            return Presses(name, buttons) if buttons else None
         if form.edge_zone:
             place = self.signal((*path, "edge_zone"), form.edge_zone, "position")
             return EdgeZone(name, place, form.margin or 0.03) if place else None
@@ -153,10 +153,10 @@ class SwitchReader:
         if form.choice and kind != "hold":
             self.faults.note((*path, "choice"), f"it with {kind}", "it with hold")
         if kind in ("hold", "toggle"):
-            options["contacts"] = self._contacts(path, kind, getattr(form, kind), form)
+            options["buttons"] = self._buttons(path, kind, getattr(form, kind), form)
             options["choice"] = form.choice or (kind,)
         elif kind in ("flag", "setting"):
-            options["contacts"] = self._host_switch((*path, kind), kind, getattr(form, kind))
+            options["buttons"] = self._host_switch((*path, kind), kind, getattr(form, kind))
         elif kind == "active":
             options["active"] = form.active
         else:
@@ -169,18 +169,16 @@ class SwitchReader:
 
     @staticmethod
     def _joined(form: GateForm, kind: str) -> When:
-        from .gates import Several
-
         when: When = getattr(form, kind)
         return Several(when.parts, kind == "all") if isinstance(when, Several) else when
 
-    def _host_switch(self, path: Path, kind: str, name: str) -> Contacts | None:
+    def _host_switch(self, path: Path, kind: str, name: str) -> Buttons | None:
         if not name.strip():
             self.faults.note(path, '""', f"the name of a {kind}")
             return None
         if kind == "setting":
             self.settings.append(name)
-        return Contacts((Address(own_signal("flag" if kind == "flag" else "choice", name)),))
+        return Buttons((Address(own_signal("flag" if kind == "flag" else "choice", name)),))
 
     def _travel(self, path: Path, quantity: Quantity) -> Travel | None:
         moves = {"count": "mouse.move", "px": "mouse.pixels", "cm": "mouse.move"}
@@ -214,14 +212,14 @@ class SwitchReader:
         path: Path = ("cues", name)
         before = len(self.faults.found)
         gate = self.when((*path, "gate"), form.gate)
-        contacts = self._contacts(path, "from", form.from_ or (), form) if form.from_ else None
-        if contacts is None or len(self.faults.found) > before:
+        buttons = self._buttons(path, "from", form.from_ or (), form) if form.from_ else None
+        if buttons is None or len(self.faults.found) > before:
             return None
         on = form.on or "press"
         within = WITHIN.get(on, WITHIN["tap"]) if form.within is None else form.within
         with self.faults.catching(path):
             times = (form.after or LONG, form.cooldown or 0.0, form.keep or 0.0)
-            return Cue(name, contacts, on, gate, within, *times)
+            return Cue(name, buttons, on, gate, within, *times)
         return None
 
     def hands(self, form: HandsForm) -> Hands:

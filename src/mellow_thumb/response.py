@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import TYPE_CHECKING, Any
 
+from .axes import Axis
 from .batch import replay
-from .plan import Plan
 from .shape import Shape
 from .weave import Block, Names, compile_text, fill
 
@@ -15,8 +15,12 @@ if TYPE_CHECKING:
 
     import pandas as pd
 
+    from .plan import Plan
     from .routes import Route
     from .take import Take
+
+SPARE = ("another's x", "another's y")
+"""Axes that the other routes drive while one is looked at, so that gates and devices stay what they are."""
 
 _RUN = """
 def run(x, y):
@@ -85,7 +89,14 @@ def trace(plan: Plan, route: Route, take: Take, rate: float = 240.0) -> pd.DataF
         open_axes = tuple(
             replace(axis, low=-np.inf, high=np.inf) if not axis.log else axis for axis in plan.axes
         )
-        table = replay(Plan((alone,), plan.gates, open_axes, plan.mount), take, rate=rate, until=until)
+        spare = tuple(Axis(name, unit="") for name in SPARE)
+        others = tuple(
+            replace(one, drives=SPARE[: len(one.drives)], with_zoom=False)
+            for one in plan.routes
+            if one.name != route.name
+        )
+        whole = replace(plan, routes=(alone, *others), axes=(*open_axes, *spare))
+        table = replay(whole, take, rate=rate, until=until)
         axis = next(axis for axis in plan.axes if axis.name == route.drives[0])
         column = table["yaw_total" if axis.name == "yaw" else axis.name]
         value = np.log(column) if axis.log else column

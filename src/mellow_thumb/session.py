@@ -175,7 +175,7 @@ class Session(Intake):
         Raises :class:`ArgumentError` for a name that is neither, or has no button.
         """
         named: tuple[Gate | Cue, ...] = (*self._plan.gates, *self._plan.cues)
-        inputs = {one.name: one.contacts.inputs if one.contacts else () for one in named}
+        inputs = {one.name: one.buttons.inputs if one.buttons else () for one in named}
         buttons = {
             one: found
             for one, addresses in inputs.items()

@@ -1,4 +1,4 @@
-"""Switches: the state values of everything in a plan that is 0 or 1: contacts, gates, listening, cues."""
+"""Switches: the state values of everything in a plan that is 0 or 1: buttons, gates, listening, cues."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from .gates import CURSORS, Condition
 from .signals import DEVICES
 
 if TYPE_CHECKING:
-    from .gates import Contacts, Gate, When
+    from .gates import Buttons, Gate, When
     from .plan import Plan
     from .routes import Route
     from .signals import Address, Signal
@@ -68,17 +68,17 @@ class Switches:
         self.timers.append(self._new(name, NEVER))
         return name
 
-    def _prepare_contacts(self, stem: str, contacts: Contacts) -> None:
-        for k, address in enumerate(contacts.inputs, 1):
-            begun = contacts.begun_on or contacts.begun_off
+    def _prepare_buttons(self, stem: str, buttons: Buttons) -> None:
+        for k, address in enumerate(buttons.inputs, 1):
+            begun = buttons.begun_on or buttons.begun_off
             if begun or address.signal.kind != "switch":
                 self.latches[stem, address] = self._new(f"{stem}_past{k}")
 
     def _prepare_gates(self) -> None:
         for gate in self.plan.gates:
             stem = self._new(self.gates[gate.name])
-            if gate.contacts:
-                self._prepare_contacts(stem, gate.contacts)
+            if gate.buttons:
+                self._prepare_buttons(stem, gate.buttons)
             if "toggle" in gate.choice:
                 self._new(f"{stem}_was")
             if gate.after or gate.travel:
@@ -134,7 +134,7 @@ class Switches:
     def _prepare_cues(self) -> None:
         for k, cue in enumerate(self.plan.cues, 1):
             stem = self._new(f"cue{k}")
-            self._prepare_contacts(stem, cue.contacts)
+            self._prepare_buttons(stem, cue.buttons)
             self._new(f"{stem}_t", -NEVER)
             for part in ("was", "counts"):
                 self._new(f"{stem}_{part}")
@@ -149,7 +149,7 @@ class Switches:
         for made in self.plan.derived:
             stem = self.made_stem(made.name)
             if isinstance(made, Presses):
-                self._prepare_contacts(stem, made.contacts)
+                self._prepare_buttons(stem, made.buttons)
             if isinstance(made, KeySet):
                 parts = ("x", "y")[: len(made.ways) // 2]
                 newest = [f"newest_{part}" for part in parts] if made.opposite == "newest" else []
@@ -162,7 +162,7 @@ class Switches:
         for name, value in self._at_start().items():
             self.state[self.gates[name]] = 1.0 if value else 0.0
         for gate in self.plan.gates:
-            if gate.after and gate.contacts is None:
+            if gate.after and gate.buttons is None:
                 self._start_late(gate)
         cursor = self._cursor_at_start()
         if self.cursor_gates:
@@ -212,9 +212,9 @@ class Switches:
     def begins(self, signal: Signal) -> bool:
         """Whether something asks what a press of this switch began on."""
         return any(
-            address.signal == signal and (contacts.begun_on or contacts.begun_off)
-            for contacts in self.plan.contacts
-            for address in contacts.inputs
+            address.signal == signal and (buttons.begun_on or buttons.begun_off)
+            for buttons in self.plan.buttons
+            for address in buttons.inputs
         )
 
     def acts(self, route: Route) -> bool:

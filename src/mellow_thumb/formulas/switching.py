@@ -1,4 +1,4 @@
-"""What is held, which way, and how far: the formulas of contacts, key sets and edge zones."""
+"""What is held, which way, and how far: the formulas of buttons, key sets and edge zones."""
 
 from __future__ import annotations
 
