@@ -284,4 +284,4 @@ def take_of(events: list[Event]) -> Take:
         else:
             rows.append((t, name, value, began or None))
     table = pd.DataFrame(rows, columns=["t", "signal", "value", "on"])
-    return Take(table.astype({"t": float, "signal": "str", "value": float}))
+    return Take(table.astype({"t": float, "signal": "category", "value": float}))

@@ -12,9 +12,10 @@ from hypothesis import HealthCheck, given, settings
 
 from mellow_thumb import OutputError, Profile, load_profile, marsh
 from mellow_thumb.c_text import c_header
-from mellow_thumb.exporting import describe, export_c, outputs, vectors
+from mellow_thumb.exporting import describe, export_c, vectors
 from mellow_thumb.plan import Plan
 from mellow_thumb.program import weave_plan
+from mellow_thumb.replay_table import outputs
 
 from .strategies import EVERYTHING, plans
 

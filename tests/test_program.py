@@ -10,11 +10,11 @@ from hypothesis import strategies as st
 
 from mellow_thumb import Profile, Session, Take, replay
 from mellow_thumb.axes import Axis
-from mellow_thumb.batch import CAMERA
-from mellow_thumb.intake import SWITCH, doors, things
+from mellow_thumb.doors import SWITCH, doors, things
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
 from mellow_thumb.program import LONGEST, MERGE, NEAR, Item, Program, weave_plan
+from mellow_thumb.replay_table import CAMERA
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential

@@ -21,7 +21,7 @@ from mellow_thumb import (
     replay,
     write_take,
 )
-from mellow_thumb.batch import CAMERA
+from mellow_thumb.replay_table import CAMERA
 
 from .strategies import Event, events, take_of
 
@@ -37,7 +37,7 @@ def test_a_take_reads_back_the_same_to_the_bit(
 ) -> None:
     file = tmp_path_factory.getbasetemp() / "hide.csv"
     table = pd.DataFrame(rows, columns=["t", "signal", "value"]).astype(
-        {"t": float, "signal": "str", "value": float}
+        {"t": float, "signal": "category", "value": float}
     )
     write_take(Take(table, about), file)
     back = read_take(file)
@@ -164,7 +164,7 @@ def test_a_replay_says_what_it_refused(glasses: Profile) -> None:
 def test_wrong_frames_are_refused(glasses: Profile, sweep: Take) -> None:
     for wrong in ({"rate": 0.0}, {"rate": float("nan")}, {"until": -1.0}, {"rate": 1e12}):
         with pytest.raises(ArgumentError):
-            replay(glasses, sweep, **wrong)  # type: ignore[arg-type]
+            replay(glasses, sweep, **wrong)  # type: ignore[call-overload]
     with pytest.raises(ArgumentError, match="rise"):
         replay(glasses, sweep, frames=[0.2, 0.1])
     with pytest.raises(ArgumentError, match="columns"):

@@ -13,6 +13,7 @@ __all__ = [
     "FileError",
     "Frame",
     "MellowThumbError",
+    "MissingError",
     "OutputError",
     "PlanError",
     "Problem",
@@ -27,17 +28,20 @@ __all__ = [
     "load_profile",
     "read_take",
     "replay",
+    "replay_arrays",
+    "replay_pieces",
     "wheel_notches",
     "write_take",
 ]
 
 TYPE_CHECKING = False  # typing itself would cost more than the rest of this module
 if TYPE_CHECKING:
-    from .batch import replay
+    from .batch import replay, replay_arrays, replay_pieces
     from .errors import (
         ArgumentError,
         FileError,
         MellowThumbError,
+        MissingError,
         OutputError,
         PlanError,
         Problem,
@@ -63,6 +67,8 @@ _HOMES = {
     "load_profile": "profile",
     "read_take": "take_files",
     "replay": "batch",
+    "replay_arrays": "batch",
+    "replay_pieces": "batch",
     "wheel_notches": "wheels",
     "write_take": "take_files",
 }

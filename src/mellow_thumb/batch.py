@@ -1,134 +1,206 @@
-"""Replay: a plan at work on a whole take, at any frame rate."""
+"""Replay: a plan at work on whole takes, at any frame rate."""
 
 from __future__ import annotations
 
 from math import floor
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, overload
 
 from .errors import ArgumentError
+from .frame_times import check_rate, checked_ends, frame_ends, grid
+from .loops import WORTH_COMPILING, loop_for
 from .program import weave_plan
-from .take_items import items_of
+from .replay_table import cue_counts, height, outputs, table_of
+from .take import Take
+from .take_items import TakeReader, none
 
 if TYPE_CHECKING:
-    from collections.abc import Iterator, Sequence
+    from collections.abc import Iterable, Iterator, Sequence
 
     import numpy as np
     import pandas as pd
 
+    from .loops import Loop
     from .plan import Plan
-    from .program import Item, Program
-    from .take import Take
-
-MOST_FRAMES = 20_000_000
-"""A replay of more frames than this is refused: a time in the take is wrong, or the rate."""
-
-CAMERA = ("camera_x", "camera_y", "camera_z", "camera_qx", "camera_qy", "camera_qz", "camera_qw")
-STEP = ("step_x", "step_y", "step_z")
+    from .program import Program
+    from .take_items import Events
 
 
+@overload
+def replay(
+    plan: Plan, take: Take, *, rate: float = ..., until: float | None = ...,
+    frames: Sequence[float] | None = ..., compiled: bool | None = ...,
+) -> pd.DataFrame: ...  # fmt: skip
+@overload
+def replay(
+    plan: Plan, take: Sequence[Take], *, rate: float = ..., until: float | None = ...,
+    frames: Sequence[float] | None = ..., compiled: bool | None = ..., threads: int = ...,
+) -> list[pd.DataFrame]: ...  # fmt: skip
 def replay(
     plan: Plan,
-    take: Take,
+    take: Take | Sequence[Take],
     *,
     rate: float = 60.0,
     until: float | None = None,
     frames: Sequence[float] | None = None,
-) -> pd.DataFrame:
-    """Play a take through a plan: one row a frame, read at the frame's end.
+    compiled: bool | None = None,
+    threads: int = 1,
+) -> pd.DataFrame | list[pd.DataFrame]:
+    """Play a take through a plan: one row a frame, read at the frame's end; several takes, as many tables.
 
     Frames end at 1/rate, 2/rate, ... and last at `until` (s), which is the first whole second after the
     last event unless it is given; or at the moments in `frames` (s, rising). The result is the same to the
     bit as feeding the take to a session and ticking it to the same moments.
 
+    With numba (``pip install 'mellow-thumb[fast]'``) the plan's program is `compiled`: by itself where
+    that is sooner done, always with True, never with False. Plans that differ in numbers alone share what
+    was compiled, and it is kept for the next time. Several takes then run in as many `threads` as you like.
+
     Columns: ``t`` (s); each axis by name and ``yaw_total`` (deg); ``camera_x`` to ``camera_z`` (m) and
     ``camera_qx`` to ``camera_qw`` (unit quaternion, camera to world); ``step_x`` to ``step_z`` (m moved
     in the frame, 0 without movement) and ``heading`` (deg, NaN without movement); ``gate_NAME`` (0 or 1);
-    ``mount`` and ``cues`` (names, each as often as it was given). ``attrs["refused"]`` counts the rows that
-    were refused, by signal and reason, and ``attrs["clipped"]`` the held values outside their range that were
-    drawn in to it.
+    ``mount`` and ``cues`` (categories: a name; names, each as often as it was given).
+    ``attrs["refused"]`` counts the rows that were refused, by signal and reason, and ``attrs["clipped"]`` the
+    held values outside their range that were drawn in to it.
 
-    Raises :class:`ArgumentError` for a rate, an end or frames that are not positive, finite and rising.
+    Raises :class:`ArgumentError` for a rate, an end or frames that are not positive, finite and rising, and
+    :class:`MissingError` if it must be compiled and cannot be.
     """
     program = weave_plan(plan)
-    items, refused, clipped = items_of(plan, program, take)
-    ends = _ends(items, rate, until) if frames is None else _checked(frames)
-    table = _table(plan, program, ends, _values(program, items, ends))
-    table.attrs |= {"refused": refused, "clipped": clipped}
-    return table
+
+    def one(take: Take) -> pd.DataFrame:
+        ends = frame_ends(take, rate, until) if frames is None else checked_ends(frames)
+        out, reader = _played(plan, program, take, ends, compiled=compiled)
+        table = table_of(plan, program, ends, out)
+        table.attrs |= reader.counts
+        return table
+
+    return one(take) if isinstance(take, Take) else _each(one, take, threads)
 
 
-def _ends(items: list[Item], rate: float, until: float | None) -> list[float]:
+@overload
+def replay_arrays(
+    plan: Plan, take: Take, *, rate: float = ..., until: float | None = ...,
+    frames: Sequence[float] | None = ..., compiled: bool | None = ...,
+) -> dict[str, np.ndarray]: ...  # fmt: skip
+@overload
+def replay_arrays(
+    plan: Plan, take: Sequence[Take], *, rate: float = ..., until: float | None = ...,
+    frames: Sequence[float] | None = ..., compiled: bool | None = ..., threads: int = ...,
+) -> list[dict[str, np.ndarray]]: ...  # fmt: skip
+def replay_arrays(
+    plan: Plan,
+    take: Take | Sequence[Take],
+    *,
+    rate: float = 60.0,
+    until: float | None = None,
+    frames: Sequence[float] | None = None,
+    compiled: bool | None = None,
+    threads: int = 1,
+) -> dict[str, np.ndarray] | list[dict[str, np.ndarray]]:
+    """Play takes as :func:`replay` does, and return the numbers alone: an array of floats for each column.
+
+    Columns: ``t`` (s); each axis by name and ``yaw_total``; ``gate_NAME`` (0 or 1); ``device`` and
+    ``cursor`` where they can change; ``cue_NAME`` (how often it was given so far) and ``cue_NAME_t`` (s, when
+    last); ``camera_x`` to ``camera_qw``; ``field_of_view`` (deg, vertical).
+    """
+    program = weave_plan(plan)
+
+    def one(take: Take) -> dict[str, np.ndarray]:
+        ends = frame_ends(take, rate, until) if frames is None else checked_ends(frames)
+        out, _ = _played(plan, program, take, ends, compiled=compiled)
+        return {"t": ends, **dict(zip(outputs(program), out, strict=True))}
+
+    return one(take) if isinstance(take, Take) else _each(one, take, threads)
+
+
+def replay_pieces(
+    plan: Plan,
+    pieces: Iterable[Take],
+    *,
+    rate: float = 60.0,
+    until: float | None = None,
+    compiled: bool | None = None,
+) -> Iterator[pd.DataFrame]:
+    """Play one long take that comes in pieces, in order of time: the table of each, as it is done.
+
+    The tables, one after another, are what :func:`replay` makes of the whole; no more than one piece and its
+    table need to be in memory. Frames that the next piece may still have events for wait for it; the last
+    table ends at `until` (s), or the first whole second after the last event. The counts in ``attrs`` are of
+    all pieces so far.
+
+    Raises :class:`ArgumentError` for a rate or an end as :func:`replay` does, and for a piece that begins
+    before the one before it ended.
+    """
     import numpy as np
 
-    if not 0.0 < rate < float("inf"):
-        raise ArgumentError(f"rate: found {rate!r}, expected frames a second above 0")
-    last = items[-1][0] if items else 0.0
-    end = floor(last) + 1.0 if until is None else float(until)
-    if not 0.0 < end < float("inf"):
-        raise ArgumentError(f"until: found {until!r}, expected seconds above 0")
-    if end * rate > MOST_FRAMES:
-        raise ArgumentError(
-            f"{end:g} s at {rate:g} frames a second is more than {MOST_FRAMES:,} frames; "
-            f"the take's last event is at {last:g} s: give an earlier end with until="
-        )
-    inner = np.arange(1, int(end * rate) + 2) / rate
-    return [*inner[inner < end].tolist(), end]
+    program = weave_plan(plan)
+    loop, reader = loop_for(program, WORTH_COMPILING, compiled=compiled), TakeReader(plan, program)
+    check_rate(rate)
+    done, given, last = 0, np.zeros((1, len(program.cues))), 0.0
+    for piece, is_last in _with_last(pieces):
+        times = piece.table["t"].to_numpy(dtype=float)
+        times = times[np.isfinite(times)]
+        if len(times) and times.min() < last:
+            raise ArgumentError(f"pieces: found an event at {times.min():g} s after one at {last:g} s")
+        last = float(times.max(initial=last))
+        is_last = is_last or (until is not None and last >= until)
+        if is_last:
+            ends = grid(done, rate, floor(last) + 1.0 if until is None else float(until))
+        else:
+            ends = np.arange(done + 1, floor(last * rate) + 3) / rate
+            ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
+        out = np.empty((height(program), len(ends)))
+        _run(loop, reader.read(piece.table), ends, out, is_last=is_last)
+        if not is_last:  # the last of them waits for the next piece
+            ends, out = ends[:-1], out[:, :-1]
+        table = table_of(plan, program, ends, out, given)
+        table.attrs |= reader.counts
+        done += len(ends)
+        given = cue_counts(program, out)[-1:] if len(ends) else given
+        yield table
+        if is_last:
+            return
 
 
-def _checked(frames: Sequence[float]) -> list[float]:
-    ends = [float(end) for end in frames]
-    for before, end in zip([0.0, *ends], ends, strict=False):
-        if not before <= end < float("inf"):
-            raise ArgumentError(
-                f"frames: found {end!r} after {before!r}, expected finite seconds that rise from 0"
-            )
-    return ends
+def _each(one: Any, takes: Sequence[Take], threads: int) -> list[Any]:
+    """Do the same with every take; in threads, since what is compiled lets others run."""
+    from concurrent.futures import ThreadPoolExecutor
+
+    if threads < 1:
+        raise ArgumentError(f"threads: found {threads!r}, expected a number from 1 up")
+    if threads == 1:
+        return [one(take) for take in takes]
+    with ThreadPoolExecutor(threads) as pool:
+        return list(pool.map(one, takes))
 
 
-def _values(program: Program, items: list[Item], ends: list[float]) -> Iterator[tuple[float, ...]]:
-    """Run the loop: each frame gets the items before its end."""
+def _with_last(pieces: Iterable[Take]) -> Iterator[tuple[Any, bool]]:
+    """Each with whether it is the last."""
+    waiting: list[Any] = []
+    for piece in pieces:
+        if waiting:
+            yield waiting.pop(), False
+        waiting.append(piece)
+    if waiting:
+        yield waiting[0], True
+
+
+def _played(
+    plan: Plan, program: Program, take: Take, ends: np.ndarray, *, compiled: bool | None
+) -> tuple[np.ndarray, TakeReader]:
+    """What the frames of a take read, a row of the results for each value, and who read it."""
     import numpy as np
 
-    loop = program.live(program.start)
-    next(loop)
-    times = np.array([item[0] for item in items])
-    first = 0
-    for end, last in zip(ends, np.searchsorted(times, ends).tolist(), strict=True):
-        yield loop.send([*items[first:last], (end, program.frame, 0.0, 0.0)])
-        first = last
+    reader = TakeReader(plan, program)
+    out = np.empty((height(program), len(ends)))
+    loop = loop_for(program, len(take) + len(ends), compiled=compiled)
+    _run(loop, reader.read(take.table), ends, out, is_last=True)
+    return out, reader
 
 
-def _table(
-    plan: Plan, program: Program, ends: list[float], values: Iterator[tuple[float, ...]]
-) -> pd.DataFrame:
-    import numpy as np
-    import pandas as pd
-
-    rows = list(values)
-    read = np.array(rows, dtype=float).reshape(len(ends), program.width)
-    poses = np.array([program.pose(*(row[k] for k in program.posing)) for row in rows], dtype=float)
-    poses = poses.reshape(len(ends), len(CAMERA) + 1)
-    columns: dict[str, Any] = {"t": np.array(ends, dtype=float)}
-    columns |= {name: read[:, k] for k, name in enumerate(program.axes)}
-    columns |= {name: poses[:, k] for k, name in enumerate(CAMERA)}
-    columns |= dict.fromkeys(STEP, 0.0) | {"heading": float("nan")}
-    columns |= {
-        f"gate_{name}": read[:, k].astype(np.int8) for k, name in enumerate(program.gates, len(program.axes))
-    }
-    columns |= {"mount": plan.mount.name, "cues": _cues(program, read)}
-    return pd.DataFrame(columns)
-
-
-def _cues(program: Program, read: np.ndarray) -> list[str] | str:
-    """The cues given in each frame, by name, each as often as it was given."""
-    import numpy as np
-
-    if not program.cues:
-        return ""
-    counts = read[:, list(program.cues.values())]
-    given = np.diff(counts, axis=0, prepend=0.0).astype(int)
-    words = [""] * len(read)
-    for row in np.flatnonzero(given.any(axis=1)).tolist():
-        pairs = zip(program.cues, given[row].tolist(), strict=True)
-        words[row] = " ".join(name for name, count in pairs for _ in range(count))
-    return words
+def _run(loop: Loop, parts: Iterator[Events], ends: np.ndarray, out: np.ndarray, *, is_last: bool) -> None:
+    """Let a loop have all events, and read all frames; but for the last if more events come."""
+    frame = 0
+    for events in parts:
+        frame = loop.run(events, ends, frame, out, last=False)
+    loop.run(none(), ends if is_last else ends[:-1], frame, out, last=True)

@@ -9,6 +9,7 @@ from __future__ import annotations
 import ast
 from typing import TYPE_CHECKING
 
+from .anatomy import take_apart
 from .c_writer import Writer
 from .weave import number
 
@@ -81,37 +82,26 @@ def c_header(program: Program, *, name: str, title: str, version: str, digest: s
 
     `name` is what every identifier begins with.
     """
-    (function,) = ast.parse(program.text).body
-    assert isinstance(function, ast.FunctionDef)
-    loop = next(node for node in function.body if isinstance(node, ast.While))
-    place = next(k for k, node in enumerate(loop.body) if isinstance(node, ast.For))
-    stale, item = loop.body[place - 1], loop.body[place]
-    read, last = loop.body[place + 1 : -1], loop.body[-1]
-    assert isinstance(stale, ast.If)
-    assert isinstance(item, ast.For)
-    assert isinstance(last, ast.Assign)
-    outputs = last.value.elts if isinstance(last.value, ast.Tuple) else [last.value]
-    kept = [f"kept_{one}" for one in program.state if f"kept_{one} = {one}" in program.text]
-    state = [*program.state, *kept]
+    parts_of = take_apart(program)
+    state = [*program.state, *parts_of.kept]
+    outputs, results, arguments = parts_of.outputs, parts_of.pose_results, parts_of.pose_arguments
     events, frames, posing = Writer(state, ["t"]), Writer(state), Writer(())
-    event = events.body([ast.If(stale.test, stale.body[1:], []), *item.body])
-    reading = frames.body(list(read), outputs)
+    event = events.body([parts_of.stale, *parts_of.item])
+    reading = frames.body(parts_of.read, outputs)
     reading += [f"    out[{k}] = {frames.expression(value)};" for k, value in enumerate(outputs)]
-    (pose,) = ast.parse(program.pose_text).body
-    assert isinstance(pose, ast.FunctionDef)
-    *steps, result = pose.body
-    assert isinstance(result, ast.Return)
-    assert isinstance(result.value, ast.Tuple)
-    results = result.value.elts
-    arguments = [argument.arg for argument in pose.args.args]
-    posed = posing.body(list(steps), results)
+    posed = posing.body(parts_of.pose, results)
     posed += [f"    out[{k}] = {posing.expression(value)};" for k, value in enumerate(results)]
-    used = {node.id for tree in (*steps, *results) for node in ast.walk(tree) if isinstance(node, ast.Name)}
+    used = {
+        node.id
+        for tree in (*parts_of.pose, *results)
+        for node in ast.walk(tree)
+        if isinstance(node, ast.Name)
+    }
     unused = [f"    (void){argument};" for argument in arguments if argument not in used]
     parts: dict[str, list[str]] = {
         "fields": [f"double {one};" for one in state],
         "start": [f"s->{one} = {number(value)};" for one, value in program.state.items()]
-        + [f"s->{one} = 0.0;" for one in kept],
+        + [f"s->{one} = 0.0;" for one in parts_of.kept],
         "event": [
             *(line[4:] for line in _locals(events.locals)),
             "(void)x;",

@@ -33,6 +33,10 @@ class ArgumentError(MellowThumbError, ValueError):
     """An argument outside of what it can be."""
 
 
+class MissingError(MellowThumbError, ImportError):
+    """A package that only some features need, and that is not installed."""
+
+
 class Problem:
     """One thing that is wrong in a file: where, what was found, what was expected, the nearest right word.
 

@@ -10,12 +10,12 @@ from random import Random
 from typing import TYPE_CHECKING, Any
 
 from . import __version__
-from .batch import CAMERA
 from .c_text import c_header
+from .doors import things
 from .errors import OutputError
 from .files import replacing
-from .intake import things
 from .program import weave_plan
+from .replay_table import outputs
 from .signals import find_signal
 
 if TYPE_CHECKING:
@@ -71,13 +71,6 @@ def describe(profile: Profile, name: str) -> dict[str, Any]:
         "profile": _plain({key: value for key, value in asdict(profile).items() if key != "file"}),
         "vectors": vectors(program),
     }
-
-
-def outputs(program: Program) -> list[str]:
-    """The names of what a frame gives, in the order of its values."""
-    gates = [f"gate_{name}" for name in program.gates]
-    cues = [words for name in program.cues for words in (f"cue_{name}", f"cue_{name}_t")]
-    return [*program.axes, *gates, *program.places, *cues, *CAMERA, "field_of_view"]
 
 
 def vectors(program: Program) -> dict[str, Any]:

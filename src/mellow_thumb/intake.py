@@ -5,13 +5,12 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from .clock import Clock
-from .errors import ArgumentError, nearest
-from .gates import INTERFACE
+from .doors import ONLY_Y, PAIR, SWITCH, doors, things, unlisted
+from .errors import ArgumentError
 from .inbox import NO_TIME, Inbox
-from .signals import COMPONENTS, OWN, addresses, find_signal, near_signal
 
 if TYPE_CHECKING:
-    from collections.abc import Iterable, Sequence
+    from collections.abc import Sequence
 
     import numpy as np
     import numpy.typing as npt
@@ -20,15 +19,6 @@ if TYPE_CHECKING:
     from .program import Program
 
     Burst = Sequence[float] | Sequence[Sequence[float]] | npt.NDArray[np.float64]
-
-SINGLE, PAIR, ONLY_Y, SWITCH = 0, 1, 2, 3
-"""The shape of what an address takes: one number, two, one that is a ``y``, or a press."""
-
-USED = -1.0
-"""What stands for the host's interface where an event says what it began on."""
-
-Door = tuple[int, int, float, float, float, bool]
-"""An address that can be fed: its code, its shape, its range, the other component, what is drawn in."""
 
 
 class Intake:
@@ -138,55 +128,6 @@ class Intake:
             import logging
 
             logging.getLogger("mellow_thumb").warning("refused %s: %s (told once)", signal, reason)
-
-
-_KNOWN = frozenset(addresses())
-
-
-def is_known(address: object) -> bool:
-    """Whether the catalogue holds an address, or a profile may name one so."""
-    if address in _KNOWN:
-        return True
-    kind, _, name = str(address).partition(".")
-    return kind in OWN and bool(name)
-
-
-def unlisted(address: object, used: Iterable[str]) -> str:
-    """Why an address that a plan does not use is refused; nothing where it is only passed over.
-
-    One that nothing knows is refused, and a flag that is nearly one of the plan's: a slip of the pen.
-    """
-    if not is_known(address):
-        return f"unknown signal{near_signal(str(address), _KNOWN)}"
-    if address in _KNOWN:
-        return ""
-    kind, _, name = str(address).partition(".")
-    ours = [own.removeprefix(f"{kind}.") for own in used if own.startswith(f"{kind}.")]
-    near = nearest(name, ours)
-    return f"no gate asks for it{near}" if near else ""
-
-
-def things(plan: Plan) -> dict[str, float]:
-    """What stands for each thing that a press may begin on."""
-    return {INTERFACE: USED} | {name: float(k) for k, name in enumerate(plan.things, 1)}
-
-
-def doors(program: Program) -> dict[str, Door]:
-    """Each address that can be fed.
-
-    The other component is what stands for it when one is fed alone; the last tells whether a value outside
-    the range is drawn in to it.
-    """
-    found = {}
-    for name, code in program.codes.items():
-        signal = find_signal(name).signal
-        shape = PAIR if signal.pair else SWITCH if signal.kind == "switch" else SINGLE
-        other = float("nan") if signal.held and signal.pair else 0.0
-        rest = (signal.low, signal.high, other, signal.clips)
-        found[name] = (code, shape, *rest)
-        for part in COMPONENTS if signal.pair else ():
-            found[f"{name}.{part}"] = (code, ONLY_Y if part == "y" else SINGLE, *rest)
-    return found
 
 
 def _as_list(burst: Any) -> list[Any]:

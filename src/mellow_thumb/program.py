@@ -85,7 +85,7 @@ def pose({axes}):
 """
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Program:
     """What weaving makes of a plan."""
 

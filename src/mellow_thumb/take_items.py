@@ -1,10 +1,11 @@
-"""A take's rows as items: what a replay feeds, and what of it is refused."""
+"""A take's rows as events: what a replay feeds, and what of it is refused."""
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from collections import Counter
+from typing import TYPE_CHECKING, NamedTuple
 
-from .intake import is_known, things, unlisted
+from .doors import is_known, things, unlisted
 from .signals import COMPONENTS, find_signal
 
 if TYPE_CHECKING:
@@ -14,68 +15,175 @@ if TYPE_CHECKING:
     import pandas as pd
 
     from .plan import Plan
-    from .program import Item, Program
-    from .take import Take
+    from .program import Program
 
 Refused = dict[str, dict[str, int]]
 """How often rows were refused, by signal and reason."""
 
+ROWS = 1 << 16
+"""How many rows are looked at together; so what a replay needs besides its take does not grow with it."""
 
-def items_of(plan: Plan, program: Program, take: Take) -> tuple[list[Item], Refused, dict[str, int]]:
-    """A take's rows as items, by time, ties in the order of the rows; what was refused, what was drawn in.
 
-    A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
-    count as 0.
-    """
+class Events(NamedTuple):
+    """Events in order of time, one array for each of an item's numbers."""
+
+    t: np.ndarray
+    code: np.ndarray
+    x: np.ndarray
+    y: np.ndarray
+
+
+def none() -> Events:
+    """No events at all."""
+    import numpy as np
+
+    return Events(np.empty(0), np.empty(0, np.int32), np.empty(0), np.empty(0))
+
+
+class _Names(NamedTuple):
+    """What every row of one name has in common, by the number of the name."""
+
+    names: list[str]
+    code: np.ndarray
+    part: np.ndarray
+    low: np.ndarray
+    high: np.ndarray
+    clips: np.ndarray
+    held: np.ndarray
+
+
+class TakeReader:
+    """Makes events of the rows of takes, and counts what it refuses and draws in."""
+
+    def __init__(self, plan: Plan, program: Program) -> None:
+        self._program, self._things = program, things(plan)
+        self.refused: Counter[tuple[str, str]] = Counter()
+        """How often rows were refused, by name and reason."""
+        self.clipped: Counter[str] = Counter()
+        """How often a held value outside its range was drawn in to it, by name."""
+
+    @property
+    def counts(self) -> dict[str, dict[str, int] | Refused]:
+        """What a replay says of it."""
+        refused: Refused = {}
+        for (name, reason), count in sorted(self.refused.items()):
+            refused.setdefault(name, {})[reason] = count
+        return {"refused": refused, "clipped": dict(sorted(self.clipped.items()))}
+
+    def read(self, table: pd.DataFrame) -> Iterator[Events]:
+        """The rows of a take's table as events, some at a time; by time, ties in the order of the rows.
+
+        A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
+        count as 0.
+        """
+        import numpy as np
+
+        t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
+        number, names = _numbered(table["signal"])
+        known = self._look_up(names)
+        begun = self._begun(table)
+        order = None if bool((t[1:] >= t[:-1]).all()) else np.argsort(np.maximum(t, 0.0), kind="stable")
+        begin = 0
+        while begin < len(t):
+            end = min(begin + ROWS, len(t))
+            rows: slice | np.ndarray
+            if order is None:
+                end = int(np.searchsorted(t, t[end - 1], side="right")) if end < len(t) else end
+                rows = slice(begin, max(end, begin + 1))
+            else:
+                while end < len(t) and not t[order[end]] > t[order[end - 1]]:
+                    end += 1
+                rows = order[begin:end]
+            yield self._events(
+                known, t[rows], value[rows], number[rows], begun[rows] if begun is not None else None
+            )
+            begin = max(end, begin + 1)
+
+    def _look_up(self, names: list[str]) -> _Names:
+        """What the program makes of each name; rows of a name that nothing listens to have the code -1."""
+        import numpy as np
+
+        places = [_place(self._program, name) for name in names]
+        signals = [find_signal(name).signal if is_known(name) else None for name in names]
+        kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
+        low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4).T
+        code, part = np.array(places, dtype=np.int32).reshape(-1, 2).T.copy()
+        return _Names(names, code, part, low, high, clips != 0.0, held != 0.0)
+
+    def _begun(self, table: pd.DataFrame) -> np.ndarray | None:
+        """What stands, row by row, for what a press began on; 0 for what the plan does not ask."""
+        import numpy as np
+
+        if "on" not in table.columns or not self._things:
+            return None
+        number, names = _numbered(table["on"])
+        stands: np.ndarray = np.array([self._things.get(name, 0.0) for name in names])[number]
+        return stands
+
+    def _events(
+        self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, begun: np.ndarray | None
+    ) -> Events:
+        import numpy as np
+
+        code = known.code[number]
+        inside = (value >= known.low[number]) & (value <= known.high[number])
+        good = inside & np.isfinite(t) & (code >= 0)
+        if not good.all():
+            value, good = self._refuse(known, t, value, number, inside)
+            t, value, number, code = t[good], value[good], number[good], code[good]
+            begun = begun[good] if begun is not None else None
+        t, part = np.maximum(t, 0.0), known.part[number]
+        second = np.zeros(len(t), dtype=bool)
+        second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
+        first = np.flatnonzero(~second)
+        part, held = part[first], known.held[number[first]]
+        x = value[first]
+        other = np.where(held, np.nan, 0.0)
+        y = np.where(part == 0, 0.0 if begun is None else begun[first], np.where(part == 1, other, x))
+        x = np.where(part == 2, other, x)
+        pairs = np.flatnonzero(second)
+        y[pairs - 1 - np.arange(len(pairs))] = value[pairs]
+        return Events(t[first], code[first], x, y)
+
+    def _refuse(
+        self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, inside: np.ndarray
+    ) -> tuple[np.ndarray, np.ndarray]:
+        """Count what is refused and what is drawn in; the values to go on with, and which rows are good."""
+        import numpy as np
+
+        code, clips = known.code[number], known.clips[number]
+        finite = np.isfinite(t) & np.isfinite(value)
+        is_signal = np.array([is_known(name) for name in known.names], dtype=bool)
+        for place, rows in enumerate(np.bincount(number, minlength=len(known.names)).tolist()):
+            name = known.names[place]
+            reason = "" if known.code[place] >= 0 or not rows else unlisted(name, self._program.codes)
+            if reason:
+                self.refused[name, reason], is_signal[place] = self.refused[name, reason] + rows, False
+        self._count(known, number, "not finite", is_signal[number] & ~finite)
+        self._count(known, number, "out of range", is_signal[number] & finite & ~inside & ~clips)
+        drawn = np.bincount(number[finite & clips & ~inside & (code >= 0)], minlength=len(known.names))
+        for place in np.flatnonzero(drawn).tolist():
+            self.clipped[known.names[place]] += int(drawn[place])
+        value = np.clip(value, known.low[number], known.high[number])
+        return value, finite & (inside | clips) & (code >= 0)
+
+    def _count(self, known: _Names, number: np.ndarray, reason: str, rows: np.ndarray) -> None:
+        for place in number[rows].tolist():
+            self.refused[known.names[place], reason] += 1
+
+
+def _numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
+    """A column of words as numbers, and the words; the last word is that of missing ones."""
     import numpy as np
     import pandas as pd
 
-    number, names = pd.factorize(take.table["signal"])
-    places = np.array([_place(program, str(name)) for name in names], dtype=np.int64).reshape(-1, 2)
-    t = take.table["t"].to_numpy(dtype=float)
-    value = take.table["value"].to_numpy(dtype=float)
-    code, part = places[number, 0], places[number, 1]
-    low, high, clips, held = _kinds(names, number)
-    finite = np.isfinite(t) & np.isfinite(value)
-    drawn = clips & ((value < low) | (value > high))
-    inside = (value >= low) & (value <= high) | clips
-    value = np.clip(value, low, high)
-    known = np.array([is_known(str(name)) for name in names], dtype=bool)[number]
-    reasons = {"not finite": known & ~finite, "out of range": known & finite & ~inside}
-    refused = _count(names, number, reasons)
-    rows = np.bincount(number[number >= 0], minlength=len(names)).tolist()
-    for name, count in zip(map(str, names), rows, strict=True):
-        reason = "" if _place(program, name)[0] >= 0 else unlisted(name, program.codes)
-        if reason:
-            refused[name] = {reason: count}
-    clipped = _count(names, number, {"drawn in": known & finite & drawn & (code >= 0)})
-    begun = _begun(plan, take)
-    keep = np.flatnonzero(finite & inside & (code >= 0))
-    keep = keep[np.argsort(np.maximum(t[keep], 0.0), kind="stable")]
-    t, value, code, part = np.maximum(t[keep], 0.0), value[keep], code[keep], part[keep]
-    second = np.zeros(len(t), dtype=bool)
-    second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
-    first = np.flatnonzero(~second)
-    follows = np.append(second, False)[first + 1]
-    other = np.where(held[keep][first], np.nan, 0.0)
-    x = np.where(part[first] == 2, other, value[first])
-    y = np.where(part[first] == 2, value[first], np.where(part[first] == 0, begun[keep][first], other))
-    y[follows] = value[first[follows] + 1]
-    items = list(zip(t[first].tolist(), code[first].tolist(), x.tolist(), y.tolist(), strict=True))
-    return items, refused, {name: counts["drawn in"] for name, counts in clipped.items()}
-
-
-def _begun(plan: Plan, take: Take) -> np.ndarray:
-    """What stands, row by row, for what a press began on; 0 for what the plan does not ask."""
-    import numpy as np
-    import pandas as pd
-
-    if "on" not in take.table.columns:
-        return np.zeros(len(take.table))
-    numbers, names = pd.factorize(take.table["on"])
-    stands = things(plan)
-    values = np.array([*(stands.get(str(name), 0.0) for name in names), 0.0])
-    return values[numbers]
+    if isinstance(column.dtype, pd.CategoricalDtype):
+        number, names = column.cat.codes.to_numpy(), column.cat.categories
+    else:
+        number, names = pd.factorize(column)
+    if len(number) and number.min() < 0:
+        number = np.where(number < 0, len(names), number)
+    return number, [*(str(name) for name in names), "nan"]
 
 
 def _place(program: Program, address: str) -> tuple[int, int]:
@@ -88,24 +196,3 @@ def _place(program: Program, address: str) -> tuple[int, int]:
         return program.codes[stem], 1 + COMPONENTS.index(last)
     single = address in program.codes and not find_signal(address).signal.pair
     return (program.codes[address] if single else -1), 0
-
-
-def _kinds(names: pd.Index, number: np.ndarray) -> Iterator[np.ndarray]:
-    """For each row: the least and greatest value, whether others are drawn in, whether it is held."""
-    import numpy as np
-
-    signals = [find_signal(str(name)).signal if is_known(str(name)) else None for name in names]
-    kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
-    low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4)[number].T
-    return iter((low, high, clips != 0.0, held != 0.0))
-
-
-def _count(names: pd.Index, number: np.ndarray, reasons: dict[str, np.ndarray]) -> Refused:
-    import numpy as np
-
-    counts: Refused = {}
-    for reason, rows in reasons.items():
-        per_name = np.bincount(number[rows], minlength=len(names))
-        for k in np.flatnonzero(per_name).tolist():
-            counts.setdefault(str(names[k]), {})[reason] = int(per_name[k])
-    return counts

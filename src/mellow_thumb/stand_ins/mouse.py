@@ -117,7 +117,7 @@ class MouseHand:
         for k in np.flatnonzero(counts.any(axis=1)):
             rows += [(times[k + 1], f"mouse.move.{part}", counts[k, n]) for n, part in enumerate("xy")]
         table = pd.DataFrame(rows, columns=list(COLUMNS)).sort_values("t", kind="stable", ignore_index=True)
-        return Take(table.astype({"t": float, "signal": "str", "value": float}), about)
+        return Take(table.astype({"t": float, "signal": "category", "value": float}), about)
 
     def _append(self, path: Path) -> None:
         if len(path):

@@ -73,4 +73,4 @@ class Thumb:
         for k in changed.tolist():
             rows += [(times[k], f"{self._signal}.{part}", values[k, n]) for n, part in enumerate("xy")]
         table = pd.DataFrame(rows, columns=list(COLUMNS)).sort_values("t", kind="stable", ignore_index=True)
-        return Take(table.astype({"t": float, "signal": "str", "value": float}), about)
+        return Take(table.astype({"t": float, "signal": "category", "value": float}), about)
