@@ -16,6 +16,7 @@ from mellow_thumb.curves import Blend, Points, Power
 from mellow_thumb.gates import Buttons, Condition, Gate, When
 from mellow_thumb.hands import Hands
 from mellow_thumb.mounts import Eye
+from mellow_thumb.movement import MOVES, Movement
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Close, Route, SpeedGain, TurnBoost
 from mellow_thumb.shape import DeadZone, Shape
@@ -129,7 +130,8 @@ def at_the_gate(draw: st.DrawFn, route: Route) -> Route:
     """The same route with anything that may be done as its gate opens and closes."""
     if route.gate is None:
         return route
-    back = [] if "lean" in route.drives else [Close("return", 0.1)]  # which returns by itself
+    easing = {"lean", *MOVES} & set(route.drives)  # which return by themselves, or brake
+    back = [] if easing else [Close("return", 0.1)]
     close = st.sampled_from([None, Close("stop"), Close("settle"), *back])
     held = route.effect != "step"
     return replace(
@@ -140,6 +142,31 @@ def at_the_gate(draw: st.DrawFn, route: Route) -> Route:
         if route.source.signal.kind == "deflection" and "." in route.source.signal.name
         else False,
     )
+
+
+def move_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
+    """A stick, or keys, that walk."""
+    del smoothing
+    source = draw(st.sampled_from([find_signal("pad.right_stick"), *(Address(d.signal) for d in DERIVED)]))
+    assume(source.width == 2 and source.signal.held)
+    return Route(name, source, MOVES, (1.0, draw(st.sampled_from([1.0, -1.0]))), gate, None, "offset")
+
+
+def movements(names: list[str]) -> st.SearchStrategy[Movement]:
+    """A character that walks in any way."""
+    conditions: st.SearchStrategy[Condition | None] = st.sampled_from([None, *map(Condition, names)])
+    factors = conditions.flatmap(lambda c: st.floats(0.0, 2.0).map(lambda k: ((c, k),) if c else ()))
+    faces = conditions.flatmap(
+        lambda c: st.sampled_from(["view", "free"]).map(lambda f: ((c, f),) if c else ())
+    )
+    speeds, rates = st.floats(0.5, 8.0), st.floats(0.5, 40.0)
+    ways = st.sampled_from([("camera", "travel"), ("camera", "view"), ("world", "travel"), ("body", "view")])
+    return ways.flatmap(
+        lambda way: st.builds(
+            Movement, speeds, rates, rates | st.just(0.0), factors, st.just(way[0]), st.just(way[1]), faces,
+            st.floats(90.0, 900.0),
+        )
+    )  # fmt: skip
 
 
 def wheel_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
@@ -172,7 +199,7 @@ def _drives(draw: st.DrawFn, width: int, most: float) -> tuple[tuple[str, ...], 
 Maker = Callable[[st.DrawFn, str, "When | None", "Smoothing | None"], Route]
 
 
-EVERYTHING = (any_steps, any_steps, any_held, any_held, made_routes, wheel_routes, lean_routes)
+EVERYTHING = (any_steps, any_steps, any_held, any_held, made_routes, wheel_routes, lean_routes, move_routes)
 """Makers of routes with every conditioning there is."""
 
 
@@ -218,9 +245,13 @@ def plans(
     hands = draw(st.sampled_from([Hands(), Hands(), Hands(0.03, 0.02), Hands(turn_cap=60.0)]))
     used = {route.source.signal.name for route in routes}
     derived = tuple(made for made in DERIVED if made.name in used or draw(st.integers(0, 5)) == 0)
+    walks: Movement | None = None
     more = (derived, draw(switching.cues(names)), hands, draw(st.sampled_from(["free", "held"])))
+    if any(set(route.drives) & set(MOVES) for route in routes):
+        parts += [Axis(name, low=-1.0, high=1.0, unit="") for name in MOVES]
+        walks = draw(movements(names))
     try:
-        return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6), *more)
+        return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6), *more, walks)
     except PlanError as error:
         assume("can never open" not in str(error))
         raise

@@ -75,7 +75,12 @@ def test_the_boardwalk_says_when_gates_were_open_and_which_cues_were_given() -> 
     for begin, late in zip(glassing, peering, strict=True):
         assert late.begin - begin.begin == pytest.approx(0.3, abs=0.02)
     assert not any(charting[0].begin <= t <= charting[0].end for t in account.cues["count"])
-    assert "hop       given once: at 3.17 s" in account.text()
+    assert "hop       given once: at 4.77 s" in account.text()
+    assert account.walked is not None
+    assert account.walked.path == pytest.approx(1.6 * 2.1 - 0.1, abs=0.1)  # two legs, speeding up and braking
+    assert account.walked.fastest == pytest.approx(1.6, abs=1e-4)
+    assert account.walked.distance < account.walked.path
+    assert "walked    3.3 m, to 2.66 m from where it began; at most 1.6 m/s" in account.text()
     rows = axes_over_time(profile, table).axes[-1]
     labels = [label.get_text() for label in rows.get_yticklabels()]
     assert labels == ["charting", "glassing", "peering", "count", "hop", "note"]

@@ -91,7 +91,7 @@ def test_invert_flips_exactly_what_it_names(tmp_path: Path) -> None:
 WRONG = [
     ('mount = "eye"', 'mount = "eyes"', '2: mount: found "eyes"; expected a name in [mounts]: eye; did you mean eye?'),
     ('mount = "eye"', 'mount = "eye"\ntilte = "x"', "3: tilte: found an unknown key; expected format, title, mount, "
-     "mouse, cursor, hands, gates, signals, cues, routes, axes or mounts; did you mean title?"),
+     "mouse, cursor, hands, gates, signals, cues, routes, axes, movement or mounts; did you mean title?"),
     ("315", '"fast"', '5: mouse.counts_per_cm: found "fast"; expected a number'),
     ("315", "-1", "5: mouse.counts_per_cm: found -1; expected greater than 0"),
     ("counts_per_cm = 315", "", '13: routes.look.sensitivity.pitch: found "72 cm/turn" without a scale; expected [mouse] '
@@ -106,7 +106,7 @@ WRONG = [
     ('["yaw", "pitch"]\n', '"yaw"\n', "12: routes.look.drives: found 1 for mouse.move, which is a pair, x and y; "
      "expected two axes, x first; or take one component: mouse.move.x"),
     ('["yaw", "pitch"]\n', '["yaw", "pich"]\n', '12: routes.look.drives: found "pich"; expected an axis: yaw, pitch, roll, '
-     "distance, zoom, pan_x or pan_y, or one of your own in [axes]; did you mean pitch?"),
+     "distance, zoom, pan_x, pan_y, move_x or move_y, or one of your own in [axes]; did you mean pitch?"),
     ("0.05 deg/count", "0.05 deg/s", '13: routes.look.sensitivity.yaw: found "0.05 deg/s"; expected deg/count or cm/turn. '
      "mouse.move is a displacement: it already says how far the hand moved, so deg/s would make the turn depend on the "
      "frame rate"),

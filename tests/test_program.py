@@ -14,7 +14,7 @@ from mellow_thumb.doors import SWITCH, doors, things
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
 from mellow_thumb.program import LONGEST, MERGE, NEAR, Item, Program, weave_plan
-from mellow_thumb.replay_table import CAMERA
+from mellow_thumb.replay_table import CAMERA, STEP
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential
@@ -82,6 +82,13 @@ def test_the_demo_ends_in_one_pose_though_pitch_rests_at_its_limit_on_the_way(
 @given(plans(makers=EVERYTHING), events(), st.sampled_from(RATES))
 def test_live_equals_replay_to_the_bit(plan: Plan, events: list[Event], rate: int) -> None:
     table = replay(plan, take_of(events), rate=rate, until=1.0)
+    if plan.movement:
+        session = Session(plan, ceiling=2.0)
+        for event in joined(events):
+            feed(session, event)
+        moved = [session.tick(to=end).movement for end in ends(rate)]
+        steps = table[[*STEP, "heading"]].to_numpy().tolist()
+        assert steps == [[*one.step, one.heading] for one in moved]
     rows = by_hand(plan, joined(events), ends(rate))
     names = [*(axis.name for axis in plan.axes), "yaw_total"]
     assert table[names].to_dict("records") == rows

@@ -5,6 +5,9 @@ from __future__ import annotations
 from dataclasses import asdict, dataclass
 from typing import TYPE_CHECKING, Any
 
+from .movement import MOVES
+from .replay_table import STEP
+
 if TYPE_CHECKING:
     import numpy as np
     import numpy.typing as npt
@@ -61,6 +64,15 @@ class Turned:
 
 
 @dataclass(frozen=True)
+class Walked:
+    """How a character went: metres along its path, metres from its beginning to its end, m/s at the most."""
+
+    path: float
+    distance: float
+    fastest: float
+
+
+@dataclass(frozen=True)
 class Account:
     """What happened in a replay, as seen at the ends of its frames."""
 
@@ -73,6 +85,7 @@ class Account:
     """For each cue, the ends (s) of the frames in which it was given, as often as it was."""
     refused: dict[str, dict[str, int]]
     clipped: dict[str, int]
+    walked: Walked | None = None
 
     def as_dict(self) -> dict[str, Any]:
         """The same as plain data."""
@@ -84,6 +97,9 @@ class Account:
         head.append(f"{self.seconds:g} s in {self.frames:,} frames")
         rows = [row for name, turned in self.axes.items() for row in _axis_rows(name, turned)]
         rows = rows or [("axes", "none moved")]
+        if self.walked:
+            far = f"{number(self.walked.path)} m, to {number(self.walked.distance)} m from where it began"
+            rows.append(("walked", f"{far}; at most {number(self.walked.fastest)} m/s"))
         rows += [(name, _gate_words(spans)) for name, spans in self.gates.items()]
         rows += [(name, _cue_words(times)) for name, times in self.cues.items()]
         rows.append(("refused", _refused_words(self.refused)))
@@ -97,7 +113,7 @@ class Account:
 def account_of(profile: Profile, table: pd.DataFrame) -> Account:
     """Say what happened in a replay of a profile; axes that stood still all the time are left out."""
     t = table["t"].to_numpy()
-    axes = {axis.name: _turned(axis, table) for axis in profile.axes}
+    axes = {axis.name: _turned(axis, table) for axis in profile.axes if axis.name not in MOVES}
     return Account(
         title=profile.title,
         seconds=float(t[-1]) if len(t) else 0.0,
@@ -107,7 +123,18 @@ def account_of(profile: Profile, table: pd.DataFrame) -> Account:
         cues={cue.name: given(table, cue.name) for cue in profile.cues},
         refused=dict(table.attrs.get("refused", {})),
         clipped=dict(table.attrs.get("clipped", {})),
+        walked=_walked(table) if profile.movement else None,
     )
+
+
+def _walked(table: pd.DataFrame) -> Walked:
+    import numpy as np
+
+    steps = table[list(STEP)].to_numpy()
+    lengths = np.sqrt((steps**2).sum(axis=1))
+    speeds = lengths / np.diff(table["t"].to_numpy(), prepend=0.0)
+    whole = float(np.sqrt((steps.sum(axis=0) ** 2).sum()))
+    return Walked(float(lengths.sum()), whole, float(speeds.max(initial=0.0)))
 
 
 def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Span, ...]:

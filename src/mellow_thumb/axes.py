@@ -19,6 +19,8 @@ KNOWN = {
     "zoom": ("x", "magnifies more"),
     "pan_x": ("m", "moves the camera right"),
     "pan_y": ("m", "moves the camera forward"),
+    "move_x": ("", "goes to the right"),
+    "move_y": ("", "goes forward"),
 }
 """The axes that the library knows by name: their unit, and what positive does."""
 

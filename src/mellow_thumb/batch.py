@@ -9,7 +9,7 @@ from .errors import ArgumentError
 from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .loops import WORTH_COMPILING, loop_for
 from .program import weave_plan
-from .replay_table import cue_counts, height, outputs, table_of
+from .replay_table import height, outputs, table_of
 from .take import Take
 from .take_items import TakeReader, none
 
@@ -136,7 +136,7 @@ def replay_pieces(
     program = weave_plan(plan)
     loop, reader = loop_for(program, WORTH_COMPILING, compiled=compiled), TakeReader(plan, program)
     check_rate(rate)
-    done, given, last = 0, np.zeros((1, len(program.cues))), 0.0
+    done, before, last = 0, np.zeros(height(program)), 0.0
     for piece, is_last in _with_last(pieces):
         times = piece.table["t"].to_numpy(dtype=float)
         times = times[np.isfinite(times)]
@@ -153,10 +153,10 @@ def replay_pieces(
         _run(loop, reader.read(piece.table), ends, out, is_last=is_last)
         if not is_last:  # the last of them waits for the next piece
             ends, out = ends[:-1], out[:, :-1]
-        table = table_of(plan, program, ends, out, given)
+        table = table_of(plan, program, ends, out, before)
         table.attrs |= reader.counts
         done += len(ends)
-        given = cue_counts(program, out)[-1:] if len(ends) else given
+        before = out[:, -1] if len(ends) else before
         yield table
         if is_last:
             return

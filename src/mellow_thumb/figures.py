@@ -9,6 +9,7 @@ from .account import given, number, spans, touches, whole
 from .axes import KNOWN
 from .errors import OutputError, listed, nearest
 from .files import replacing
+from .movement import MOVES
 
 if TYPE_CHECKING:
     import os
@@ -34,7 +35,8 @@ def axes_over_time(profile: Profile, table: pd.DataFrame) -> Figure:
     from matplotlib.figure import Figure
 
     always = ("yaw", "pitch")
-    shown = [axis for axis in profile.axes if axis.name in always or table[axis.name].nunique() > 1][:5]
+    moving = [axis for axis in profile.axes if axis.name in always or table[axis.name].nunique() > 1]
+    shown = [axis for axis in moving if axis.name not in MOVES][:5]
     switched = len(profile.gates) + len(profile.cues)
     heights = [1.0] * len(shown) + ([0.09 * switched] if switched else [])
     figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")

@@ -317,15 +317,23 @@ class AxisFlow:
             )
         return " + ".join(parts)
 
+    def eased_speed(self) -> str:
+        """The woven expression of how fast it goes at this moment by what smoothing still owes it."""
+        return " + ".join(self._owed_speeds()) or "0.0"
+
+    def _owed_speeds(self) -> list[str]:
+        pools = [
+            pool.speed if isinstance(pool.smoothing, Spring) else f"{pool.held} * {self._decay(pool)}"
+            for pool in self.pools
+        ]
+        return [*pools, *(one.rate for one in self.filtered)]
+
     def _speed(self, *, active_at_end: bool, active: str = "dt") -> str:
         """The woven expression of the axis's speed, at the beginning of a step or at its end."""
         running = [self._mean(wish) for wish in self.direct]
         if active_at_end and active != "dt" and running:
             running = [f"(({' + '.join(running)}) if {active} == dt else 0.0)"]
-        for pool in self.pools:
-            spring = isinstance(pool.smoothing, Spring)
-            running.append(pool.speed if spring else f"{pool.held} * {self._decay(pool)}")
-        return " + ".join([*running, *(one.rate for one in self.filtered)]) or "0.0"
+        return " + ".join([*running, *self._owed_speeds()]) or "0.0"
 
     # ---- at a displacement, `age` after the last commit
 

@@ -128,10 +128,19 @@ def _points(value: object) -> tuple[tuple[float, float], ...]:
     return tuple(pairs)
 
 
+def _face(value: object) -> dict[str, str]:
+    """Where a character faces: one way, or a table of ways by gate."""
+    ways = {"otherwise": value} if isinstance(value, str) else value
+    if not isinstance(ways, dict) or not all(isinstance(way, str) for way in ways.values()):
+        raise ValueError(f'found {shown(value)}; expected "travel", "view", "free", or a table by gate')
+    return dict(ways)
+
+
 Names = Annotated[tuple[str, ...], BeforeValidator(_one_or_more)]
 Conditions = Annotated[Condition | Several, BeforeValidator(_when)]
 Closing = Annotated[tuple[str, float], BeforeValidator(_closing)]
 Sensitivity = Annotated[Quantity | dict[str, Quantity], BeforeValidator(_sensitivity)]
+Face = Annotated[dict[str, str], BeforeValidator(_face)]
 Rest = Annotated[tuple[float, ...], BeforeValidator(_rest)]
 PointList = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)]
 Seconds = Annotated[float, _in("s")]
@@ -139,6 +148,8 @@ Metres = Annotated[float, _in("m")]
 Degrees = Annotated[float, _in("deg")]
 Screens = Annotated[float, _in("screen")]
 DegreesASecond = Annotated[float, _in("deg/s")]
+MetresASecond = Annotated[float, _in("m/s")]
+MetresASecondSquared = Annotated[float, _in("m/s2")]
 Hertz = Annotated[float, _in("Hz")]
 Measure = Annotated[Quantity, BeforeValidator(_measure)]
 Distance = Annotated[Quantity, BeforeValidator(quantity)]

@@ -2,25 +2,42 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from math import nan
+from typing import TYPE_CHECKING, NamedTuple
 
 if TYPE_CHECKING:
     from .program import Program
 
 
+class Moved(NamedTuple):
+    """How a character went in one frame; world axes, +Y up."""
+
+    step: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    """Metres to +X, +Y and +Z in this frame."""
+    velocity: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    """Metres a second at its end."""
+    heading: float = nan
+    """Where it faces, in degrees: 0 is -Z, positive turns right; NaN without movement."""
+
+
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
-    __slots__ = ("_program", "_values", "cues", "t")
+    __slots__ = ("_before", "_program", "_values", "cues", "t")
 
     def __init__(
-        self, t: float, values: tuple[float, ...], program: Program, cues: dict[str, int] | None = None
+        self,
+        t: float,
+        values: tuple[float, ...],
+        program: Program,
+        cues: dict[str, int] | None = None,
+        before: tuple[float, ...] = (),
     ) -> None:
         self.t = t
         """Session time at the frame's end, in seconds."""
         self.cues: dict[str, int] = cues or {}
         """How often each cue was given in this frame, or is still kept: ``"hop" in frame.cues``."""
-        self._values, self._program = values, program
+        self._values, self._program, self._before = values, program, before or values
 
     @property
     def axes(self) -> dict[str, float]:
@@ -32,6 +49,16 @@ class Frame:
         """Whether each gate is open."""
         values = self._values[len(self._program.axes) :]
         return {name: value != 0.0 for name, value in zip(self._program.gates, values, strict=False)}
+
+    @property
+    def movement(self) -> Moved:
+        """How far the character went in this frame, how fast it goes and where it faces."""
+        first = self._program.moved
+        if not first:
+            return Moved()
+        now, then = self._values[first:], self._before[first:]
+        step = (now[3] - then[3], now[4] - then[4], now[5] - then[5])
+        return Moved(step, (now[0], now[1], now[2]), now[6])
 
     @property
     def device(self) -> str:

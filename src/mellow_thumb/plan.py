@@ -11,6 +11,7 @@ from .errors import PlanError, listed, nearest
 from .gate_checks import check_changeable
 from .gates import CURSORS
 from .hands import Hands
+from .movement import MOVES
 from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
 
 if TYPE_CHECKING:
@@ -21,6 +22,7 @@ if TYPE_CHECKING:
     from .derived import Derived
     from .gates import Buttons, Gate, When
     from .mounts import Eye
+    from .movement import Movement
     from .routes import Route
 
 
@@ -44,6 +46,7 @@ class Plan:
     hands: Hands = _ANY_HANDS
     cursor: str = "free"
     """What becomes of the pointer where no open gate says otherwise."""
+    movement: Movement | None = None
 
     def __post_init__(self) -> None:
         for what in ("routes", "gates", "derived", "cues"):
@@ -64,6 +67,7 @@ class Plan:
                     hint = nearest(axis, axes)
                     raise PlanError(f"{route.name} drives {axis}; expected {listed(axes)}{hint}")
             self._check_smoothing(route)
+            self._check_moves(route)
         if any(route.with_zoom for route in self.routes) and "zoom" not in axes:
             raise PlanError("found scale_with zoom; expected an axis zoom: a route that drives it")
         self._check_conditions()
@@ -88,6 +92,8 @@ class Plan:
         for route in self.routes:
             yield from ((route.name, when) for when in (route.gate, *(c for c, _ in route.scales)) if when)
         yield from ((cue.name, cue.gate) for cue in self.cues if cue.gate)
+        moving = (*self.movement.scales, *self.movement.faces) if self.movement else ()
+        yield from (("movement", condition) for condition, _ in moving)
 
     def _check_smoothing(self, route: Route) -> None:
         """One smoothing on the way to an axis, and none on the way to one that returns to its rest."""
@@ -104,6 +110,22 @@ class Plan:
             if axis.return_half_life and (route.smoothing or route.turn_boost):
                 found = f"found an easing on {route.name}, whose axis {axis.name} returns to rest"
                 raise PlanError(f"{found}; expected the smoothing on the axis")
+
+    @staticmethod
+    def _check_moves(route: Route) -> None:
+        """What walks is held, and eased by the movement alone."""
+        if not set(route.drives) & set(MOVES):
+            return
+        if not set(route.drives) <= set(MOVES) or route.effect != "offset":
+            raise PlanError(
+                f"{route.name}: found {listed(route.drives, 'and')} driven by {route.source}; expected "
+                "movement alone, and something that is held"
+            )
+        if route.smoothing or (route.gate and route.closing.way == "return"):
+            raise PlanError(
+                f"{route.name}: found smoothing or a return on movement; expected the acceleration and "
+                "braking of [movement]"
+            )
 
     @property
     def buttons(self) -> Iterator[Buttons]:
@@ -138,7 +160,7 @@ class Plan:
     def worldly(self) -> bool:
         """Whether something in it keeps the time of the world: what returns by itself."""
         backs = any(route.gate and route.closing.way == "return" for route in self.routes)
-        return backs or any(axis.return_half_life for axis in self.axes)
+        return backs or self.movement is not None or any(axis.return_half_life for axis in self.axes)
 
     @cached_property
     def signals(self) -> tuple[Address, ...]:
@@ -149,6 +171,7 @@ class Plan:
         devices = sorted({a.signal.device for a in self.inputs if a.signal.held} & set(DEVICES))
         facts = ["host.focus", *(f"{device}.connected" for device in devices)] if devices else []
         facts += ["host.world_rate"] if self.worldly else []
+        facts += ["host.slope", "host.platform", "host.lift"] if self.movement else []
         choices = [Address(own_signal("choice", g.name)) for g in self.gates if len(g.choice) > 1]
         used = {*self.inputs, *choices, *map(find_signal, facts)}
         return tuple(sorted(used, key=str))

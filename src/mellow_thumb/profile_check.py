@@ -10,10 +10,12 @@ from .errors import PlanError, listed, nearest
 from .form_parts import Form, shown
 from .form_switching import CueForm, GateForm, HandsForm, SignalForm
 from .gate_checks import check_changeable, excludes
+from .gates import Condition
 from .mounts import Eye
+from .movement import MOVES, Movement
 from .plan import Plan
 from .profile_faults import Fault, Faults
-from .profile_form import FORMAT, AxisForm, EyeForm, MouseForm, ProfileForm, RouteForm
+from .profile_form import FORMAT, AxisForm, EyeForm, MouseForm, MovementForm, ProfileForm, RouteForm
 from .profile_routes import RouteReader
 from .profile_switching import SwitchReader
 
@@ -48,7 +50,11 @@ class _Resolver:
         self.faults = Faults()
 
     def resolve(self) -> tuple[Plan | None, str, list[Fault]]:
-        head = {key: value for key, value in self.data.items() if key not in (*SECTIONS, "mouse", "hands")}
+        head = {
+            key: value
+            for key, value in self.data.items()
+            if key not in (*SECTIONS, "mouse", "hands", "movement")
+        }
         self.faults.form(ProfileForm, head | {"mounts": {}}, ())
         if self.data.get("format") != FORMAT:
             return None, "", self.faults.found[:1]
@@ -70,10 +76,11 @@ class _Resolver:
         routes = [route for name, form in forms["routes"].items() if (route := reader.read(name, form))]
         axes = self.axes(forms["axes"], units, routes, reader)
         self.check_pairs(routes, forms["routes"])
+        movement = self.movement(switches)
         if self.faults.found or mount is None:
             return None, "", self.faults.found
         try:
-            more = (tuple(derived), tuple(cues), hands, self.data.get("cursor", "free"))
+            more = (tuple(derived), tuple(cues), hands, self.data.get("cursor", "free"), movement)
             plan = Plan(tuple(routes), tuple(gates), axes, mount, *more)
             return plan, str(self.data.get("title", "")), []
         except PlanError as error:
@@ -117,6 +124,32 @@ class _Resolver:
         elif wanted in forms:
             form = forms[wanted]
             return Eye(wanted, form.height or 0.0, form.field_of_view or 60.0)
+        return None
+
+    def movement(self, switches: SwitchReader) -> Movement | None:
+        """The character, if the profile has one."""
+        if "movement" not in self.data:
+            return None
+        path: Path = ("movement",)
+        form = self.faults.form(MovementForm, self.data["movement"], path)
+        if form is None or form.speed is None:
+            return None
+        scales, faces = dict(form.scale or {}), dict(form.face or {"otherwise": "travel"})
+        otherwise = faces.pop("otherwise", "travel")
+        for key, entries in (("scale", scales), ("face", faces)):
+            for name in entries:
+                switches.when((*path, key, name), Condition.parse(name))
+        with self.faults.catching(path):
+            return Movement(
+                form.speed,
+                form.acceleration if form.acceleration is not None else 20.0,
+                form.braking if form.braking is not None else 20.0,
+                tuple((Condition.parse(name), factor) for name, factor in sorted(scales.items())),
+                form.relative_to or "camera",
+                otherwise,
+                tuple((Condition.parse(name), face) for name, face in sorted(faces.items())),
+                form.turn_rate or 720.0,
+            )
         return None
 
     def check_gates(self, gates: list[Gate], settings: list[str]) -> None:
@@ -164,6 +197,10 @@ class _Resolver:
     def axis(self, name: str, form: AxisForm | None, unit: str, reader: RouteReader) -> Axis:
         path: Path = ("axes", name)
         default = Eye.axes.get(name, Axis(name, unit=unit))
+        if name in MOVES:
+            if form is not None:
+                self.faults.note(path, "a table for an axis of movement", "none: it goes from -1 to 1")
+            return Axis(name, low=-1.0, high=1.0, unit="")
         ways = reader.logs.get(name, {})
         if len(ways) > 1:
             self.faults.note(ways[True], "% where other routes add", f"one way: {name} multiplies or it adds")

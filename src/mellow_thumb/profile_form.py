@@ -14,10 +14,14 @@ from .form_parts import (
     Closing,
     Conditions,
     Degrees,
+    DegreesASecond,
+    Face,
     Form,
     Hertz,
     Measure,
     Metres,
+    MetresASecond,
+    MetresASecondSquared,
     Names,
     Number,
     PointList,
@@ -139,10 +143,11 @@ class RouteForm(Form):
     drives: Names = Field(
         examples=['["yaw", "pitch"]'], description="the axis, or for a pair the two axes, x first"
     )
-    sensitivity: Sensitivity = Field(
+    sensitivity: Sensitivity | None = Field(
+        None,
         examples=['"0.05 deg/count"'],
         description="what the axis does for one unit of the signal, or at full deflection; a table gives "
-        "each axis its own; the sign is yours",
+        "each axis its own; the sign is yours; needed, but for `move_x` and `move_y`, which take none",
         json_schema_extra=in_unit("see above"),
     )
     invert: Names = Field((), description="axes of this route that go the other way")
@@ -241,6 +246,37 @@ class EyeForm(Form):
     )
 
 
+class MovementForm(Form):
+    """A character that walks where `move_x` and `move_y` point."""
+
+    speed: MetresASecond = Field(
+        examples=['"1.6 m/s"'],
+        description="at full deflection, over the map",
+        json_schema_extra=in_unit("m/s, km/h"),
+    )
+    acceleration: MetresASecondSquared = Field(
+        20.0, description="how soon it is as fast as it should be", json_schema_extra=in_unit("m/s2")
+    )
+    braking: MetresASecondSquared = Field(
+        20.0, description="how soon it stands; 0 glides on", json_schema_extra=in_unit("m/s2")
+    )
+    scale: dict[str, Number] = Field(
+        {}, description="factors of the speed while gates are open: `{ glassing = 0.5 }`"
+    )
+    relative_to: Literal["camera", "world", "body"] = Field(
+        "camera",
+        description="what forward means: where the camera looks, -Z of the world, or where it faces",
+    )
+    face: Face = Field(
+        {"otherwise": "travel"},
+        description="where it faces: `travel`, `view` (strafing) or `free` (the host says); or by gate: "
+        '`{ otherwise = "travel", glassing = "view" }`',
+    )
+    turn_rate: DegreesASecond = Field(
+        720.0, description="how fast it turns there", json_schema_extra=in_unit("deg/s")
+    )
+
+
 class MouseForm(Form):
     """What is known of the mouse."""
 
@@ -271,6 +307,7 @@ class ProfileForm(Form):
     cues: dict[str, CueForm] = Field({}, description="named momentary commands")
     routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
+    movement: MovementForm | None = Field(None, description="a character that walks")
     mounts: dict[str, EyeForm] = Field(description="how axes become a camera pose")
 
 
@@ -291,6 +328,7 @@ TABLES: dict[str, type[Form]] = {
     "routes.NAME.smoothing.slow_fast": SlowFastForm,
     "axes.NAME": AxisForm,
     "axes.NAME.smoothing": AxisSmoothingForm,
+    "movement": MovementForm,
     "mounts.NAME": EyeForm,
 }
 """Every table of a profile, by where it stands."""

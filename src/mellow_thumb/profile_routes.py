@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, Any
 from .curves import Blend, Curve, Points, Power
 from .errors import UnitError, listed, nearest
 from .gates import Condition
+from .movement import MOVES
 from .routes import Close, Route, SpeedGain, TurnBoost
 from .shape import DeadZone, Shape
 from .smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
@@ -48,7 +49,8 @@ class RouteReader:
         for axis in form.invert or ():
             if drives and axis not in drives:
                 self.faults.note((*path, "invert"), f'"{axis}"', f"an axis that it drives: {listed(drives)}")
-        effects = self._effects(path, form, source)
+        moves = bool(set(drives) & set(MOVES))
+        effects = self._moves(path, form, source) if moves else self._effects(path, form, source)
         scales = [
             (condition, factor)
             for key, factor in (form.scale or {}).items()
@@ -85,6 +87,7 @@ class RouteReader:
         place: Path = (*path, "sensitivity")
         wanted, given = form.drives or (), form.sensitivity
         if given is None:
+            self.faults.note(path, "no sensitivity", 'sensitivity = "0.05 deg/count"')
             return []
         if isinstance(given, dict):
             for axis in given:
@@ -110,6 +113,20 @@ class RouteReader:
         if len({effect.kind for effect in found}) > 1:
             self.faults.note(place, f"a {found[0].kind} and a {found[1].kind}", "units of one kind")
         return found
+
+    def _moves(self, path: Path, form: RouteForm, source: Address | None) -> list[Effect]:
+        """What a route does to movement: as much as it is held, one way or the other."""
+        if form.sensitivity is not None:
+            self.faults.note(
+                (*path, "sensitivity"),
+                "one",
+                "none: move_x and move_y go from -1 to 1; [movement] has the speed",
+            )
+        if source and not source.signal.held:
+            held = "something that is held: a stick, a key set"
+            self.faults.note((*path, "from"), f"{source}, a {source.signal.kind}", held)
+            return []
+        return [Effect("offset", -1.0 if axis in (form.invert or ()) else 1.0) for axis in form.drives]
 
     def _effect(
         self, place: Path, quantity: Quantity, axis: str, source: Address | None, *, once: bool = False

@@ -16,6 +16,7 @@ from functools import lru_cache
 from typing import TYPE_CHECKING, Any
 
 from .events import Events
+from .walking import READ
 from .weave import Block, Names, compile_text, fill, number
 from .weaver import WORDS, Weaver
 
@@ -109,6 +110,8 @@ class Program:
     """The families of devices that the plan uses."""
     places: dict[str, int]
     """Where a frame has the active ``device`` and the ``cursor``, if they can change."""
+    moved: int
+    """Where a frame has what `walking.READ` names; 0 without movement."""
     cues: dict[str, int]
     """Where a frame has the count of each cue; the time (s) of the last one comes after it."""
     live: Callable[[tuple[float, ...]], Generator[Any, list[Item], None]]
@@ -119,7 +122,8 @@ class Program:
     @property
     def width(self) -> int:
         """How many values a frame reads."""
-        return len(self.axes) + len(self.gates) + len(self.places) + 2 * len(self.cues)
+        moved = len(READ) if self.moved else 0
+        return len(self.axes) + len(self.gates) + len(self.places) + 2 * len(self.cues) + moved
 
     @property
     def frame(self) -> int:
@@ -194,6 +198,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         gates=tuple(gate.name for gate in plan.gates),
         families=plan.families,
         places=places,
+        moved=first + 2 * len(plan.cues) if plan.movement else 0,
         cues={cue.name: first + 2 * k for k, cue in enumerate(plan.cues)},
         live=compile_text(text, "live"),
         pose=compile_text(pose_text, "pose"),

@@ -5,6 +5,8 @@ from __future__ import annotations
 from itertools import chain
 from typing import TYPE_CHECKING, Any
 
+from .walking import READ
+
 if TYPE_CHECKING:
     import numpy as np
     import pandas as pd
@@ -20,7 +22,8 @@ def outputs(program: Program) -> list[str]:
     """The names of what a frame gives, in the order of its values."""
     gates = [f"gate_{name}" for name in program.gates]
     cues = [words for name in program.cues for words in (f"cue_{name}", f"cue_{name}_t")]
-    return [*program.axes, *gates, *program.places, *cues, *CAMERA, "field_of_view"]
+    moved = READ if program.moved else ()
+    return [*program.axes, *gates, *program.places, *cues, *moved, *CAMERA, "field_of_view"]
 
 
 def height(program: Program) -> int:
@@ -29,37 +32,46 @@ def height(program: Program) -> int:
 
 
 def table_of(
-    plan: Plan, program: Program, ends: np.ndarray, out: np.ndarray, given: np.ndarray | None = None
+    plan: Plan, program: Program, ends: np.ndarray, out: np.ndarray, before: np.ndarray | None = None
 ) -> pd.DataFrame:
-    """A replay's table, made of its arrays without a copy; `given` is how often cues were given before."""
+    """A replay's table, made of its arrays without a copy; `before` is the last column before it."""
     import numpy as np
     import pandas as pd
 
     read = dict(zip(outputs(program), out, strict=True))
     columns: dict[str, Any] = {"t": ends}
     columns |= {name: read[name] for name in (*program.axes, *CAMERA)}
-    columns |= {name: np.zeros(len(ends)) for name in STEP} | {"heading": np.full(len(ends), np.nan)}
+    columns |= _moved(program, read, len(ends), before)
     columns |= {f"gate_{name}": read[f"gate_{name}"].astype(np.int8) for name in program.gates}
     columns["mount"] = pd.Categorical.from_codes(np.zeros(len(ends), np.int8), pd.Index([plan.mount.name]))
-    columns["cues"] = _cues(program, out, given)
+    columns["cues"] = _cues(program, out, before)
     return pd.DataFrame(columns, copy=False)
 
 
-def cue_counts(program: Program, out: np.ndarray) -> np.ndarray:
-    """How often each cue was given so far, one row a frame."""
-    counts: np.ndarray = out[list(program.cues.values())].T
-    return counts
+def _moved(
+    program: Program, read: dict[str, np.ndarray], count: int, before: np.ndarray | None
+) -> dict[str, np.ndarray]:
+    """How far the character went in each frame, and where it faces."""
+    import numpy as np
+
+    if not program.moved:
+        return {name: np.zeros(count) for name in STEP} | {"heading": np.full(count, np.nan)}
+    start = np.zeros(len(read)) if before is None else before
+    begin = dict(zip(read, start, strict=True))
+    steps = {f"step_{part}": np.diff(read[f"moved_{part}"], prepend=begin[f"moved_{part}"]) for part in "xyz"}
+    return {**steps, "heading": read["heading"]}
 
 
-def _cues(program: Program, out: np.ndarray, given: np.ndarray | None) -> pd.Categorical[str]:
+def _cues(program: Program, out: np.ndarray, before: np.ndarray | None) -> pd.Categorical[str]:
     """The cues given in each frame, by name, each as often as it was given."""
     import numpy as np
     import pandas as pd
 
     codes, words = np.zeros(out.shape[1], np.int32), {"": 0}
     if program.cues:
-        before = np.zeros((1, len(program.cues))) if given is None else given
-        fresh = np.diff(cue_counts(program, out), axis=0, prepend=before)
+        places = list(program.cues.values())
+        start = np.zeros((len(places), 1)) if before is None else before[places, None]
+        fresh = np.diff(out[places], axis=1, prepend=start).T
         for row in np.flatnonzero(fresh.any(axis=1)).tolist():
             pairs = zip(program.cues, fresh[row].astype(int).tolist(), strict=True)
             names = chain.from_iterable([name] * count for name, count in pairs)

@@ -101,8 +101,9 @@ class Session(Intake):
             self._set_rate(items, start, clock.now - start + lost, world_dt)
         self._world += (clock.now - start) * self._rate
         items.append((clock.now, self._program.frame, 0.0, 0.0))
-        self._values = self._loop.send(items)
-        return Frame(clock.now, self._values, self._program, self._read_cues() if self._counts else None)
+        before, self._values = self._values, self._loop.send(items)
+        cues = self._read_cues() if self._counts else None
+        return Frame(clock.now, self._values, self._program, cues, before)
 
     def _set_rate(self, items: list[Item], start: float, dt: float, world_dt: float | None) -> None:
         """Put the world's rate, if it has changed, before what happens in this frame."""
@@ -194,6 +195,25 @@ class Session(Intake):
         if not (1.0 <= width <= 1e6 and 1.0 <= height <= 1e6):
             raise ArgumentError(f"screen: found {width!r} by {height!r}; expected 1 to a million pixels")
         self.feed("host.screen", (width, height), at=at)
+
+    def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
+        """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
+
+        Speed is over the map: a slope changes how far a step rises, not how far it goes. Raises
+        :class:`ArgumentError` for a normal that does not point up, or a wall.
+        """
+        x, y, z = normal
+        if not (y > 0.0 and abs(x / y) <= 1e3 and abs(z / y) <= 1e3):
+            raise ArgumentError(
+                f"normal: found {normal!r}; expected one that points up, (x, y, z) with y above 0"
+            )
+        self.feed("host.slope", (-x / y, -z / y), at=at)
+
+    def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
+        """Say how fast what the character stands on moves, in m/s; it is carried along."""
+        x, y, z = velocity
+        self.feed("host.platform", (x, z), at=at)
+        self.feed("host.lift", y, at=at)
 
     def view(self) -> View:
         """The camera at the end of the last frame, with the kicks and shakes of the moment."""

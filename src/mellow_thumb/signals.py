@@ -195,6 +195,12 @@ _HOST = (
             "W3C Gamepad, section 'Gamepad Interface', connected; so for every device") for name in DEVICES),
     Signal("host.screen", "fact", "px", 1.0, 1e6, "x: the view's width; y: its height",
            "W3C Pointer Events 3, the box that clientX and clientY count in", pair=True, start=1.0),
+    Signal("host.slope", "fact", "", -1e3, 1e3, "x, y: metres that the ground rises for each to +X, to +Z",
+           "this library, `set_ground(normal=...)`", pair=True),
+    Signal("host.platform", "fact", "m/s", -1e6, 1e6, "x, y: what the character stands on goes to +X, to +Z",
+           "this library, `set_platform(velocity=...)`", pair=True),
+    Signal("host.lift", "fact", "m/s", -1e6, 1e6, "what the character stands on rises",
+           "this library, `set_platform(velocity=...)`"),
     _fact("host.world_rate", 0.0, 100.0, 1.0, "seconds of the world for each second of the hand; 0: a pause",
           "this library, `tick(dt, world_dt=...)`"),
 )  # fmt: skip

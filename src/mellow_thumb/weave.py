@@ -20,7 +20,9 @@ from typing import TYPE_CHECKING, Any, NamedTuple
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Mapping
 
-MATHS = {name: getattr(math, name) for name in ("atan", "ceil", "cos", "exp", "log", "sin", "sqrt", "tan")}
+MATHS = {
+    name: getattr(math, name) for name in ("atan", "atan2", "ceil", "cos", "exp", "log", "sin", "sqrt", "tan")
+}
 """What woven text may call."""
 
 

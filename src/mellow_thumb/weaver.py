@@ -11,9 +11,12 @@ from .flows import WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, AxisF
 from .formulas import smoothing as eased
 from .formulas.limits import clamp
 from .formulas.turning import wrapped
+from .formulas.walking import on_disc
+from .movement import MOVES
 from .signals import OWN
 from .smoothings import Exponential, OneEuro, SlowFast, Spring
 from .switches import Switches
+from .walking import STATE, Walk
 from .weave import Block, Names, number
 
 if TYPE_CHECKING:
@@ -90,6 +93,10 @@ class Weaver:
                 flow.turn = f"{flow.value}_turn"
                 for part, value in (("amount", 0.0), ("start", 0.0), ("over", 1.0)):
                     self._new(f"{flow.turn}_{part}", value)
+        self.walk = Walk(self, plan.movement) if plan.movement else None
+        self.state |= dict.fromkeys(STATE, 0.0) if self.walk else {}
+        if self.walk and plan.movement and plan.movement.relative_to == "camera":
+            self.state["yaw_then"] = self.state.get("yaw", 0.0)
         self.names.take([*self.state, *(f"kept_{name}" for name in self.state)])
 
     @property
@@ -253,6 +260,7 @@ class Weaver:
     def flow(self) -> Block:
         """What `dt` does to everything that moves by itself."""
         block = self.block()
+        bend = self._bend(block)
         if self.backs:
             block.set(WORLD_THEN, WORLD_NOW)
             block.set(WORLD_NOW, f"{WORLD_NOW} + dt * {WORLD_RATE}")
@@ -276,7 +284,21 @@ class Weaver:
             elif isinstance(route.smoothing, Exponential):
                 (share,) = block.call(eased.decay, "dt", number(route.smoothing.k))
                 block.set(lean, f"{target} + ({lean} - ({target})) * {share}")
+        if self.walk:
+            slows = f"{bend} - ({self.flows['yaw'].eased_speed()})" if bend else ""
+            self.walk.flow(block, f"({slows}) * dt * {number(1 / 12)}" if slows else "0.0")
         return block
+
+    def _bend(self, block: Block) -> str:
+        """What holds the speed of a yaw that walking follows, as a step begins; nothing if it is steady."""
+        if not self.walk or self.walk.reference() in ("0.0", "heading"):
+            return ""
+        speed = self.flows["yaw"].eased_speed()
+        if speed == "0.0":
+            return ""
+        name = self.names.fresh("yaw_speed")
+        block.set(name, speed)
+        return name
 
     def _flow_backs(self, block: Block) -> None:
         """Offsets on their way back to 0, by the world's time."""
@@ -309,18 +331,27 @@ class Weaver:
         block = self.block()
         axes = [self._read(block, name) for name in self.flows]
         whole = self.names.fresh("yaw_total")
-        block.set(whole, self._leaning("yaw"))
+        block.set(whole, self.leaning("yaw"))
         extra = [name for name in ("device", "cursor") if name in self.state]
         cues = [name for k, _ in enumerate(self.plan.cues, 1) for name in (f"cue{k}", f"cue{k}_t")]
-        return block, [*axes, whole, *self.switches.gates.values(), *extra, *cues]
+        moved = self.walk.read(block) if self.walk else []
+        return block, [*axes, whole, *self.switches.gates.values(), *extra, *cues, *moved]
 
-    def _leaning(self, name: str) -> str:
+    def moves(self, block: Block) -> tuple[str, ...]:
+        """What is asked of the movement axes, inside the unit disc."""
+        return block.call(
+            on_disc, *(f"({self.leaning(one)})" if one in self.flows else "0.0" for one in MOVES)
+        )
+
+    def leaning(self, name: str) -> str:
         """An axis with its offsets."""
         return " + ".join((self.variables[name], *self.leans[name]))
 
     def _read(self, block: Block, name: str) -> str:
         axis = self.flows[name].axis
-        value = self._leaning(name)
+        value = self.leaning(name)
+        if name in MOVES:
+            return self.moves(block)[MOVES.index(name)]
         if axis.limited and self.leans[name]:
             (value,) = block.call(clamp, value, **axis.limits)
         if axis.wraps:

@@ -107,13 +107,17 @@ def boardwalk() -> Take:
 
     hand = MouseHand(SEED)
     hand.rest(0.3)
+    hand.hold("key.KeyW", 1.2)  # along the boardwalk
     hand.aim(3.0, 0.4, width=0.5)  # to the first flock
     hand.press()  # glasses up for as long as the button is held
     _count(hand, 2)
     hand.rest(0.3)
     hand.release()
     hand.rest(0.3)
-    hand.hold("key.KeyE", 0.5)  # a turn by the keys
+    hand.set("key.KeyW", 1.0)
+    hand.hold("key.KeyE", 0.5)  # a turn by the keys, walking on
+    hand.rest(0.4)
+    hand.set("key.KeyW", 0.0)
     hand.rest(0.2)
     hand.hold("key.Space", 0.08)  # over the gap in the planks
     hand.rest(0.3)

@@ -1,0 +1,83 @@
+"""Walking: from what a stick or keys ask for to metres over the ground.
+
+Ground directions are world +X and +Z, in metres; a yaw of 0 faces -Z, a positive one turns to +X (right).
+"""
+
+from __future__ import annotations
+
+from math import atan2, cos, sin, sqrt
+
+
+def on_disc(x: float, y: float) -> tuple[float, float]:
+    """A pair drawn in to the unit disc: two keys at once are no faster than one.
+
+    >>> on_disc(0.25, 0.5), on_disc(0.0, 4.0)
+    ((0.25, 0.5), (0.0, 1.0))
+    """
+    size = sqrt(x * x + y * y)
+    scale = 1.0 / size if size > 1.0 else 1.0
+    return x * scale, y * scale
+
+
+def walked(
+    wish_x: float,
+    wish_y: float,
+    yaw_then: float,
+    yaw_now: float,
+    bend: float,
+    dt: float,
+    velocity_x: float,
+    velocity_z: float,
+    *,
+    gain: float,
+    brake: float,
+) -> tuple[float, float, float, float]:
+    """Velocity x, z (m/s) after `dt` seconds of walking, and the metres gone to +X and +Z.
+
+    `wish_x`, `wish_y` are the wished velocity to the right and forward (m/s) of a yaw that goes from
+    `yaw_then` to `yaw_now` (deg); `bend` is by how much its mean lies beyond the middle of both (deg).
+    What is missing of the wished velocity shrinks by `gain` (m/s^2), or by `brake` while nothing is wished;
+    the wish itself turns with the yaw. Metres are those of an arc: a chord at the mean yaw, sin(u)/u long
+    for half a turn of u. Exact while the yaw turns at a constant rate, however the time is split.
+    """
+    half = (yaw_now - yaw_then) * 0.008726646259971648
+    middle = (yaw_now + yaw_then) * 0.008726646259971648
+    ch = cos(half)
+    sh = sin(half)
+    c = cos(middle)
+    s = sin(middle)
+    x = wish_x * c + wish_y * s
+    z = wish_x * s - wish_y * c
+    missing_x = x * ch + z * sh - velocity_x
+    missing_z = z * ch - x * sh - velocity_z
+    size = sqrt(missing_x * missing_x + missing_z * missing_z)
+    time = size / (gain if wish_x != 0.0 or wish_y != 0.0 else brake)
+    run = dt if dt < time else time
+    left = 1.0 - run / time if time > 0.0 else 0.0
+    area = run * 0.5 * (1.0 + left)
+    chord = sh / half * dt if half != 0.0 else dt
+    aside = bend * 0.017453292519943295 * chord
+    return (
+        x * ch - z * sh - missing_x * left,
+        z * ch + x * sh - missing_z * left,
+        x * chord - z * aside - missing_x * area,
+        z * chord + x * aside - missing_z * area,
+    )
+
+
+def bearing(x: float, y: float) -> float:
+    """The yaw (deg) of a direction `x` to the right and `y` forward; 0 where there is none.
+
+    >>> bearing(0.0, 1.0), bearing(1.0, 0.0), bearing(0.0, 0.0)
+    (0.0, 90.0, 0.0)
+    """
+    return 57.29577951308232 * atan2(x, y)
+
+
+def toward(value: float, way: float, most: float) -> float:
+    """A value taken a `way` further, but no more than `most` either side.
+
+    >>> toward(1.0, 5.0, 2.0), toward(1.0, -0.5, 2.0)
+    (3.0, 0.5)
+    """
+    return value + (most if way > most else -most if way < -most else way)

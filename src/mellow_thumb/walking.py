@@ -1,0 +1,104 @@
+"""Walking: the woven text of what time does to a character, and of what a frame reads of it."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from .flows import WORLD_RATE
+from .formulas.turning import wrapped
+from .formulas.walking import bearing, toward, walked
+from .movement import GLIDE
+from .weave import Block, number
+
+if TYPE_CHECKING:
+    from .gates import Condition
+    from .movement import Movement
+    from .weaver import Weaver
+
+STATE = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "yaw_then")
+"""The state of a walk: m/s, metres since the beginning, degrees."""
+
+READ = ("velocity_x", "velocity_y", "velocity_z", "moved_x", "moved_y", "moved_z", "heading")
+"""What a frame reads of it, in order."""
+
+
+class Walk:
+    """Writes what a movement does into blocks."""
+
+    def __init__(self, weaver: Weaver, movement: Movement) -> None:
+        self.weaver, self.movement = weaver, movement
+
+    def wish(self, block: Block) -> tuple[str, str]:
+        """What is asked for to the right and forward, inside the unit disc."""
+        x, y = self.weaver.moves(block)
+        return x, y
+
+    def reference(self) -> str:
+        """The yaw that "forward" is measured from."""
+        if self.movement.relative_to == "body":
+            return "heading"
+        turns = self.movement.relative_to == "camera" and "yaw" in self.weaver.flows
+        return self.weaver.leaning("yaw") if turns else "0.0"
+
+    def flow(self, block: Block, bend: str) -> None:
+        """What `dt` does: nothing while the world stands still."""
+        inner, movement = Block(self.weaver.names), self.movement
+        x, y = self.wish(inner)
+        yaw = self.reference()
+        scale = " * ".join((number(movement.speed), *self._scales()))
+        speed_x, speed_y, now = (self.weaver.names.fresh(word) for word in ("wish_x", "wish_y", "yaw_now"))
+        inner.set(speed_x, f"{x} * {scale}")
+        inner.set(speed_y, f"{y} * {scale}")
+        inner.set(now, yaw)
+        gone = tuple(self.weaver.names.fresh(word) for word in ("gone_x", "gone_z"))
+        time = self.weaver.names.fresh("world_dt")
+        inner.set(time, f"dt * {WORLD_RATE}")
+        inner.call(
+            walked, speed_x, speed_y, "yaw_then", now, bend, time, "velocity_x", "velocity_z",
+            into=("velocity_x", "velocity_z", *gone),
+            gain=movement.acceleration, brake=movement.braking or GLIDE,
+        )  # fmt: skip
+        rises = f"{gone[0]} * host_slope_x + {gone[1]} * host_slope_y"
+        inner.set("moved_x", f"moved_x + {gone[0]} + host_platform_x * {time}")
+        inner.set("moved_y", f"moved_y + {rises} + host_lift * {time}")
+        inner.set("moved_z", f"moved_z + {gone[1]} + host_platform_y * {time}")
+        self._face(inner, x, y, now, time)
+        block.when(f"{WORLD_RATE} != 0.0", inner)
+        block.set("yaw_then", yaw)
+
+    def _scales(self) -> list[str]:
+        return [
+            f"(1.0 + {number(factor - 1.0)} * {self._open(condition)})"
+            for condition, factor in self.movement.scales
+        ]
+
+    def _open(self, condition: Condition) -> str:
+        gate = self.weaver.switches.gates[condition.gate]
+        return gate if condition.wanted else f"(1.0 - {gate})"
+
+    def _face(self, block: Block, x: str, y: str, yaw: str, time: str) -> None:
+        """Turn to where the character is to face, as fast as it may."""
+        if set(self.movement.facing) == {"free"}:
+            return
+        way = self.weaver.names.fresh("way")
+        (ahead,) = block.call(bearing, x, y) if "travel" in self.movement.facing else ("0.0",)
+        (travel,) = block.call(wrapped, f"{yaw} + {ahead} - heading")
+        (view,) = block.call(wrapped, f"{self.reference()} - heading")
+        ways = {"travel": f"({travel} if {x} != 0.0 or {y} != 0.0 else 0.0)", "view": view, "free": "0.0"}
+        chosen = ways[self.movement.face]
+        for condition, face in reversed(self.movement.faces):
+            chosen = f"{ways[face]} if {self._open(condition)} != 0.0 else {chosen}"
+        block.set(way, chosen)
+        most = f"{time} * {number(self.movement.turn_rate)}"
+        (turned,) = block.call(toward, "heading", way, most)
+        block.call(wrapped, turned, into=("heading",))
+
+    def read(self, block: Block) -> list[str]:
+        """What a frame reads, in the order of `READ`."""
+        rise = "velocity_x * host_slope_x + velocity_z * host_slope_y + host_lift"
+        speeds = ["velocity_x + host_platform_x", rise, "velocity_z + host_platform_y"]
+        found = []
+        for name, speed in zip(READ, speeds, strict=False):
+            found.append(self.weaver.names.fresh(f"read_{name}"))
+            block.set(found[-1], speed)
+        return [*found, "moved_x", "moved_y", "moved_z", "heading"]
