@@ -169,6 +169,14 @@ def movements(names: list[str]) -> st.SearchStrategy[Movement]:
     )  # fmt: skip
 
 
+def turn_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
+    """A handheld device that turns something."""
+    source = find_signal(draw(st.sampled_from(["motion.aim", "motion.aim.x", "motion.aim.y"])))
+    drives, gain = _drives(draw, source.width, 2.0)
+    eased = draw(st.just(smoothing) | st.builds(OneEuro, st.floats(0.2, 5.0), st.floats(0.0, 2.0)))
+    return Route(name, source, drives, gain, gate, eased, "rate", scales=draw(scales(gate)))
+
+
 def wheel_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
     """A wheel that zooms."""
     del smoothing
@@ -199,7 +207,17 @@ def _drives(draw: st.DrawFn, width: int, most: float) -> tuple[tuple[str, ...], 
 Maker = Callable[[st.DrawFn, str, "When | None", "Smoothing | None"], Route]
 
 
-EVERYTHING = (any_steps, any_steps, any_held, any_held, made_routes, wheel_routes, lean_routes, move_routes)
+EVERYTHING = (
+    any_steps,
+    any_steps,
+    any_held,
+    any_held,
+    made_routes,
+    wheel_routes,
+    lean_routes,
+    move_routes,
+    turn_routes,
+)
 """Makers of routes with every conditioning there is."""
 
 
@@ -268,6 +286,7 @@ def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40, plain: bool
         st.tuples(st.just("pad.right_stick"), st.tuples(st.floats(-1.0, 1.0), st.floats(-1.0, 1.0))),
         st.tuples(st.sampled_from(["pad.right_stick.x", "pad.right_stick.y"]), st.floats(-1.0, 1.0)),
         st.tuples(st.just("pad.left_trigger"), st.floats(0.0, 1.0)),
+        st.tuples(st.just("motion.aim"), st.tuples(st.floats(-300.0, 300.0), st.floats(-300.0, 300.0))),
         st.tuples(st.just("mouse.wheel.y"), st.integers(-3, 3).map(float)),
         *([] if plain else [switching.doings, switching.doings]),
     )

@@ -136,6 +136,8 @@ class Conditioning:
             values = tuple(f"{v} - {stem}_zero_{part}" for v, part in zip(values, "xy", strict=False))
         if route.source.signal.kind == "switch":
             return values
+        if route.source.signal.kind == "rate":
+            return self._heard(route, values)
         if route.source.width == 2:
             x, y = values
             shaped: tuple[str, ...] = route.shape.weave_pair(block, x, y)
@@ -148,7 +150,7 @@ class Conditioning:
     def _heard(self, route: Route, shaped: tuple[str, ...]) -> tuple[str, ...]:
         """What a device says counts while the window has the focus and the device is there."""
         signal = route.source.signal
-        if signal.kind != "deflection" or signal.device not in DEVICES:
+        if signal.kind not in ("deflection", "rate") or signal.device not in DEVICES:
             return shaped
         there = f"{self.weaver.raw[signal.name][0]}_there"
         factor = f"host_focus * {there}" if there in self.weaver.state else "host_focus"

@@ -24,6 +24,10 @@ if TYPE_CHECKING:
 
 STIRRED = 0.3
 """How far a stick must be pushed for its device to be the active one: more than one that drifts."""
+TURNED = 30.0
+"""How fast a handheld device must turn for it to be the active one, in degrees a second."""
+SILENT = 0.1
+"""Seconds after which a rate that says nothing more counts as 0."""
 MOVED = 16.0
 """How far a mouse must go for its device to be the active one, in counts or pixels; a wheel: half a notch."""
 PAUSE = 0.25
@@ -102,7 +106,7 @@ class Events:
                 self._follow(inner, Change({acts[timer][1]}))
             else:
                 (name,) = (name for name, raw in self.weaver.raw.items() if f"{raw[0]}_timer" == timer)
-                self._pressed(inner, name)
+                self._run_out(inner, name)
             block.when(f"{timer} <= anchor", inner)
         self._set_due(block)
         return block.lines
@@ -170,11 +174,14 @@ class Events:
             if f"{raw[0]}_there" in self.weaver.state:
                 block.set(f"{raw[0]}_there", "1.0")
             touched = {signal.name}
-            if signal.kind == "deflection" and self.weaver.switches.families:
+            if signal.kind == "rate":
+                block.set(f"{raw[0]}_timer", f"anchor + {number(SILENT)}")
+            if signal.kind in ("deflection", "rate") and self.weaver.switches.families:
                 family = number(self.weaver.plan.families.index(DEVICES[signal.device]))
                 values = self.chains.value(Address(signal))
                 size = f"abs({values[0]})" if len(values) == 1 else block.call(shaping.length, *values)[0]
-                block.set("device", f"{family} if {size} >= {number(STIRRED)} else device")
+                least = STIRRED if signal.kind == "deflection" else TURNED
+                block.set("device", f"{family} if {size} >= {number(least)} else device")
                 touched |= {"device"}
             self._follow(block, Change(touched))
         return block
@@ -210,7 +217,7 @@ class Events:
     def _release(self, block: Block, signal: Signal, *, gone: bool) -> None:
         """Put a held value to rest: a switch, and a stick whose device is gone."""
         for name in self.weaver.raw[signal.name]:
-            if signal.kind == "switch" or (signal.kind == "deflection" and gone):
+            if signal.kind == "switch" or (signal.kind in ("deflection", "rate") and gone):
                 block.set(name, "0.0")
             for part, value in (("wants", 0.0), ("timer", NEVER), ("there", 0.0)):
                 if f"{name}_{part}" in self.weaver.state and (gone or part != "there"):
@@ -239,12 +246,17 @@ class Events:
             self._changed(inner, signal, down)
         block.when(f"{down} != {held}", inner)
 
-    def _pressed(self, block: Block, name: str) -> None:
-        """A press or a release that has lasted long enough to count."""
-        (raw,) = self.weaver.raw[name]
-        block.set(raw, f"{raw}_wants")
+    def _run_out(self, block: Block, name: str) -> None:
+        """A press or a release has lasted long enough to count; a rate has been silent too long."""
         signal = next(signal for signal in self.weaver.held if signal.name == name)
-        self._changed(block, signal, raw)
+        raw = self.weaver.raw[name]
+        if signal.kind == "rate":
+            for part in raw:
+                block.set(part, "0.0")
+            self._follow(block, Change({name}))
+            return
+        block.set(raw[0], f"{raw[0]}_wants")
+        self._changed(block, signal, raw[0])
 
     def _changed(self, block: Block, signal: Signal, rose: str) -> None:
         """What follows when a switch has changed."""

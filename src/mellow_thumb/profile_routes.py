@@ -232,6 +232,8 @@ def _why(unit: str, source: Address, fits: tuple[str, ...]) -> str:
             f". {source} is a displacement: it already says how far the hand moved, "
             f"so {unit} would make the turn depend on the frame rate"
         )
+    if kind == "rate":
+        return f". {source} is a rate: how fast the device turns; {fits[0]} is how far the view goes with it"
     if kind in ("deflection", "switch") and over and over != "s":
         return (
             f". {source} is held, and says nothing of how far a hand moved: "

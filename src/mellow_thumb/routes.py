@@ -132,6 +132,8 @@ class Route:
         step, rate, eased = self.effect == "step", self.effect == "rate", self.smoothing
         shaped = step and (self.shape != Shape() or self.turn_boost is not None)
         yield shaped, "a rest, reach, dead_zone, curve or turn_boost on a displacement; expected a speed_gain"
+        own = self.source.signal.kind == "rate" and (self.shape != Shape() or self.turn_boost is not None)
+        yield own, "a rest, reach, dead_zone, curve or turn_boost on a rate; expected a smoothing"
         yield not step and self.speed_gain is not None, "a speed_gain on a held value; expected a curve"
         lone = not rate and (self.turn_boost is not None or isinstance(eased, OneEuro))
         yield lone, "a turn_boost or one_euro; expected them on a held value that turns at a rate"

@@ -18,6 +18,7 @@ if TYPE_CHECKING:
 KINDS = {
     "displacement": "the distance moved since the last event: already added up, so never multiplied by time",
     "deflection": "a held value, a share of full travel: -1 to 1, or 0 to 1",
+    "rate": "how fast the device itself turns: added up over time; 0 once it is silent for 100 ms",
     "position": "a place, 0 to 1 of the screen from its bottom left corner",
     "switch": "0 or 1: a button, a key, a contact",
     "fact": "something that only the host knows: it drives nothing, and gates and edge zones ask for it",
@@ -145,6 +146,11 @@ _GAMEPAD = (
     *(_switch(f"pad.{name}", what, f"{_PAD}, button {number}") for name, what, number in _BUTTONS),
 )  # fmt: skip
 
+_MOTION = (
+    _pair("motion.aim", "rate", "deg", (-1e5, 1e5), "x: the device turns right; y: it tilts up",
+          "W3C Device Orientation Event, rotationRate, turned level; in deg/s"),
+)  # fmt: skip
+
 _CODES = (
     *(f"Key{letter}" for letter in "ABCDEFGHIJKLMNOPQRSTUVWXYZ"),
     *(f"Digit{digit}" for digit in range(10)),
@@ -181,10 +187,10 @@ def _fact(name: str, low: float, high: float, start: float, words: str, source: 
     return Signal(name, "fact", "", low, high, words, source, start=start)
 
 
-DEVICES = {"mouse": "desk", "key": "desk", "pad": "pad"}
+DEVICES = {"mouse": "desk", "key": "desk", "pad": "pad", "motion": "handheld"}
 """Each device, by the first part of its signals' names, and the family that hands use it in."""
 
-FAMILIES = {"desk": "mouse and keyboard", "pad": "gamepad"}
+FAMILIES = {"desk": "mouse and keyboard", "pad": "gamepad", "handheld": "handheld device"}
 """What people call a family of devices; one of them is the active one."""
 
 _HOST = (
@@ -208,7 +214,7 @@ _HOST = (
 OWN = ("flag", "choice")
 """Signals whose second part a profile names itself: what the host says, what the player chose."""
 
-CATALOGUE = {signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_KEYS, *_HOST)}
+CATALOGUE = {signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_MOTION, *_KEYS, *_HOST)}
 """Every signal by name."""
 
 

@@ -185,6 +185,8 @@ class Switches:
                     self._new(f"{raw}_wants")
                     self._timer(f"{raw}_timer")
         for signal in self.held:
+            if signal.kind == "rate":
+                self._timer(f"{self.raw[signal.name][0]}_timer")
             if self.begins(signal):
                 self._new(f"{self.raw[signal.name][0]}_on")
 

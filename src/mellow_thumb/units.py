@@ -116,6 +116,8 @@ def fitting(kind: str, per: str, axis_unit: str) -> tuple[str, ...]:
         return (*steps, "cm/turn") if (per, axis_unit) == ("count", "deg") else steps
     if kind == "deflection":
         return (*(f"{one}/s" for one in gives), *(one for one in gives if one not in ("%", "")))
+    if kind == "rate":
+        return tuple(f"{one}/{per}" for one in gives if one)
     return tuple(f"{one}/s" for one in gives) if kind == "switch" else ()
 
 
@@ -142,4 +144,5 @@ def read_sensitivity(
         amount = copysign(log1p(abs(amount) / 100.0), amount)
     elif gives == "cm":
         amount /= 100.0
-    return Effect("offset" if not over else "rate" if over == "s" else "step", amount, log)
+    runs = over == "s" or kind == "rate"
+    return Effect("offset" if not over else "rate" if runs else "step", amount, log)
