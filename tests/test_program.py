@@ -34,7 +34,7 @@ def by_hand(plan: Plan, events: list[Event], ends: list[float]) -> list[dict[str
     session = Session(plan, ceiling=2.0)
     for event in events:
         feed(session, event)
-    return [session.tick(to=end).axes for end in ends]
+    return [dict(session.tick(to=end).axes) for end in ends]
 
 
 def ends(rate: float) -> list[float]:

@@ -26,7 +26,7 @@ LAYERS = [
     {"derived", "cues", "gate_checks"},
     {"routes", "movement"},
     {"mounts"},
-    {"plan", "take"},
+    {"plan", "take", "pools"},
     {"switches", "flows"},
     {"walking"},
     {"weaver", "making"},

@@ -45,9 +45,13 @@ class Clock:
 
     def advance(self, dt: float) -> float:
         """Go on by `dt` seconds; returns how many seconds were cut."""
-        step = dt + self._small
-        end = self.now + step
-        return self._go(end, step - (end - self.now))
+        now, step = self.now, dt + self._small
+        end = now + step
+        small = step - (end - now)
+        if now <= end <= now + self.ceiling:
+            self.now, self._small = end, small
+            return 0.0
+        return self._go(end, small)
 
     def reach(self, moment: float) -> float:
         """Go on to a moment of the host's clock; returns how many seconds were cut."""

@@ -178,7 +178,8 @@ class Conditioning:
     ) -> None:
         """Bring a 1 euro filter's cutoff up to date with how fast its value changes."""
         k = 2.0 * pi * smoothing.slope_cutoff
-        block.call(eased.event_slope, change, f"anchor - {last}", slope, into=(slope,), k=k)
+        (share,) = block.call(eased.decay, f"anchor - {last}", number(k))
+        block.call(eased.event_slope, change, f"anchor - {last}", slope, share, into=(slope,))
         speed, least = f"abs({slope})", smoothing.cutoff
         block.call(eased.cutoff_rate, speed, into=(decay,), least=least, slope=smoothing.slope)
 

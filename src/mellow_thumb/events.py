@@ -46,23 +46,28 @@ class Events:
             self.chains.on_close[listen] = partial(self.conditioning.closed, listen=listen, routes=routes)
 
     def lines(self) -> list[str]:
-        """One branch a code; the frame, which comes most often without events, first."""
-        codes = self.weaver.codes
-        blocks = [([codes[s.name]], s.name, self._impulse(s)) for s in self.weaver.impulses]
-        facts = [s for s in self.weaver.held if s.name == "host.focus" or s.name.endswith(".connected")]
+        """One branch a code, found by halves; nothing at a frame."""
+        weaver = self.weaver
+        first = weaver.codes
+        blocks = [(first[s.name], s.name, self._impulse(s)) for s in weaver.impulses]
+        facts = weaver.releasing
+        blocks += [(first[s.name], self._words(s), self._held(s)) for s in weaver.held if s not in facts]
         if facts:
             words = ", ".join(s.name for s in facts)
-            blocks.append(([codes[s.name] for s in facts], words, self._let_go(facts)))
-        others = [signal for signal in self.weaver.held if signal not in facts]
-        blocks += [([codes[s.name]], self._words(s), self._held(s)) for s in others]
-        for k, (kind, name) in enumerate(self.weaver.settings, len(codes)):
-            blocks.append(([k], f"{kind} by the host", self._setting(kind, name)))
-        lines = [f"if code == {len(codes) + len(self.weaver.settings)}:", "    pass"]
-        for several, words, block in blocks:
-            test = " or ".join(f"code == {code}" for code in several)
-            lines += [f"elif {test}:  # {words}", *(f"    {line}" for line in block.lines)]
-            lines += [] if block.lines else ["    pass"]
-        return lines
+            blocks.append((first[facts[0].name], words, self._let_go(facts)))
+        for k, (kind, name) in enumerate(weaver.settings, len(first)):
+            blocks.append((k, f"{kind} by the host", self._setting(kind, name)))
+        frame = len(first) + len(weaver.settings)
+        return [f"if code < {frame}:", *(f"    {line}" for line in self._halves(blocks) or ["pass"])]
+
+    def _halves(self, blocks: list[tuple[int, str, Block]]) -> list[str]:
+        """Blocks in order of their first codes, as a tree of questions."""
+        if len(blocks) <= 1:
+            return [line for _, words, block in blocks for line in (f"# {words}", *(block.lines or ["pass"]))]
+        middle = len(blocks) // 2
+        halves = (self._halves(half) for half in (blocks[:middle], blocks[middle:]))
+        low, high = ([f"    {line}" for line in half] for half in halves)
+        return [f"if code < {blocks[middle][0]}:", *low, "else:", *high]
 
     @staticmethod
     def _words(signal: Signal) -> str:
@@ -83,6 +88,7 @@ class Events:
             elif self.chains.follows(route, change):
                 block.note(f"route {count}")
                 self.conditioning.deflect(block, route)
+        self.weaver.go(block)
         self._set_due(block)
 
     def _set_due(self, block: Block) -> None:
@@ -178,10 +184,11 @@ class Events:
                 block.set(f"{raw[0]}_timer", f"anchor + {number(SILENT)}")
             if signal.kind in ("deflection", "rate") and self.weaver.switches.families:
                 family = number(self.weaver.plan.families.index(DEVICES[signal.device]))
-                values = self.chains.value(Address(signal))
-                size = f"abs({values[0]})" if len(values) == 1 else block.call(shaping.length, *values)[0]
+                values, inner = self.chains.value(Address(signal)), block.inner()
+                size = f"abs({values[0]})" if len(values) == 1 else inner.call(shaping.length, *values)[0]
                 least = STIRRED if signal.kind == "deflection" else TURNED
-                block.set("device", f"{family} if {size} >= {number(least)} else device")
+                inner.set("device", f"{family} if {size} >= {number(least)} else device")
+                block.when(f"device != {family}", inner)
                 touched |= {"device"}
             self._follow(block, Change(touched))
         return block
@@ -272,6 +279,7 @@ class Events:
         block = self.weaver.block()
         if kind == "scale":
             block.set(self.weaver.scales[name], "x")
+            self.weaver.go(block)
             return block
         flow, variable = self.weaver.flows[name], self.weaver.variables[name]
         if kind == "turn":
@@ -312,8 +320,8 @@ class Events:
             if any(route.with_zoom for route in routes):
                 words = "False"
             if words:
-                lines += [f"if code == {code} and not ({words}):", "    wait = 0.0"]
-        return lines
+                lines += [f"    if code == {code} and not ({words}):", "        wait = 0.0"]
+        return [f"if code < {len(self.weaver.impulses)}:", *lines] if lines else []
 
     def _still(self, signal: Signal) -> list[str]:
         """Tests that hold while an impulse changes nothing but axes: no gate, no device, no cursor."""

@@ -7,69 +7,19 @@ a limit cuts off is gone, and nothing is stored up behind it.
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from .formulas import returning
 from .formulas import smoothing as eased
 from .formulas.limits import clamp, limited, room
 from .formulas.turning import wrapped
+from .pools import WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, Filtered, Pool, Wish
 from .smoothings import LN2, Exponential, Spring
 from .weave import number
 
 if TYPE_CHECKING:
     from .axes import Axis
-    from .routes import TurnBoost
     from .weave import Block, Names
-
-
-ZOOM_NOW, ZOOM_MEAN = "exp(-zoom)", "zoom_mean"
-"""What a zoom makes of an effect at this moment, and over a step."""
-WORLD_NOW, WORLD_THEN, WORLD_RATE = "world_now", "world_then", "host_world_rate"
-"""The world's time at a step's end and at its beginning, and its seconds for each of the hand's."""
-
-
-@dataclass
-class Wish:
-    """What one route wants an axis to do: the woven expression of its rate, its gate and scales included."""
-
-    rate: str
-    name: str = ""
-    """What holds the rate during a step."""
-    boost: TurnBoost | None = None
-    level: str = ""
-    """The state value that holds how far a boost has built up."""
-    past: str = ""
-    """The state value that is 1 while it is held far enough."""
-
-
-@dataclass
-class Pool:
-    """What an axis is still owed by one smoothing, and what runs into it."""
-
-    smoothing: Exponential | Spring
-    held: str
-    """The state value that holds what is owed."""
-    speed: str = ""
-    """The state value that holds a spring's speed."""
-    wishes: list[Wish] = field(default_factory=list)
-    owner: str = ""
-    """What drops it as it closes, or the route that has it for itself; empty for all that share it."""
-
-    @property
-    def quick(self) -> bool:
-        """Whether it pays out so fast that running it backward over 1/128 s would cost digits."""
-        smoothing = self.smoothing
-        return (smoothing.w if isinstance(smoothing, Spring) else smoothing.k) / 128 > 8.0
-
-
-@dataclass
-class Filtered:
-    """A rate behind a 1 euro filter: the state values that hold the filtered rate and its decay."""
-
-    wish: Wish
-    rate: str
-    decay: str
 
 
 class AxisFlow:
@@ -86,6 +36,8 @@ class AxisFlow:
         """The stems of the state values of a way back to where a gate was opened."""
         self.overs: dict[str, float] = {}
         """For each of them, how many seconds it takes."""
+        self.near = self.reach = ""
+        """What holds whether its limits are near, and how far it might go, where that makes a difference."""
         self.steps = False
         """Whether displacements act on it without smoothing."""
 
@@ -120,7 +72,7 @@ class AxisFlow:
         for wish in self.wishes:
             self._name_rate(block, wish)
         if self.axis.return_half_life:
-            returning, resting = type(block)(self._names), type(block)(self._names)
+            returning, resting = block.inner(), block.inner()
             self._weave_return(returning)
             self._weave_motion(resting)
             block.when(f"{WORLD_RATE} != 0.0", returning)
@@ -129,8 +81,32 @@ class AxisFlow:
             return
         self._weave_motion(block)
 
+    @property
+    def guarded(self) -> bool:
+        """Whether much is saved while it is clear of its limits."""
+        eased = bool(self.pools or self.filtered) and bool(self.wishes or self.mixed)
+        return eased and self.axis.limited and not self.axis.return_half_life
+
     def _weave_motion(self, block: Block) -> None:
-        """Rates run in, pools pay out, limits hold."""
+        """Rates run in, pools pay out, limits hold: where it is clear of them, nothing need be held."""
+        if not self.guarded:
+            self._weave_held(block)
+            return
+        held, free = block.inner(), block.inner()
+        self._weave_held(held)
+        self._weave_free(free)
+        block.when(self.near, held, free)
+
+    def _weave_free(self, block: Block) -> None:
+        """Rates run in and pools pay out."""
+        paid = [self._run(block, wish, "dt") for wish in self.direct]
+        for pool in self.pools:
+            paid += self._weave_pool(block, pool, "dt")
+        paid += [self._weave_filtered(block, one, "dt") for one in self.filtered]
+        block.set(self.value, " + ".join((self.value, *paid)))
+
+    def _weave_held(self, block: Block) -> None:
+        """The same inside limits."""
         active = self._weave_active(block)
         before = self._names.fresh(f"{self.value}_speed")
         if self.axis.limited and self.mixed:
@@ -288,6 +264,11 @@ class AxisFlow:
         paid = self._names.fresh(f"{self.value}_paid")
         if isinstance(pool.smoothing, Spring):
             into = (paid, pool.held, pool.speed)
+            if inflow == "0.0":
+                block.call(
+                    eased.spring_alone, pool.held, pool.speed, time, number(pool.smoothing.w), into=into
+                )
+                return paid
             block.call(
                 eased.spring_through, pool.held, pool.speed, inflow, time, number(pool.smoothing.w), into=into
             )
@@ -312,9 +293,11 @@ class AxisFlow:
         for wish, time in spans:
             parts.append(self._names.fresh(f"{self.value}_paid"))
             (share,) = block.call(eased.decay, time, one.decay)
-            block.call(
-                eased.filtered_rate, one.rate, wish, time, share, one.decay, into=(parts[-1], one.rate)
-            )
+            into = (parts[-1], one.rate)
+            if wish == "0.0":
+                block.call(eased.fading_rate, one.rate, share, one.decay, into=into)
+            else:
+                block.call(eased.filtered_rate, one.rate, wish, time, share, one.decay, into=into)
         return " + ".join(parts)
 
     def eased_speed(self) -> str:
@@ -358,7 +341,7 @@ class AxisFlow:
         if isinstance(pool.smoothing, Spring):
             speed = self._names.fresh(f"{self.value}_speed")
             w = number(pool.smoothing.w)
-            block.call(eased.spring_through, push, "0.0", "0.0", "-age", w, into=(early, poured, speed))
+            block.call(eased.spring_alone, push, "0.0", "-age", w, into=(early, poured, speed))
             block.set(pool.speed, f"{pool.speed} + {speed}")
         else:
             (share,) = block.call(eased.decay, "-age", self._decay(pool))
@@ -376,15 +359,17 @@ class AxisFlow:
             return "False"
         if not (self.axis.limited and (self.wishes or self.mixed)):
             return None
-        reach = [
-            *(f"abs({push})" for push in pushes),
-            *(f"abs({wish.rate}) * {number(time * self._most(wish))}" for wish in self.wishes),
-        ]
-        reach += [f"abs({pool.held})" for pool in self.pools]
-        reach += [f"abs({one.rate} / {one.decay})" for one in self.filtered]
+        reach = [*(f"abs({push})" for push in pushes), self.reach or self.most(time)]
         low, high = (number(limit) for limit in (self.axis.limits["low"], self.axis.limits["high"]))
-        bound = " + ".join(reach)
+        bound = " + ".join(word for word in reach if word)
         return f"{low} + ({bound}) < {self.value} < {high} - ({bound})"
+
+    def most(self, time: float) -> str:
+        """The woven expression of how far it might go at the most within a time (s), by what it has now."""
+        parts = [f"abs({wish.rate}) * {number(time * self._most(wish))}" for wish in self.wishes]
+        parts += [f"abs({pool.held})" for pool in self.pools]
+        parts += [f"abs({one.rate} / {one.decay})" for one in self.filtered]
+        return " + ".join(parts)
 
     def still(self) -> list[str]:
         """Tests that hold while nothing moves the axis."""

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from math import nan
 from typing import TYPE_CHECKING, NamedTuple
 
 if TYPE_CHECKING:
+    from collections.abc import Iterator
+
     from .program import Program
 
 
@@ -18,6 +21,27 @@ class Moved(NamedTuple):
     """Metres a second at its end."""
     heading: float = nan
     """Where it faces, in degrees: 0 is -Z, positive turns right; NaN without movement."""
+
+
+class Axes(Mapping[str, float]):
+    """Each axis by name, in its unit; read as a dictionary is, and made one by ``dict()``."""
+
+    __slots__ = ("_places", "_values")
+
+    def __init__(self, places: dict[str, int], values: tuple[float, ...]) -> None:
+        self._places, self._values = places, values
+
+    def __getitem__(self, name: str) -> float:
+        return self._values[self._places[name]]
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self._places)
+
+    def __len__(self) -> int:
+        return len(self._places)
+
+    def __repr__(self) -> str:
+        return repr(dict(self))
 
 
 class Frame:
@@ -40,9 +64,9 @@ class Frame:
         self._values, self._program, self._before = values, program, before or values
 
     @property
-    def axes(self) -> dict[str, float]:
+    def axes(self) -> Axes:
         """Each axis by name, in its unit; `yaw_total` is the yaw with every full turn kept."""
-        return dict(zip(self._program.axes, self._values, strict=False))
+        return Axes(self._program.axis_places, self._values)
 
     @property
     def gates(self) -> dict[str, bool]:

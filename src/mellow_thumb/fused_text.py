@@ -150,13 +150,17 @@ class _Module:
         begin = 1 + next(k for k, node in enumerate(passing) if "kept_anchor" in ast.unparse(node))
         if passing[begin:-1]:
             passing[begin:-1] = self._function("flow", passing[begin:-1], scalars=True)
-        branch = self.parts.item[-1]
-        assert isinstance(branch, ast.If)
-        while branch.orelse:
-            (branch,) = branch.orelse
-            assert isinstance(branch, ast.If)
-            if sum(isinstance(node, ast.stmt) for one in branch.body for node in ast.walk(one)) > _BRIEF:
-                branch.body = self._function("event", branch.body)
+        self._split_events(self.parts.item[-1])
+
+    def _split_events(self, node: ast.stmt) -> None:
+        """Make a function of each branch, down the questions about the code."""
+        assert isinstance(node, ast.If)
+        for name in ("body", "orelse"):
+            inside = getattr(node, name)
+            if len(inside) == 1 and isinstance(inside[0], ast.If) and "code <" in ast.unparse(inside[0].test):
+                self._split_events(inside[0])
+            elif sum(isinstance(one, ast.stmt) for part in inside for one in ast.walk(part)) > _BRIEF:
+                setattr(node, name, self._function("event", inside))
 
     def _function(self, stem: str, body: list[ast.stmt], *, scalars: bool = False) -> list[ast.stmt]:
         """Make a function of statements; what calls it instead.

@@ -15,6 +15,7 @@ if TYPE_CHECKING:
 _TIME = itemgetter(0)
 NO_TIME = float("-inf")
 """Stands for the time of an event that has none of its own."""
+_UNTIMED = {NO_TIME}
 
 
 class Inbox:
@@ -61,18 +62,27 @@ class Inbox:
         An event without a time takes effect with the latest event fed before it that is due in this frame.
         """
         count = len(self._arrived)
-        fresh, latest, end = self._arrived[:count], start, clock.now
+        fresh, waiting, latest, end = self._arrived[:count], self._waiting, start, clock.now
         del self._arrived[:count]
-        for item in fresh:
-            t = item[0]
+        if not waiting and {item[0] for item in fresh} == _UNTIMED:  # the usual case, and quick
+            self._waiting = [(start, code, x, y) for _, code, x, y in fresh]
+            return
+        before = waiting[-1][0] if waiting else NO_TIME
+        ordered, whole = True, clock.skipped == 0.0
+        for t, code, x, y in fresh:
             if t == NO_TIME:
                 t = latest
             else:
-                t = clock.inside(t)
+                if not whole:
+                    t = clock.inside(t)
                 if latest < t < end:
                     latest = t
-            self._waiting.append((t, *item[1:]))
-        self._waiting.sort(key=_TIME)
+            if t < before:
+                ordered = False
+            before = t
+            waiting.append((t, code, x, y))
+        if not ordered:
+            waiting.sort(key=_TIME)
 
     def shorten(self, lost: float, end: float) -> None:
         """Time was cut out after `end`: what waited in it comes then, what waited beyond it comes earlier."""
@@ -86,6 +96,9 @@ class Inbox:
             overdue = bisect_left(waiting, commit, key=_TIME)
             self.late += overdue
             waiting[:overdue] = [(commit, *item[1:]) for item in waiting[:overdue]]
-        count = len(waiting) if waiting[-1][0] < end else bisect_left(waiting, end, key=_TIME)
+        if waiting[-1][0] < end:
+            self._waiting = []
+            return waiting
+        count = bisect_left(waiting, end, key=_TIME)
         due, self._waiting = waiting[:count], waiting[count:]
         return due

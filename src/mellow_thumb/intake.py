@@ -66,7 +66,8 @@ class Intake:
         try:
             if shape == PAIR:
                 x, y = value  # type: ignore[misc]
-                x, y = float(x), float(y)
+                x = float(x)
+                y = float(y)
                 inside = low <= x <= high and low <= y <= high
             else:
                 x = float(value)  # type: ignore[arg-type]
@@ -76,7 +77,7 @@ class Intake:
         except (TypeError, ValueError, OverflowError):
             self._refuse(signal, "not a pair of numbers" if shape == PAIR else "not a number")
             return
-        if not inside or t - t != 0.0:
+        if not inside or (at is not None and t - t != 0.0):
             if x - x != 0.0 or (shape == PAIR and y - y != 0.0) or (t - t != 0.0 and at is not None):
                 self._refuse(signal, "not finite")
                 return

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from math import radians, tan
 from typing import TYPE_CHECKING, ClassVar
 
 from .axes import Axis
-from .formulas.turning import narrowed, rotation
+from .formulas.turning import level_rotation, narrowed, rolled
 from .weave import Block, number
 
 if TYPE_CHECKING:
@@ -35,8 +36,11 @@ class Eye:
 
         With `zoom` the axis of that name narrows the field of view.
         """
-        turned = block.call(rotation, "yaw", "pitch", "roll")
+        turned = block.call(level_rotation, "yaw", "pitch")
+        inner = block.inner()
+        inner.call(rolled, *turned, "roll", into=turned)
+        block.when("roll != 0.0", inner)
         seen = number(self.field_of_view)
         if zoom:
-            (seen,) = block.call(narrowed, "zoom", field_of_view=self.field_of_view)
+            (seen,) = block.call(narrowed, "zoom", half=tan(radians(self.field_of_view / 2.0)))
         return (number(0.0), number(self.height), number(0.0), *turned, seen)

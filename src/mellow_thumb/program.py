@@ -12,7 +12,8 @@ reservoir is linear and reversible. So the axes at a moment depend on the events
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
+from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from .events import Events
@@ -59,6 +60,7 @@ def live(saved):
                 if age <= 0.0:
                     break
                 stop = t
+                {nearness}
                 {pace}
                 {till}
                 if stop - anchor > {longest}:
@@ -119,6 +121,19 @@ class Program:
     pose: Callable[..., tuple[float, ...]]
     """Axes to position x, y, z (m), rotation x, y, z, w and vertical field of view (deg)."""
 
+    @cached_property
+    def axis_places(self) -> dict[str, int]:
+        """Where a frame has each axis."""
+        return {name: k for k, name in enumerate(self.axes)}
+
+    @cached_property
+    def pose_of(self) -> Callable[[tuple[float, ...]], tuple[float, ...]]:
+        """The pose of what a frame reads."""
+        if len(self.posing) < 2:
+            return lambda values: self.pose(*(values[k] for k in self.posing))
+        chosen, pose = itemgetter(*self.posing), self.pose
+        return lambda values: pose(*chosen(values))
+
     @property
     def width(self) -> int:
         """How many values a frame reads."""
@@ -160,6 +175,7 @@ def _live_text(weaver: Weaver) -> str:
         frame=str(len(weaver.codes) + len(weaver.settings)),
         first_held=str(len(weaver.impulses)),
         merge=number(MERGE),
+        nearness=weaver.nearness(longest=LONGEST),
         pace=pace,
         unheard=unheard,
         timers=["if due <= anchor:", *(f"    {line}" for line in events.timers())] if timed else [],

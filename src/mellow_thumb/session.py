@@ -217,20 +217,21 @@ class Session(Intake):
 
     def view(self) -> View:
         """The camera at the end of the last frame, with the kicks and shakes of the moment."""
-        values = [self._values[place] for place in self._program.posing]
-        if self._kicks:
-            now = self._world
-            self._kicks = [kick for kick in self._kicks if not kick.over(now)]
-            for kick in self._kicks:
-                place = self._program.posing.index(self._program.axes.index(kick.axis))
-                values[place] += kick.at(now)
-        pose = self._program.pose(*values)
-        wanted = self._program.places.get("cursor")
-        cursor = self._plan.cursor if wanted is None else CURSORS[int(self._values[wanted])]
+        pose = self._program.pose_of(self._kicked() if self._kicks else self._values)
+        place = self._cursor_place
+        cursor = CURSORS[int(self._values[place])] if place else self._plan.cursor
         if self._origin != HERE:
             x, y, z = self._origin
             pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
         return View(pose, cursor)
+
+    def _kicked(self) -> tuple[float, ...]:
+        """What the last frame read, with the kicks and shakes that are left."""
+        values, now = list(self._values), self._world
+        self._kicks = [kick for kick in self._kicks if not kick.over(now)]
+        for kick in self._kicks:
+            values[self._program.axis_places[kick.axis]] += kick.at(now)
+        return tuple(values)
 
     def shift_origin(self, x: float, y: float, z: float) -> None:
         """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
@@ -325,6 +326,7 @@ class Session(Intake):
         self._inbox.put((NO_TIME if at is None else at, self._program.settings[setting], x, y))
 
     def _start(self, program: Program, state: tuple[float, ...]) -> None:
+        self._cursor_place = program.places.get("cursor", 0)
         self._loop = program.live(state)
         next(self._loop)
 

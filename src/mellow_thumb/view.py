@@ -10,18 +10,29 @@ Rows = tuple[tuple[float, float, float, float], ...]
 class View:
     """A camera pose: right-handed, metres, +X right, +Y up, -Z forward."""
 
-    __slots__ = ("cursor", "field_of_view", "position", "rotation")
+    __slots__ = ("_pose", "cursor")
 
     def __init__(self, pose: tuple[float, ...], cursor: str = "free") -> None:
-        self.position = pose[:3]
-        """Where the camera is: x, y, z in metres."""
-        self.rotation = pose[3:7]
-        """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
-        self.field_of_view = pose[7]
-        """How much it sees: vertical, in degrees; a zoom narrows it."""
-
+        self._pose = pose
         self.cursor = cursor
         """What the pointer should be: ``free``, ``hidden``, or ``held`` where it is."""
+
+    @property
+    def position(self) -> tuple[float, float, float]:
+        """Where the camera is: x, y, z in metres."""
+        x, y, z, *_ = self._pose
+        return x, y, z
+
+    @property
+    def rotation(self) -> tuple[float, float, float, float]:
+        """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
+        _, _, _, x, y, z, w, _ = self._pose
+        return x, y, z, w
+
+    @property
+    def field_of_view(self) -> float:
+        """How much it sees: vertical, in degrees; a zoom narrows it."""
+        return self._pose[7]
 
     def __repr__(self) -> str:
         return f"View(position={self.position}, rotation={self.rotation})"

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from .flows import WORLD_RATE
 from .formulas.turning import wrapped
-from .formulas.walking import bearing, toward, walked
+from .formulas.walking import toward, walked
 from .movement import GLIDE
+from .pools import WORLD_RATE
 from .weave import Block, number
 
 if TYPE_CHECKING:
@@ -15,7 +15,10 @@ if TYPE_CHECKING:
     from .movement import Movement
     from .weaver import Weaver
 
-STATE = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "yaw_then")
+GOING = ("go_x", "go_y", "go_bearing")
+"""Where movement goes: right and forward inside the unit disc, and the direction of that (deg)."""
+
+STATE = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "yaw_then", "uneven")
 """The state of a walk: m/s, metres since the beginning, degrees."""
 
 READ = ("velocity_x", "velocity_y", "velocity_z", "moved_x", "moved_y", "moved_z", "heading")
@@ -28,11 +31,6 @@ class Walk:
     def __init__(self, weaver: Weaver, movement: Movement) -> None:
         self.weaver, self.movement = weaver, movement
 
-    def wish(self, block: Block) -> tuple[str, str]:
-        """What is asked for to the right and forward, inside the unit disc."""
-        x, y = self.weaver.moves(block)
-        return x, y
-
     def reference(self) -> str:
         """The yaw that "forward" is measured from."""
         if self.movement.relative_to == "body":
@@ -40,15 +38,21 @@ class Walk:
         turns = self.movement.relative_to == "camera" and "yaw" in self.weaver.flows
         return self.weaver.leaning("yaw") if turns else "0.0"
 
+    def grounded(self, block: Block) -> None:
+        """Keep whether the ground is more than a level floor, if something that says so has changed."""
+        facts = ("host_slope_x", "host_slope_y", "host_platform_x", "host_platform_y", "host_lift")
+        if block.assigned & set(facts):
+            some = " or ".join(f"{fact} != 0.0" for fact in facts)
+            block.set("uneven", f"1.0 if {some} else 0.0")
+
     def flow(self, block: Block, bend: str) -> None:
         """What `dt` does: nothing while the world stands still."""
-        inner, movement = Block(self.weaver.names), self.movement
-        x, y = self.wish(inner)
+        inner, movement = block.inner(), self.movement
         yaw = self.reference()
         scale = " * ".join((number(movement.speed), *self._scales()))
         speed_x, speed_y, now = (self.weaver.names.fresh(word) for word in ("wish_x", "wish_y", "yaw_now"))
-        inner.set(speed_x, f"{x} * {scale}")
-        inner.set(speed_y, f"{y} * {scale}")
+        inner.set(speed_x, f"go_x * {scale}")
+        inner.set(speed_y, f"go_y * {scale}")
         inner.set(now, yaw)
         gone = tuple(self.weaver.names.fresh(word) for word in ("gone_x", "gone_z"))
         time = self.weaver.names.fresh("world_dt")
@@ -58,11 +62,15 @@ class Walk:
             into=("velocity_x", "velocity_z", *gone),
             gain=movement.acceleration, brake=movement.braking or GLIDE,
         )  # fmt: skip
+        uneven = inner.inner()
         rises = f"{gone[0]} * host_slope_x + {gone[1]} * host_slope_y"
-        inner.set("moved_x", f"moved_x + {gone[0]} + host_platform_x * {time}")
-        inner.set("moved_y", f"moved_y + {rises} + host_lift * {time}")
-        inner.set("moved_z", f"moved_z + {gone[1]} + host_platform_y * {time}")
-        self._face(inner, x, y, now, time)
+        uneven.set("moved_x", f"moved_x + host_platform_x * {time}")
+        uneven.set("moved_y", f"moved_y + {rises} + host_lift * {time}")
+        uneven.set("moved_z", f"moved_z + host_platform_y * {time}")
+        inner.set("moved_x", f"moved_x + {gone[0]}")
+        inner.set("moved_z", f"moved_z + {gone[1]}")
+        inner.when("uneven != 0.0", uneven)
+        self._face(inner, now, time)
         block.when(f"{WORLD_RATE} != 0.0", inner)
         block.set("yaw_then", yaw)
 
@@ -76,15 +84,18 @@ class Walk:
         gate = self.weaver.switches.gates[condition.gate]
         return gate if condition.wanted else f"(1.0 - {gate})"
 
-    def _face(self, block: Block, x: str, y: str, yaw: str, time: str) -> None:
+    def _face(self, block: Block, yaw: str, time: str) -> None:
         """Turn to where the character is to face, as fast as it may."""
         if set(self.movement.facing) == {"free"}:
             return
         way = self.weaver.names.fresh("way")
-        (ahead,) = block.call(bearing, x, y) if "travel" in self.movement.facing else ("0.0",)
-        (travel,) = block.call(wrapped, f"{yaw} + {ahead} - heading")
-        (view,) = block.call(wrapped, f"{self.reference()} - heading")
-        ways = {"travel": f"({travel} if {x} != 0.0 or {y} != 0.0 else 0.0)", "view": view, "free": "0.0"}
+        targets = {"travel": f"{yaw} + go_bearing - heading", "view": f"{self.reference()} - heading"}
+        ways = {
+            face: block.call(wrapped, to)[0] for face, to in targets.items() if face in self.movement.facing
+        }
+        ways["free"] = "0.0"
+        if "travel" in ways:
+            ways["travel"] = f"({ways['travel']} if go_x != 0.0 or go_y != 0.0 else 0.0)"
         chosen = ways[self.movement.face]
         for condition, face in reversed(self.movement.faces):
             chosen = f"{ways[face]} if {self._open(condition)} != 0.0 else {chosen}"
@@ -95,10 +106,14 @@ class Walk:
 
     def read(self, block: Block) -> list[str]:
         """What a frame reads, in the order of `READ`."""
+        found = [self.weaver.names.fresh(f"read_{name}") for name in READ[:3]]
         rise = "velocity_x * host_slope_x + velocity_z * host_slope_y + host_lift"
-        speeds = ["velocity_x + host_platform_x", rise, "velocity_z + host_platform_y"]
-        found = []
-        for name, speed in zip(READ, speeds, strict=False):
-            found.append(self.weaver.names.fresh(f"read_{name}"))
-            block.set(found[-1], speed)
+        for name, speed in zip(found, ("velocity_x", "0.0", "velocity_z"), strict=True):
+            block.set(name, speed)
+        uneven = block.inner()
+        for name, speed in zip(
+            found, ("velocity_x + host_platform_x", rise, "velocity_z + host_platform_y"), strict=True
+        ):
+            uneven.set(name, speed)
+        block.when("uneven != 0.0", uneven)
         return [*found, "moved_x", "moved_y", "moved_z", "heading"]

@@ -159,10 +159,18 @@ class Block:
         self.set(name, value)
         return name
 
-    def when(self, condition: str, inner: Block) -> None:
-        """Write another block's lines here, to run only when a condition holds."""
+    def inner(self) -> Block:
+        """A block that may be written here with :meth:`when`: what this one has worked out, it knows."""
+        block = Block(self._names)
+        block._shared = dict(self._shared)
+        return block
+
+    def when(self, condition: str, inner: Block, otherwise: Block | None = None) -> None:
+        """Write another block's lines here, to run only when a condition holds; a third's if it does not."""
         self.lines += [f"if {condition}:", *(f"    {line}" for line in inner.lines)]
-        self._forget(inner.assigned)
+        if otherwise is not None:
+            self.lines += ["else:", *(f"    {line}" for line in otherwise.lines or ["pass"])]
+        self._forget(inner.assigned | (otherwise.assigned if otherwise else set()))
 
     def _results(self, formula: Callable[..., object], count: int) -> tuple[str, ...]:
         wish = formula.__name__
@@ -177,6 +185,11 @@ class Block:
             for key, results in self._shared.items()
             if not changed & {*results, *(name for value in key[1] for name in _reads(value))}
         }
+
+
+def read_names(*expressions: str) -> frozenset[str]:
+    """The names that woven expressions read."""
+    return frozenset().union(*map(_reads, expressions))
 
 
 def number(value: float) -> str:

@@ -7,17 +7,18 @@ from typing import TYPE_CHECKING
 
 from .axes import KNOWN
 from .derived import Presses
-from .flows import WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, AxisFlow, Filtered, Pool, Wish
+from .flows import AxisFlow
 from .formulas import smoothing as eased
 from .formulas.limits import clamp
 from .formulas.turning import wrapped
-from .formulas.walking import on_disc
+from .formulas.walking import bearing, on_disc
 from .movement import MOVES
+from .pools import WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, Filtered, Pool, Wish
 from .signals import OWN
 from .smoothings import Exponential, OneEuro, SlowFast, Spring
 from .switches import Switches
-from .walking import STATE, Walk
-from .weave import Block, Names, number
+from .walking import GOING, STATE, Walk
+from .weave import Block, Names, number, read_names
 
 if TYPE_CHECKING:
     from .plan import Plan
@@ -89,15 +90,11 @@ class Weaver:
             self._new("due", min(self.state[timer] for timer in self.switches.timers))
         for kind, name in settings:
             if kind == "turn":
-                flow = self.flows[name]
-                flow.turn = f"{flow.value}_turn"
-                for part, value in (("amount", 0.0), ("start", 0.0), ("over", 1.0)):
-                    self._new(f"{flow.turn}_{part}", value)
-        self.walk = Walk(self, plan.movement) if plan.movement else None
-        self.state |= dict.fromkeys(STATE, 0.0) if self.walk else {}
-        if self.walk and plan.movement and plan.movement.relative_to == "camera":
-            self.state["yaw_then"] = self.state.get("yaw", 0.0)
+                self._prepare_turn(self.flows[name])
+        self._prepare_walk()
         self.names.take([*self.state, *(f"kept_{name}" for name in self.state)])
+        for flow in [flow for flow in self.flows.values() if flow.guarded]:
+            flow.near, flow.reach = (self.names.fresh(f"{flow.value}_{part}") for part in ("near", "reach"))
 
     @property
     def zooming(self) -> bool:
@@ -106,8 +103,14 @@ class Weaver:
 
     @property
     def codes(self) -> dict[str, int]:
-        """The code of each signal: impulses first, then what is held."""
-        return {signal.name: k for k, signal in enumerate([*self.impulses, *self.held])}
+        """The code of each signal: impulses first, then what is held, then what lets go of it."""
+        held = [signal for signal in self.held if signal not in self.releasing]
+        return {signal.name: k for k, signal in enumerate([*self.impulses, *held, *self.releasing])}
+
+    @property
+    def releasing(self) -> list[Signal]:
+        """The facts that let go of what is held: a lost focus, a device that is unplugged."""
+        return [s for s in self.held if s.name == "host.focus" or s.name.endswith(".connected")]
 
     def block(self) -> Block:
         """A new block of this program."""
@@ -149,6 +152,23 @@ class Weaver:
             self._prepare_part(route, stem, axis)
             if route.gate and route.closing.way == "return":
                 self._prepare_back(route, stem, axis)
+
+    def _prepare_turn(self, flow: AxisFlow) -> None:
+        """Room for a turn that the host asks for."""
+        flow.turn = f"{flow.value}_turn"
+        for part, value in (("amount", 0.0), ("start", 0.0), ("over", 1.0)):
+            self._new(f"{flow.turn}_{part}", value)
+
+    def _prepare_walk(self) -> None:
+        """Room for where movement goes, and for the character that walks."""
+        movement = self.plan.movement
+        self.moving = [name for name in MOVES if name in self.flows]
+        self.walk = Walk(self, movement) if movement else None
+        if self.moving or movement:
+            self.state |= dict.fromkeys(GOING, 0.0)
+        if movement:
+            self.state |= dict.fromkeys(STATE, 0.0)
+            self.state["yaw_then"] = self.state.get("yaw", 0.0) if movement.relative_to == "camera" else 0.0
 
     def _prepare_cap(self, route: Route, stem: str) -> None:
         """Room for a hand to turn in, where turning is capped; presses turn as far as they turn."""
@@ -310,13 +330,25 @@ class Weaver:
                     (share,) = block.call(eased.turn_share, WORLD_THEN, WORLD_NOW, f"{back}_start", over)
                     block.set(f"{back}_left", f"{back}_left - {back}_amount * {share}")
 
+    def nearness(self, *, longest: float) -> list[str]:
+        """Lines that say, for each axis where it matters, whether its limits may be met in a step."""
+        lines = []
+        for flow in self.flows.values():
+            if flow.guarded:
+                lines += [
+                    f"{flow.reach} = {flow.most(longest)}",
+                    f"{flow.near} = not ({flow.clear([], longest)})",
+                ]
+        return lines
+
     def pace(self, *, longest: float, near: float) -> list[str]:
         """Lines that shorten the steps where their closed forms do not hold to the last digit.
 
         That is while parts of an axis's motion may overtake each other at a limit, and while the zoom moves
         under a rate that keeps its feel under it.
         """
-        tests = [flow.clear([], longest) for flow in self.flows.values() if flow.axis.limited and flow.mixed]
+        mixed = [flow for flow in self.flows.values() if flow.axis.limited and flow.mixed]
+        tests = [f"not {flow.near}" if flow.guarded else flow.clear([], longest) for flow in mixed]
         if self.zooming:
             tests += self.flows["zoom"].still()
         words = " and ".join(test for test in tests if test)
@@ -337,11 +369,16 @@ class Weaver:
         moved = self.walk.read(block) if self.walk else []
         return block, [*axes, whole, *self.switches.gates.values(), *extra, *cues, *moved]
 
-    def moves(self, block: Block) -> tuple[str, ...]:
-        """What is asked of the movement axes, inside the unit disc."""
-        return block.call(
-            on_disc, *(f"({self.leaning(one)})" if one in self.flows else "0.0" for one in MOVES)
-        )
+    def go(self, block: Block) -> None:
+        """Work out where movement goes, inside the unit disc, if something that it depends on has changed."""
+        asked = [self.leaning(one) if one in self.flows else "0.0" for one in MOVES]
+        if self.walk:
+            self.walk.grounded(block)
+        if not self.moving or not block.assigned & read_names(*asked):
+            return
+        block.call(on_disc, *(f"({one})" for one in asked), into=GOING[:2])
+        if self.walk and "travel" in self.walk.movement.facing:
+            block.call(bearing, *GOING[:2], into=GOING[2:])
 
     def leaning(self, name: str) -> str:
         """An axis with its offsets."""
@@ -351,7 +388,7 @@ class Weaver:
         axis = self.flows[name].axis
         value = self.leaning(name)
         if name in MOVES:
-            return self.moves(block)[MOVES.index(name)]
+            return GOING[MOVES.index(name)]
         if axis.limited and self.leans[name]:
             (value,) = block.call(clamp, value, **axis.limits)
         if axis.wraps:

@@ -61,6 +61,14 @@ def spring_through(
     return pool + inflow * dt - after, after, pays
 
 
+def spring_alone(pool: float, speed: float, dt: float, w: float) -> tuple[float, float, float]:
+    """As :func:`spring_through`, with nothing that runs in: what is paid, what is held, how fast it pays."""
+    turn = (w * pool - speed) * dt
+    left = exp(-w * dt)
+    after = (pool + turn) * left
+    return pool - after, after, (speed + w * turn) * left
+
+
 def until_limit(goal: float, rate: float, dt: float, *, low: float, high: float) -> float:
     """How much of `dt` (s) passes before a goal that moves at `rate` (per s) meets a limit.
 
@@ -81,14 +89,13 @@ def cutoff_rate(speed: float, *, least: float, slope: float) -> float:
     return 6.283185307179586 * (least + slope * speed)
 
 
-def event_slope(change: float, gap: float, slope: float, *, k: float) -> float:
+def event_slope(change: float, gap: float, slope: float, share: float) -> float:
     """The smoothed slope of a signal after an event that changed it by `change`, `gap` (s) after the last.
 
-    `k` (1/s) is the decay of the smoothing. The exponential form of the same paper's derivative filter.
+    `share` from :func:`decay` over that gap. The exponential form of the same paper's derivative filter.
     """
-    left = exp(-k * gap)
     fresh = change / gap if gap > 0.0 else slope
-    return fresh + (slope - fresh) * left
+    return fresh + (slope - fresh) * share
 
 
 def turn_share(begin: float, end: float, start: float, over: float) -> float:
@@ -122,6 +129,12 @@ def ramp_through(
     level = (inflow - lag) / k
     after = level + lag * dt + (pool - level) * share
     return pool + (inflow + 0.5 * slope * dt) * dt - after, after
+
+
+def fading_rate(rate: float, share: float, k: float) -> tuple[float, float]:
+    """As :func:`filtered_rate`, with nothing that is wished."""
+    after = rate * share
+    return (rate - after) / k, after
 
 
 def filtered_rate(rate: float, wish: float, dt: float, share: float, k: float) -> tuple[float, float]:

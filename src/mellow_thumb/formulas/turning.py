@@ -6,7 +6,7 @@ turns the view right, positive pitch looks up, positive roll lowers the right si
 
 from __future__ import annotations
 
-from math import atan, ceil, cos, sin, tan
+from math import atan, ceil, cos, sin
 
 
 def degrees_per_count(turn: float, *, counts_per_cm: float) -> float:
@@ -44,25 +44,32 @@ def right(yaw: float) -> tuple[float, float, float]:
     return cos(a), 0.0, sin(a)
 
 
+def level_rotation(yaw: float, pitch: float) -> tuple[float, float, float, float]:
+    """The unit quaternion (x, y, z, w) of a camera without roll: ``q_y(-yaw) q_x(pitch)``; degrees."""
+    a = yaw * -0.008726646259971648
+    b = pitch * 0.008726646259971648
+    sa = sin(a)
+    ca = cos(a)
+    sb = sin(b)
+    cb = cos(b)
+    return ca * sb, sa * cb, -sa * sb, ca * cb
+
+
 def rotation(yaw: float, pitch: float, roll: float) -> tuple[float, float, float, float]:
     """The unit quaternion (x, y, z, w) of a camera: ``q_y(-yaw) q_x(pitch) q_z(-roll)``, angles in degrees.
 
     It takes vectors from the camera's frame to the world's. Source: the product of three unit
     quaternions about +Y, +X and +Z, multiplied out.
     """
-    a = yaw * -0.008726646259971648
-    b = pitch * 0.008726646259971648
+    x, y, z, w = level_rotation(yaw, pitch)
+    return rolled(x, y, z, w, roll)
+
+
+def rolled(x: float, y: float, z: float, w: float, roll: float) -> tuple[float, float, float, float]:
+    """A camera's rotation followed by a roll (deg) about its own axis: ``q q_z(-roll)``."""
     c = roll * -0.008726646259971648
-    sa = sin(a)
-    ca = cos(a)
-    sb = sin(b)
-    cb = cos(b)
     sc = sin(c)
     cc = cos(c)
-    x = ca * sb
-    y = sa * cb
-    z = -sa * sb
-    w = ca * cb
     return x * cc + y * sc, y * cc - x * sc, z * cc + w * sc, w * cc - z * sc
 
 
@@ -75,10 +82,12 @@ def rotation_rows(x: float, y: float, z: float, w: float) -> tuple[float, ...]:
     )  # fmt: skip
 
 
-def narrowed(zoom: float, *, field_of_view: float) -> float:
+def narrowed(zoom: float, *, half: float) -> float:
     """The vertical field of view (deg) at a magnification: ``tan(f/2) = tan(f0/2) / zoom``.
 
-    >>> round(narrowed(2.0, field_of_view=60.0), 3)
+    `half` is the tangent of half the field of view at a zoom of 1.
+
+    >>> round(narrowed(2.0, half=0.5773502691896257), 3)
     32.204
     """
-    return 114.59155902616465 * atan(tan(field_of_view * 0.008726646259971648) / zoom)
+    return 114.59155902616465 * atan(half / zoom)

@@ -1,0 +1,34 @@
+"""What the library is measured against gives what the library gives."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+
+import mellow_thumb as mt
+from benchmarks.workload import PROFILE, READ, Polled, as_take, hands
+
+
+@pytest.fixture(scope="module")
+def workload() -> mt.Profile:
+    return mt.load_profile(PROFILE)
+
+
+def test_the_hand_typed_step_is_the_library_at_one_step_a_frame(workload: mt.Profile) -> None:
+    happened = hands(1200)
+    table = mt.replay(workload, as_take(happened), rate=60, until=len(happened) / 60)
+    assert len(table) == len(happened)
+    assert table["pitch"].abs().max() < 75.0
+    polled, since = Polled(), 0.0
+    for frame, events in enumerate(happened):
+        for event in events:
+            polled.event(*event)
+        read = polled.frame(1 / 60, since)
+        since = 1 / 60
+        row = table.iloc[frame]
+        expected = [*row[list(READ)], row["step_x"], row["step_z"], row["heading"]]
+        np.testing.assert_allclose(
+            [*read[:8], *read[10:13]], expected, rtol=0.0, atol=1e-9, err_msg=str(frame)
+        )
+        pose = row[["camera_qx", "camera_qy", "camera_qz", "camera_qw"]].to_numpy(dtype=float)
+        np.testing.assert_allclose(read[16:20], pose, rtol=0.0, atol=1e-9)
