@@ -25,7 +25,7 @@ READ = ("yaw", "pitch", "glance_x", "glance_y", "chart_x", "chart_y", "zoom", "c
 def by_hand(
     state: State, dt: float, mouse_x: float, mouse_y: float, drag_x: float, drag_y: float, wheel_x: float,
     wheel_y: float, right_x: float, right_y: float, left_x: float, left_y: float, gyro_x: float,
-    gyro_y: float, gyro_gap: float, across: float, ahead: float, glassing: bool,
+    gyro_y: float, gyro_gap: float, across: float, ahead: float, glassing: float,
 ) -> tuple[State, tuple[float, ...]]:  # fmt: skip
     """One frame: its state after it, and what it reads, pose included."""
     (yaw, pitch, aim_x, aim_y, turn_x, turn_y, glance_x, glance_y, owed_x, owed_y, rate_x, rate_y, slope_x,
@@ -168,17 +168,22 @@ class Polled:
             self.held[signal] = (x, y)
             self.seen |= signal == "motion.aim"
 
-    def frame(self, dt: float, since: float) -> tuple[float, ...]:
-        """`since` is how long ago, at this frame's beginning, the gyroscope reported before."""
+    def arguments(self, dt: float, since: float) -> tuple[float, ...]:
+        """What the step takes; `since` is how long ago the gyroscope reported before this frame."""
         moved, held, none = self.moved, self.held, (0.0, 0.0)
-        keys = [held.get(f"key.Key{name}", none)[0] for name in "DAWS"]
-        self.state, read = by_hand(  # type: ignore[call-arg]
-            self.state, dt, *moved.get("mouse.move", none), *moved.get("mouse.pixels", none),
-            *moved.get("mouse.wheel", none), *held.get("pad.right_stick", none),
-            *held.get("pad.left_stick", none), *held.get("motion.aim", none), since if self.seen else 0.0,
-            keys[0] - keys[1], keys[2] - keys[3], held.get("mouse.right", none)[0] != 0.0,
+        get = held.get
+        found = (
+            dt, *moved.get("mouse.move", none), *moved.get("mouse.pixels", none),
+            *moved.get("mouse.wheel", none), *get("pad.right_stick", none), *get("pad.left_stick", none),
+            *get("motion.aim", none), since if self.seen else 0.0,
+            get("key.KeyD", none)[0] - get("key.KeyA", none)[0],
+            get("key.KeyW", none)[0] - get("key.KeyS", none)[0], get("mouse.right", none)[0],
         )  # fmt: skip
         self.moved, self.seen = {}, False
+        return found
+
+    def frame(self, dt: float, since: float) -> tuple[float, ...]:
+        self.state, read = by_hand(self.state, *self.arguments(dt, since))
         return read
 
 

@@ -41,7 +41,7 @@ from math import {maths}
 
 from numba import njit
 
-compiled = njit(error_model="numpy", nogil=True)
+compiled = njit(error_model="numpy", nogil=True, forceinline=True)
 
 {functions}
 

@@ -50,6 +50,13 @@ class _Names(NamedTuple):
     high: np.ndarray
     clips: np.ndarray
     held: np.ndarray
+    least: float
+    most: float
+
+    def takes_all(self, t: np.ndarray, value: np.ndarray) -> bool:
+        """Whether every row, by time, is of a signal that is listened to, finite and in every one's range."""
+        inside = len(t) > 0 and self.least <= value.min() and value.max() <= self.most
+        return bool(inside and t[0] > -1e300 and t[-1] < 1e300)
 
 
 class TakeReader:
@@ -108,7 +115,9 @@ class TakeReader:
         kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
         low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4).T
         code, part = np.array(places, dtype=np.int32).reshape(-1, 2).T.copy()
-        return _Names(names, code, part, low, high, clips != 0.0, held != 0.0)
+        all_listed = bool((code[:-1] >= 0).all())  # the last is that of missing words
+        least, most = (low[:-1].max(), high[:-1].min()) if all_listed and len(names) > 1 else (1.0, -1.0)
+        return _Names(names, code, part, low, high, clips != 0.0, held != 0.0, float(least), float(most))
 
     def _begun(self, table: pd.DataFrame) -> np.ndarray | None:
         """What stands, row by row, for what a press began on; 0 for what the plan does not ask."""
@@ -126,12 +135,14 @@ class TakeReader:
         import numpy as np
 
         code = known.code[number]
-        inside = (value >= known.low[number]) & (value <= known.high[number])
-        good = inside & np.isfinite(t) & (code >= 0)
-        if not good.all():
-            value, good = self._refuse(known, t, value, number, inside)
-            t, value, number, code = t[good], value[good], number[good], code[good]
-            begun = begun[good] if begun is not None else None
+        if not known.takes_all(t, value):
+            inside = (value >= known.low[number]) & (value <= known.high[number])
+            if not (inside & np.isfinite(t) & (code >= 0)).all():
+                value, good = self._refuse(known, t, value, number, inside)
+                t, value, number, code = t[good], value[good], number[good], code[good]
+                begun = begun[good] if begun is not None else None
+        if _is_pairs(t, known.part[number], code):
+            return Events(np.maximum(t[0::2], 0.0), code[0::2].copy(), value[0::2].copy(), value[1::2].copy())
         t, part = np.maximum(t, 0.0), known.part[number]
         second = np.zeros(len(t), dtype=bool)
         second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
@@ -170,6 +181,13 @@ class TakeReader:
     def _count(self, known: _Names, number: np.ndarray, reason: str, rows: np.ndarray) -> None:
         for place in number[rows].tolist():
             self.refused[known.names[place], reason] += 1
+
+
+def _is_pairs(t: np.ndarray, part: np.ndarray, code: np.ndarray) -> bool:
+    """Whether rows come two by two, an ``.x`` and its ``.y``: a mouse, all by itself."""
+    if len(t) % 2 or not (part[0::2] == 1).all() or not (part[1::2] == 2).all():
+        return False
+    return bool((t[0::2] == t[1::2]).all()) and bool((code[0::2] == code[1::2]).all())
 
 
 def _numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:

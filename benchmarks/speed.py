@@ -1,0 +1,441 @@
+"""What a frame, a whole take and many takes cost, as ratios taken in one run: python -m benchmarks.speed
+
+Medians of rounds in which both sides take turns; docs/measurements.md says what they mean. With the word
+``stream`` it lets a billion events through instead, which takes some minutes.
+"""
+
+from __future__ import annotations
+
+import platform
+import subprocess
+import sys
+import tempfile
+import tracemalloc
+from collections.abc import Callable, Iterator, Mapping
+from dataclasses import replace
+from functools import partial
+from math import cos, exp, sin
+from pathlib import Path
+from statistics import median
+from time import perf_counter
+from typing import Any
+
+import numpy as np
+
+import mellow_thumb as mt
+from mellow_thumb.exporting import export_c
+from mellow_thumb.fused import load
+from mellow_thumb.program import weave_plan
+from mellow_thumb.take_items import TakeReader
+
+from .arrays import Arrays
+from .workload import PROFILE, START, Polled, as_take, by_hand, hands, mouse_take
+
+FRAMES = 2000
+plan = mt.load_profile(PROFILE)
+program = weave_plan(plan)
+happened = hands(FRAMES)
+
+
+def turns(works: Mapping[str, Callable[[], object]], rounds: int = 9) -> dict[str, float]:
+    """The median time (s) of each work; they take turns."""
+    found: dict[str, list[float]] = {name: [] for name in works}
+    for _ in range(rounds):
+        for name, work in works.items():
+            begin = perf_counter()
+            work()
+            found[name].append(perf_counter() - begin)
+    return {name: median(times) for name, times in found.items()}
+
+
+def said(words: str, ratio: float, wanted: str) -> None:
+    print(f"{words:<66} {ratio:8.2f}   {wanted}", flush=True)
+
+
+# ---- one frame
+
+
+def polled(*, moving: bool) -> list[tuple[float, ...]]:
+    """The arguments of the hand-typed step, frame by frame."""
+    calls: list[tuple[float, ...]] = []
+    one = Polled()
+    for events in happened:
+        for event in events if moving else ():
+            one.event(*event)
+        calls.append(one.arguments(1 / 60, 1 / 60))
+    return calls
+
+
+def hand(*, moving: bool) -> Callable[[], object]:
+    calls = polled(moving=moving)
+
+    def run() -> None:
+        state = START
+        for call in calls:
+            state, _ = by_hand(state, *call)
+
+    return run
+
+
+def woven(*, moving: bool) -> Callable[[], object]:
+    codes, frame = program.codes, program.frame
+    lists = []
+    for k in range(FRAMES):
+        due = [(k / 60, codes[s], x, y) for s, x, y in (happened[k] if moving else ())]
+        lists.append([*due, ((k + 1) / 60, frame, 0.0, 0.0)])
+
+    def run() -> None:
+        loop, pose_of = program.live(program.start), program.pose_of
+        next(loop)
+        for items in lists:
+            pose_of(loop.send(items))
+
+    return run
+
+
+def session() -> None:
+    live = plan.session()
+    for fed in FED:
+        for signal, value in fed:
+            live.feed(signal, value)
+        frame = live.tick(1 / 60)
+        live.view()
+        frame.axes["yaw"]
+
+
+def value(signal: str, x: float, y: float) -> float | tuple[float, float]:
+    return x if signal.startswith(("key.", "mouse.right")) else (x, y)
+
+
+FED = [[(s, value(s, x, y)) for s, x, y in events] for events in happened]
+
+
+def arrays() -> Callable[[], object]:
+    calls: list[Any] = [
+        (c[0], *(np.array(c[k : k + 2]) for k in range(1, 13, 2)), c[13], np.array(c[14:16]), bool(c[16]))
+        for c in polled(moving=True)
+    ]
+
+    def run() -> None:
+        one = Arrays()
+        for call in calls:
+            one.step(*call)
+
+    return run
+
+
+def reports(a_second: int, *, many: bool) -> Callable[[], object]:
+    """A mouse with the time of each report, 60 frames a second."""
+    each, frames = a_second // 60, FRAMES // 4
+    bursts = [
+        ([(float(j % 7 - 3), float(j % 3 - 1)) for j in range(each)],
+         [k / 60 + (j + 0.5) / (60 * each) for j in range(each)])
+        for k in range(frames)
+    ]  # fmt: skip
+
+    def run() -> None:
+        live = plan.session()
+        for k, (values, times) in enumerate(bursts):
+            if many:
+                live.feed_many("mouse.move", values, times)
+            else:
+                for one, t in zip(values, times, strict=True):
+                    live.feed("mouse.move", one, t)
+            frame = live.tick(to=(k + 1) / 60)
+            live.view()
+            frame.axes["yaw"]
+
+    return run
+
+
+def frames() -> None:
+    found = turns(
+        {
+            "hand": hand(moving=True),
+            "woven, 0": woven(moving=False),
+            "woven, 3": woven(moving=True),
+            "session": session,
+            "arrays": arrays(),
+            **{
+                f"{n} {way}": reports(n, many=way == "many") for n in (1000, 8000) for way in ("each", "many")
+            },
+        }
+    )
+    one = found["hand"]
+    print(f"the hand-typed step: {1e6 * one / FRAMES:.2f} us")
+    said("woven text, a frame without new events", found["woven, 0"] / one, "at most 1.4")
+    said("woven text, three events", found["woven, 3"] / one, "at most 2.4")
+    said("feed three times, tick, view, read", found["session"] / one, "at most 3")
+    said("per-frame NumPy arrays / that", found["arrays"] / found["session"], "at least 8")
+    for a_second, most in ((1000, 12), (8000, 60)):
+        said(f"a mouse with times, {a_second} Hz", found[f"{a_second} each"] / one * 4, f"at most {most}")
+        said(f"the same by feed_many / by feed, {a_second} Hz",
+             found[f"{a_second} many"] / found[f"{a_second} each"], "at most 0.5")  # fmt: skip
+
+
+# ---- whole takes
+
+
+def looped(events: list[list[tuple[str, float, float]]]) -> Callable[[], object]:
+    """The hand-typed step over a take: gather what is due, step, keep; then a table."""
+    import pandas as pd
+
+    def run() -> object:
+        one, rows = Polled(), []
+        for due in events:
+            for event in due:
+                one.event(*event)
+            rows.append(one.frame(1 / 60, 1 / 60))
+        return pd.DataFrame(rows)
+
+    return run
+
+
+def only_maths(count: int) -> Callable[[], object]:
+    """A compiled loop that does nothing but the workload's calls of exp, pow, sin, cos and atan2."""
+    from math import atan2
+
+    from numba import njit
+
+    @njit(error_model="numpy")
+    def run(n: int, dt: float) -> float:
+        total = 0.0
+        for k in range(n):
+            x = dt + 1e-9 * (k & 1023)
+            for _ in range(2):
+                total += exp(-34.6 * x) + exp(-19.8 * x) + exp(-7.5 * x) + exp(-13.8 * x) + exp(x)
+            total += (0.3 + x) ** 2.2 * 0.4 + (0.4 + x) ** 1.8 * 0.3 + exp(-6.28 * x) + exp(-6.1 * x)
+            total += sin(x) + cos(x) + sin(3.0 * x) + cos(3.0 * x) + sin(5.0 * x) + cos(5.0 * x)
+            total += sin(2.0 * x) + cos(2.0 * x) + 0.2 * atan2(x, 1.0)
+        return total
+
+    run(10, 0.016)
+    return lambda: run(count, 0.016)
+
+
+def batches() -> None:
+    many = happened * 100
+    take, long_take = as_take(happened), as_take(many)
+    frames = len(many)
+    compiled = load(program)
+    reader = TakeReader(plan, program)
+    parts = list(reader.read(long_take.table))
+    events = type(parts[0])(*(np.concatenate(one) for one in zip(*parts, strict=True)))
+    ends = np.arange(1, frames + 1) / 60
+    out = np.empty((program.width + 8, frames))
+
+    def fused() -> None:
+        state, numbers = np.array(compiled.text.start), np.array(compiled.text.numbers)
+        compiled.run(state, numbers, *events, ends, 0, True, out)
+
+    fused()
+    found = turns(
+        {
+            "loop": looped(happened),
+            "hand": hand(moving=True),
+            "plain": lambda: mt.replay(plan, take, compiled=False),
+            "fused": fused,
+            "maths": only_maths(frames),
+            "table": lambda: mt.replay(plan, long_take, until=frames / 60, compiled=True),
+        },
+        5,
+    )
+    each = found["fused"] / frames
+    print(f"fused: {1e9 * each:.0f} ns a frame with three events, {3e-6 / each:.1f} million events a second")
+    said(
+        "replay in plain Python / looping the hand-typed step over a take",
+        found["plain"] / found["loop"],
+        "at most 1.3",
+    )
+    said("calling the hand-typed step / fused", found["hand"] / FRAMES / each, "at least 15")
+    said("looping it over a take / fused", found["loop"] / FRAMES / each, "at least 15")
+    said(
+        "a compiled loop of its exp, pow, sin, cos alone / fused",
+        found["maths"] / found["fused"],
+        "at least 0.5",
+    )
+    said("from a table to a table: fused / all of it", found["fused"] / found["table"], "at least 0.33")
+    c_against_numba(events, ends, each)
+
+
+C_MAIN = """
+#include <stdio.h>
+#include <stdlib.h>
+#include <time.h>
+#include "marsh.h"
+int main(int argc, char **argv) {
+    long n = atol(argv[1]), frames = atol(argv[2]), best = -1;
+    double *t = malloc(8 * n), *x = malloc(8 * n), *y = malloc(8 * n), out[MARSH_H_OUT], sum = 0.0;
+    int *code = malloc(4 * n);
+    FILE *f = fopen(argv[3], "rb");
+    size_t got = fread(t, 8, n, f) + fread(x, 8, n, f) + fread(y, 8, n, f) + fread(code, 4, n, f);
+    if (got != 4 * (size_t)n) return 1;
+    for (int round = 0; round < 5; round++) {
+        struct timespec a, b;
+        clock_gettime(CLOCK_MONOTONIC, &a);
+        marsh_state s;
+        marsh_start(&s);
+        long i = 0;
+        for (long k = 0; k < frames; k++) {
+            double end = (k + 1) / 60.0;
+            while (i < n && t[i] < end) { marsh_event(&s, t[i], code[i], x[i], y[i]); i++; }
+            marsh_frame(&s, end, out);
+            sum += out[0];
+        }
+        clock_gettime(CLOCK_MONOTONIC, &b);
+        long ns = (b.tv_sec - a.tv_sec) * 1000000000L + b.tv_nsec - a.tv_nsec;
+        if (best < 0 || ns < best) best = ns;
+    }
+    printf("%ld %g\\n", best, sum);
+    return argc > 9;
+}
+"""
+
+
+def c_against_numba(events: tuple[np.ndarray, ...], ends: np.ndarray, each: float) -> None:
+    """The exported header, compiled with -O2 -march=native, over the same events and frames."""
+    t, code, x, y = events
+    with tempfile.TemporaryDirectory() as name:
+        folder = Path(name)
+        export_c(plan, folder / "marsh.h")
+        (folder / "main.c").write_text(C_MAIN, encoding="utf-8")
+        with (folder / "events").open("wb") as stream:
+            for one in (t, x, y, code):
+                stream.write(np.ascontiguousarray(one).tobytes())
+        words = [
+            "gcc",
+            "-std=gnu99",
+            "-O2",
+            "-march=native",
+            "-ffp-contract=off",
+            "-o",
+            "main",
+            "main.c",
+            "-lm",
+        ]
+        try:
+            subprocess.run(words, cwd=folder, check=True, capture_output=True)
+        except (OSError, subprocess.CalledProcessError) as error:
+            print(f"C: not measured: {error}")
+            return
+        counts = [str(len(t)), str(len(ends)), "events"]
+        done = subprocess.run(
+            [str(folder / "main"), *counts], cwd=folder, check=True, capture_output=True, text=True
+        )
+    said("C / numba", int(done.stdout.split()[0]) * 1e-9 / len(ends) / each, "at most 1.3")
+
+
+def mice_and_many() -> None:
+    take = mouse_take(600.0)
+    found = turns({"mouse": lambda: mt.replay(plan, take, compiled=True)}, 5)
+    said("a recorded 1000 Hz mouse at 60 fps, million events a second", 0.6 / found["mouse"], "at least 8")
+    takes = [mouse_take(300.0, seed=k) for k in range(8)]
+    works = {f"{n}": partial(mt.replay_arrays, plan, takes, compiled=True, threads=n) for n in (1, 2)}
+    found = turns(works, 7)
+    said(
+        "eight takes on two threads, times as fast as on one", found["1"] / found["2"], "at least 1.3 to 1.5"
+    )
+
+
+def memory() -> None:
+    take = as_take(happened * 40)
+    taken = int(take.table.memory_usage(index=False).sum())
+    mt.replay(plan, take, compiled=True)
+    tracemalloc.start()
+    table = mt.replay(plan, take, compiled=True)
+    peak = tracemalloc.get_traced_memory()[1]
+    tracemalloc.stop()
+    given = int(table.memory_usage(index=False).sum())
+    said(
+        "peak memory, the take's own included / take and table",
+        (taken + peak) / (taken + given),
+        "at most 2.5",
+    )
+
+
+def growth() -> None:
+    compiled = load(program)
+    times = []
+    for frames in (10_000, 10_000_000):
+        state, numbers = np.array(compiled.text.start), np.array(compiled.text.numbers)
+        out = np.empty((program.width + 8, min(frames, 100_000)))
+        nothing = (np.empty(0), np.empty(0, np.int32), np.empty(0), np.empty(0))
+        begin, done = perf_counter(), 0
+        while done < frames:
+            count = min(100_000, frames - done)
+            compiled.run(
+                state, numbers, *nothing, (np.arange(count) + done + 1.0) / 60, 0, True, out[:, :count].copy()
+            )
+            done += count
+        times.append((perf_counter() - begin) / frames)
+    said("time per tick at 10^7 ticks / at 10^4", times[1] / times[0], "flat")
+    per_route = []
+    for count in (10, 100, 200):
+        look = next(route for route in plan.routes if route.name == "mouse_look")
+        routes = tuple(replace(look, name=f"look{k}", gate=None) for k in range(count))
+        wide = replace(plan, routes=routes)
+        live = mt.Session(wide)
+
+        def tick(live: mt.Session = live) -> None:
+            for _ in range(200):
+                live.feed("mouse.move", (1.0, 0.0))
+                live.tick(1 / 60)
+
+        per_route.append(turns({"": tick}, 5)[""] / 200)
+    said("time per tick, 200 routes / 100 routes", per_route[2] / per_route[1], "at most 2 (linear)")
+
+
+def getting_ready() -> None:
+    def fresh() -> None:
+        weave_plan.cache_clear()
+        mt.load_profile(PROFILE).session()
+
+    numpy = "import time; t = time.perf_counter(); import numpy; print(time.perf_counter() - t)"
+
+    def importing() -> float:
+        done = subprocess.run([sys.executable, "-c", numpy], check=True, capture_output=True, text=True)
+        return float(done.stdout)
+
+    ready = turns({"": fresh}, 11)[""]
+    said("loading and weaving / import numpy", ready / median(importing() for _ in range(11)), "at most 2")
+    script = (
+        "import time, mellow_thumb as mt; from mellow_thumb.fused import load\n"
+        "from mellow_thumb.program import weave_plan\n"
+        f"import numba; p = weave_plan(mt.load_profile({str(PROFILE)!r})); t = time.perf_counter(); load(p)\n"
+        "print(time.perf_counter() - t)"
+    )
+    spent = []
+    with tempfile.TemporaryDirectory() as folder:
+        for _ in range(2):
+            done = subprocess.run([sys.executable, "-c", script], check=True, capture_output=True, text=True,
+                                  env={"MELLOW_THUMB_CACHE": folder})  # fmt: skip
+            spent.append(float(done.stdout))
+    said(
+        f"first compiled run from the cache / without ({spent[0]:.1f} s)", spent[1] / spent[0], "at most 0.5"
+    )
+
+
+def stream(events: int = 1_000_000_000) -> None:
+    """So many events in pieces of ten minutes, and the most memory that the process ever had."""
+    import resource
+
+    piece = mouse_take(600.0)
+    count, begin, frames = len(piece) // 2, perf_counter(), 0
+
+    def pieces() -> Iterator[mt.Take]:
+        for k in range(-(-events // count)):
+            yield mt.Take(piece.table.assign(t=piece.table["t"] + 600.0 * k))
+
+    for table in mt.replay_pieces(plan, pieces(), compiled=True):
+        frames += len(table)
+    most = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+    print(f"{events:,} events in {frames:,} frames, {perf_counter() - begin:.0f} s, at most {most:.0f} MB")
+
+
+if __name__ == "__main__":
+    print(f"Python {platform.python_version()} on {platform.machine()}")
+    if sys.argv[1:] == ["stream"]:
+        stream()
+        raise SystemExit
+    for part in (frames, batches, mice_and_many, memory, growth, getting_ready):
+        part()
