@@ -35,6 +35,7 @@ FRAMES = 2000
 plan = mt.load_profile(PROFILE)
 program = weave_plan(plan)
 happened = hands(FRAMES)
+nobody = (float("nan"),) * len(program.hosts)
 
 
 def turns(works: Mapping[str, Callable[[], object]], rounds: int = 9) -> dict[str, float]:
@@ -85,10 +86,10 @@ def woven(*, moving: bool) -> Callable[[], object]:
         lists.append([*due, ((k + 1) / 60, frame, 0.0, 0.0)])
 
     def run() -> None:
-        loop, pose_of = program.live(program.start), program.pose_of
+        loop, pose, posed = program.live(program.start), program.pose, program.posed
         next(loop)
         for items in lists:
-            pose_of(loop.send(items))
+            pose(*posed(loop.send(items)), *nobody, items[-1][0])
 
     return run
 
@@ -222,11 +223,11 @@ def batches() -> None:
     parts = list(reader.read(long_take.table))
     events = type(parts[0])(*(np.concatenate(one) for one in zip(*parts, strict=True)))
     ends = np.arange(1, frames + 1) / 60
-    out = np.empty((program.width + 8, frames))
+    out, hosts = np.empty((program.width + 8, frames)), np.full((len(program.hosts), frames), np.nan)
 
     def fused() -> None:
         state, numbers = np.array(compiled.text.start), np.array(compiled.text.numbers)
-        compiled.run(state, numbers, *events, ends, 0, True, out)
+        compiled.run(state, numbers, *events, ends, hosts, 0, True, out)
 
     fused()
     found = turns(
@@ -279,7 +280,7 @@ int main(int argc, char **argv) {
         for (long k = 0; k < frames; k++) {
             double end = (k + 1) / 60.0;
             while (i < n && t[i] < end) { marsh_event(&s, t[i], code[i], x[i], y[i]); i++; }
-            marsh_frame(&s, end, out);
+            marsh_frame(&s, end, 0, out);
             sum += out[0];
         }
         clock_gettime(CLOCK_MONOTONIC, &b);

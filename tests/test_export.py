@@ -36,7 +36,7 @@ int main(void)
             {name}_event(&s, t, code, x, y);
             continue;
         }}
-        {name}_frame(&s, t, out);
+        {name}_frame(&s, t, 0, out);
         for (k = 0; k < {guard}_OUT; k++)
             printf("%.17g ", out[k]);
         printf("\\n");

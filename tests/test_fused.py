@@ -51,16 +51,22 @@ def test_the_fused_text_says_what_the_woven_text_says(
     ends = np.arange(1, rate + 1) / rate
     take = take_of(happened)
     whole = np.empty((len(outputs(program)), rate))
+    hosts = np.full((len(program.hosts), rate), np.nan)
     Interpreted(program).run(
-        next(iter(TakeReader(plan, program).read(take.table)), take_items.none()), ends, 0, whole, last=True
+        next(iter(TakeReader(plan, program).read(take.table)), take_items.none()),
+        ends,
+        hosts,
+        0,
+        whole,
+        last=True,
     )
     state, numbers = np.array(fused_text.start), np.array(fused_text.numbers)
     found, frame = np.empty_like(whole), 0
     with pytest.MonkeyPatch.context() as patch, np.errstate(all="ignore"):
         patch.setattr(take_items, "ROWS", rows)
         for part in TakeReader(plan, program).read(take.table):
-            frame = run(state, numbers, *part, ends, frame, False, found)
-        assert run(state, numbers, *take_items.none(), ends, frame, True, found) == rate
+            frame = run(state, numbers, *part, ends, hosts, frame, False, found)
+        assert run(state, numbers, *take_items.none(), ends, hosts, frame, True, found) == rate
     np.testing.assert_array_equal(found, whole)
 
 

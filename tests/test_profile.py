@@ -13,6 +13,7 @@ from mellow_thumb import Profile, ProfileError, load_profile
 from mellow_thumb.axes import Axis
 from mellow_thumb.curves import Points
 from mellow_thumb.gates import Condition
+from mellow_thumb.mounts import Eye
 from mellow_thumb.profile_form import TABLES, keys
 from mellow_thumb.routes import SpeedGain, TurnBoost
 from mellow_thumb.shape import DeadZone, Shape
@@ -74,7 +75,8 @@ def test_everything_a_profile_says_arrives(tmp_path: Path) -> None:
     yaw, pitch, roll = profile.axes
     assert (yaw.low, yaw.start, yaw.high, yaw.wraps) == (-60.0, 30.0, 75.0, False)
     assert (pitch.low, pitch.start, pitch.high) == (-60.0, 5.0, 70.0)
-    assert (roll.limited, profile.mount.height) == (False, 1.65)
+    assert profile.mount == Eye("eye", 1.65)
+    assert not roll.limited
 
 
 def test_invert_flips_exactly_what_it_names(tmp_path: Path) -> None:
@@ -130,7 +132,7 @@ WRONG = [
     (', around = "start"', "", '20: axes.yaw: found a yaw with limits; expected around = "start": what they are measured '
      "from"),
     ('around = "start"', 'around = "strat"', '20: axes.yaw.around: found "strat"; expected "start"; did you mean start?'),
-    ('kind = "eye"', 'kind = "orbit"', '23: mounts.eye.kind: found "orbit"; expected "eye"'),
+    ('kind = "eye"', 'kind = "eyes"', '23: mounts.eye.kind: found "eyes"; expected "eye" or "orbit"; did you mean eye?'),
     ("profile 1", "profile 2", '1: format: found "mellow-thumb profile 2"; expected "mellow-thumb profile 1"; did you mean '
      "mellow-thumb profile 1?"),
     ("[mouse]", "[mouse", "4: found expected ']' at the end of a table declaration, column 7; expected TOML 1.0"),

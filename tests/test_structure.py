@@ -33,10 +33,10 @@ LAYERS = [
     {"chains", "conditioning"},
     {"events"},
     {"program"},
-    {"anatomy", "replay_table", "doors"},
+    {"anatomy", "replay_table", "doors", "host_samples", "view"},
     {"fused_text", "cache_folder"},
     {"fused"},
-    {"clock", "inbox", "view", "frame", "shakes"},
+    {"clock", "inbox", "frame", "shakes"},
     {"intake", "saving", "c_text"},
     {"take_items"},
     {"loops", "frame_times"},
@@ -56,7 +56,8 @@ LAYERS = [
         "marsh",
     },
     {"account", "response", "exporting"},
-    {"figures", "figures_response"},
+    {"figures"},
+    {"figures_response", "figures_path"},
     {"command_line"},
 ]
 """From left to right: nothing knows of anything to its right."""

@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, Any, overload
 
 from .errors import ArgumentError
 from .frame_times import check_rate, checked_ends, frame_ends, grid
+from .host_samples import sampled
 from .loops import WORTH_COMPILING, loop_for
 from .program import weave_plan
 from .replay_table import height, outputs, table_of
@@ -150,7 +151,8 @@ def replay_pieces(
             ends = np.arange(done + 1, floor(last * rate) + 3) / rate
             ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
         out = np.empty((height(program), len(ends)))
-        _run(loop, reader.read(piece.table), ends, out, is_last=is_last)
+        hosts = sampled(piece.table, program.hosts, ends)
+        _run(loop, reader.read(piece.table), ends, hosts, out, is_last=is_last)
         if not is_last:  # the last of them waits for the next piece
             ends, out = ends[:-1], out[:, :-1]
         table = table_of(plan, program, ends, out, before)
@@ -194,13 +196,22 @@ def _played(
     reader = TakeReader(plan, program)
     out = np.empty((height(program), len(ends)))
     loop = loop_for(program, len(take) + len(ends), compiled=compiled)
-    _run(loop, reader.read(take.table), ends, out, is_last=True)
+    hosts = sampled(take.table, program.hosts, ends)
+    _run(loop, reader.read(take.table), ends, hosts, out, is_last=True)
     return out, reader
 
 
-def _run(loop: Loop, parts: Iterator[Events], ends: np.ndarray, out: np.ndarray, *, is_last: bool) -> None:
+def _run(
+    loop: Loop,
+    parts: Iterator[Events],
+    ends: np.ndarray,
+    hosts: np.ndarray,
+    out: np.ndarray,
+    *,
+    is_last: bool,
+) -> None:
     """Let a loop have all events, and read all frames; but for the last if more events come."""
     frame = 0
     for events in parts:
-        frame = loop.run(events, ends, frame, out, last=False)
-    loop.run(none(), ends if is_last else ends[:-1], frame, out, last=True)
+        frame = loop.run(events, ends, hosts, frame, out, last=False)
+    loop.run(none(), ends if is_last else ends[:-1], hosts, frame, out, last=True)

@@ -23,8 +23,9 @@ _HEADER = """
  *     {name}_state s;
  *     {name}_start(&s);
  *     {name}_event(&s, seconds, code, x, y);     each event, in order of time
- *     {name}_frame(&s, seconds, out);            at the end of a frame: reads, and leaves no trace
+ *     {name}_frame(&s, seconds, host, out);      at the end of a frame: reads, and leaves no trace
  *
+ * host[] holds what the mount asks, NAN for what is not known, or is 0: {hosts}.
  * Events of one moment go in the order in which they came, and after a frame that ends there. Of a pair of
  * held values of which only one is known the other is NAN. What a press began on goes in y. The codes, the
  * order of out[] and test vectors stand in {name}.json.
@@ -51,17 +52,18 @@ static inline void {name}_event({name}_state *s, double t, int code, double x, d
 {event}
 }
 
-static inline void {name}_pose({parameters}, double *out)
+static inline void {name}_pose({name}_state *s, {parameters}, double *out)
 {
+    (void)s;
 {pose}
 }
 
-static inline void {name}_frame({name}_state *s, double t, double *out)
+static inline void {name}_frame({name}_state *s, double t, const double *host, double *out)
 {
 {read_locals}
     {name}_event(s, t, {frame}, 0.0, 0.0);
 {read}
-    {name}_pose({posing}, out + {values});
+    {name}_pose(s, {posing}, out + {values});
 }
 
 #endif
@@ -85,23 +87,25 @@ def c_header(program: Program, *, name: str, title: str, version: str, digest: s
     parts_of = take_apart(program)
     state = [*program.state, *parts_of.kept]
     outputs, results, arguments = parts_of.outputs, parts_of.pose_results, parts_of.pose_arguments
-    events, frames, posing = Writer(state, ["t"]), Writer(state), Writer(())
+    rig = [f"rig_{one}" for one in program.rig]
+    events, frames, posing = Writer(state, ["t"]), Writer(state), Writer(rig, ["t"])
     event = events.body([parts_of.stale, *parts_of.item])
     reading = frames.body(parts_of.read, outputs)
     reading += [f"    out[{k}] = {frames.expression(value)};" for k, value in enumerate(outputs)]
+    nodes = [node for tree in (*parts_of.pose, *results) for node in ast.walk(tree)]
+    for node in nodes:
+        if isinstance(node, ast.Name) and node.id in program.rig:
+            node.id = f"rig_{node.id}"
+    results = results[: len(results) - len(rig)]
+    arguments = arguments[: len(arguments) - len(rig)]
     posed = posing.body(parts_of.pose, results)
     posed += [f"    out[{k}] = {posing.expression(value)};" for k, value in enumerate(results)]
-    used = {
-        node.id
-        for tree in (*parts_of.pose, *results)
-        for node in ast.walk(tree)
-        if isinstance(node, ast.Name)
-    }
-    unused = [f"    (void){argument};" for argument in arguments if argument not in used]
+    unused = [f"    (void){argument};" for argument in arguments]  # some mounts need only some of them
     parts: dict[str, list[str]] = {
-        "fields": [f"double {one};" for one in state],
+        "fields": [f"double {one};" for one in (*state, *rig)],
         "start": [f"s->{one} = {number(value)};" for one, value in program.state.items()]
-        + [f"s->{one} = 0.0;" for one in parts_of.kept],
+        + [f"s->{one} = 0.0;" for one in parts_of.kept]
+        + [f"s->rig_{one} = {number(value)};" for one, value in program.rig.items()],
         "event": [
             *(line[4:] for line in _locals(events.locals)),
             "(void)x;",
@@ -122,7 +126,14 @@ def c_header(program: Program, *, name: str, title: str, version: str, digest: s
         "values": str(len(outputs)),
         "frame": str(program.frame),
         "parameters": ", ".join(f"double {argument}" for argument in arguments),
-        "posing": ", ".join(f"out[{k}]" for k in program.posing),
+        "hosts": ", ".join(program.hosts),
+        "posing": ", ".join(
+            [
+                *(f"out[{k}]" for k in program.posing),
+                *(f"host ? host[{k}] : NAN" for k in range(len(program.hosts))),
+                "t",
+            ]
+        ),
     }
     return _filled(parts, words)
 

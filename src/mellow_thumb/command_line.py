@@ -55,6 +55,13 @@ def demo(out: Path, files: bool) -> None:
         _tell(profile, table)
         click.echo()
         _draw(profile, table, out / f"{source.stem}.png")
+        if profile.movement:
+            from .figures import save_figure
+            from .figures_path import path_from_above
+
+            path = out / f"{source.stem}_path.png"
+            save_figure(path_from_above(profile, table), path)
+            click.echo(f"wrote {path}")
         for file in (source, recording) if files else ():
             _copy(file, out / file.name)
         click.echo()
@@ -119,7 +126,12 @@ def report(profile: Path, take: Path | None, figures: Path) -> None:
     if recorded is not None:
         from .batch import replay as play
 
-        drawn["axes"] = axes_over_time(loaded, play(loaded, recorded))
+        table = play(loaded, recorded)
+        drawn["axes"] = axes_over_time(loaded, table)
+        if loaded.movement:
+            from .figures_path import path_from_above
+
+            drawn["path"] = path_from_above(loaded, table)
     if not drawn:
         click.echo("nothing to draw: no route has a stick or a trigger, and no take was given")
         return

@@ -17,6 +17,7 @@ from .files import replacing
 from .program import weave_plan
 from .replay_table import outputs
 from .signals import find_signal
+from .view import POSE
 
 if TYPE_CHECKING:
     import os
@@ -67,6 +68,7 @@ def describe(profile: Profile, name: str) -> dict[str, Any]:
         "frame_code": program.frame,
         "signals": [_described(find_signal(one).signal, code) for one, code in program.codes.items()],
         "begun_on": things(profile),
+        "hosts": list(program.hosts),
         "outputs": outputs(program),
         "profile": _plain({key: value for key, value in asdict(profile).items() if key != "file"}),
         "vectors": vectors(program),
@@ -75,14 +77,17 @@ def describe(profile: Profile, name: str) -> dict[str, Any]:
 
 def vectors(program: Program) -> dict[str, Any]:
     """Four seconds of every signal there is, and what each frame then reads: 1e-9 is near enough."""
-    items = _anything(program)
+    items, rig = _anything(program), tuple(program.rig.values())
+    hosts = (float("nan"),) * len(program.hosts)
     loop, due, frames = program.live(program.start), [], []
     next(loop)
     for item in items:
         due.append(item)
         if item[1] == program.frame:
             values = loop.send(due)
-            frames.append([*values, *program.pose(*(values[k] for k in program.posing))])
+            pose = program.pose(*program.posed(values), *hosts, item[0], *rig)
+            rig = pose[POSE:]
+            frames.append([*values, *pose[:POSE]])
             due = []
     return {"items": [list(item) for item in items], "frames": frames}
 

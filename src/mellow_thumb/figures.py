@@ -105,7 +105,11 @@ def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
         words, place = f"at its limit for {total:.2f} s", (touch.spans[-1].end, touch.limit)
         write(panel, place, words, LIMIT, offset=(6, 6), coordinates="data")
     if len(value):
-        write_beside(panel, value[-1], f"{number(value[-1])} {axis.unit}\nat the end", colour)
+        near = 0.2 * (panel.get_ylim()[1] - panel.get_ylim()[0])
+        side = (
+            "top" if axis.high - value[-1] < near else "bottom" if value[-1] - axis.low < near else "center"
+        )
+        write_beside(panel, value[-1], f"{number(value[-1])} {axis.unit}\nat the end", colour, va=side)
 
 
 def _positive(axis: Axis) -> str:
@@ -125,9 +129,9 @@ def write(
     )  # fmt: skip
 
 
-def write_beside(panel: Axes, y: float, words: str, colour: str) -> None:
+def write_beside(panel: Axes, y: float, words: str, colour: str, *, va: str = "center") -> None:
     """Words to the right of a panel, level with `y`."""
-    write(panel, (1.0, y), words, colour, offset=(8, 0), coordinates=("axes fraction", "data"), va="center")
+    write(panel, (1.0, y), words, colour, offset=(8, 0), coordinates=("axes fraction", "data"), va=va)
 
 
 def _draw_switches(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> None:

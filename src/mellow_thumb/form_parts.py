@@ -119,6 +119,16 @@ def _rest(value: object) -> tuple[float, ...]:
     return tuple(numbers)
 
 
+def _offset(value: object) -> tuple[float, ...]:
+    """Three lengths: right, up, back."""
+    if not isinstance(value, list) or len(value) != 3:
+        raise ValueError(f'found {shown(value)}; expected three lengths, such as ["0.4 m", "1.6 m", "0 m"]')
+    try:
+        return tuple(convert(quantity(one, "m"), "m") for one in value)
+    except UnitError as error:
+        raise ValueError(str(error)) from None
+
+
 def _points(value: object) -> tuple[tuple[float, float], ...]:
     """The points of a curve: pairs of travel and effect."""
     found = [_numbers(point) for point in value] if isinstance(value, list) else []
@@ -142,6 +152,7 @@ Closing = Annotated[tuple[str, float], BeforeValidator(_closing)]
 Sensitivity = Annotated[Quantity | dict[str, Quantity], BeforeValidator(_sensitivity)]
 Face = Annotated[dict[str, str], BeforeValidator(_face)]
 Rest = Annotated[tuple[float, ...], BeforeValidator(_rest)]
+Offset = Annotated[tuple[float, ...], BeforeValidator(_offset)]
 PointList = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)]
 Seconds = Annotated[float, _in("s")]
 Metres = Annotated[float, _in("m")]

@@ -31,7 +31,7 @@ _MOST_ARGUMENTS = 16
 
 _SIGNATURE = (
     "int64(float64[::1], float64[::1], float64[::1], int32[::1], float64[::1], float64[::1], "
-    "float64[::1], int64, boolean, float64[:, ::1])"
+    "float64[::1], float64[:, ::1], int64, boolean, float64[:, ::1])"
 )
 
 _MODULE = '''
@@ -47,7 +47,7 @@ compiled = njit(error_model="numpy", nogil=True, forceinline=True)
 
 
 @njit("{signature}", error_model="numpy", nogil=True, cache={cache})
-def run(state_, numbers_, ts_, codes_, xs_, ys_, ends_, frame_, last_, out_):
+def run(state_, numbers_, ts_, codes_, xs_, ys_, ends_, hosts_, frame_, last_, out_):
 {numbers}
     next_ = 0
     while frame_ < len(ends_):
@@ -121,7 +121,7 @@ class _Module:
     def __init__(self, program: Program) -> None:
         self.program, self.parts = program, take_apart(program)
         self.numbers: list[float] = []
-        self.state = [*program.state, *self.parts.kept, "reading"]
+        self.state = [*program.state, *self.parts.kept, "reading", *(f"rig {name}" for name in program.rig)]
         self.lift = _Lift(self.state, self.numbers)
         self.functions: list[str] = []
 
@@ -191,28 +191,32 @@ class _Module:
         steps = [ast.unparse(pose.visit(one)) for one in self.parts.pose]
         results = ", ".join(ast.unparse(pose.visit(one)) for one in self.parts.pose_results)
         numbers = [_number(k) for k in range(first, len(self.numbers))]
-        given = ", ".join([*self.parts.pose_arguments, *numbers])
-        self.functions.append(f"@compiled\ndef pose_({given}):\n{_lines([*steps, f'return {results}'], 4)}")
+        taken = ", ".join([*self.parts.pose_arguments, *numbers])
+        self.functions.append(f"@compiled\ndef pose_({taken}):\n{_lines([*steps, f'return {results}'], 4)}")
         values = [ast.unparse(self.lift.visit(one)) for one in self.parts.outputs]
         lines = [f"read{k}_ = {value}" for k, value in enumerate(values)]
-        posing = ", ".join([*(f"read{k}_" for k in self.program.posing), *numbers])
-        places = range(len(values), len(values) + len(self.parts.pose_results))
-        lines.append(f"{', '.join(f'read{k}_' for k in places)} = pose_({posing})")
-        lines += [f"out_[{k}, frame_] = read{k}_" for k in range(places.stop)]
+        hosts = [f"hosts_[{k}, frame_]" for k in range(len(self.program.hosts))]
+        rig = [f"{_STATE}[{self.lift.slots[f'rig {name}']}]" for name in self.program.rig]
+        given = ", ".join([*(f"read{k}_" for k in self.program.posing), *hosts, "t", *rig, *numbers])
+        last = len(values) + len(self.parts.pose_results) - len(rig)
+        made = [*(f"read{k}_" for k in range(len(values), last)), *rig]
+        lines.append(f"{', '.join(made)} = pose_({given})")
+        lines += [f"out_[{k}, frame_] = read{k}_" for k in range(last)]
         return ast.parse("\n".join(lines)).body
 
 
 def fuse(program: Program) -> FusedText:
     """Write a program as a module with one function, ``run``.
 
-    ``run(state, numbers, t, code, x, y, ends, frame, last, out)`` lets the events act, reads every frame
-    from number `frame` on that ends after them into a column of `out`, and returns the number of the next
-    frame. Unless these are the `last` events, frames that might have more of them are left for the next
+    ``run(state, numbers, t, code, x, y, ends, hosts, frame, last, out)`` lets the events act, reads every
+    frame from number `frame` on that ends after them into a column of `out`, and returns the number of the
+    next frame. Unless these are the `last` events, frames that might have more of them are left for the next
     call. The state is changed in place. Rows of `out` are a program's values, then its pose.
     """
     module = _Module(program)
     text = module.text()
-    start = [*program.start, *(0.0 for _ in module.state[len(program.state) :])]
+    kept = [0.0] * (len(module.state) - len(program.state) - len(program.rig))
+    start = [*program.start, *kept, *program.rig.values()]
     return FusedText(text, tuple(module.numbers), tuple(start))
 
 

@@ -116,6 +116,34 @@ class Intake:
             raise ArgumentError(f"{device}: found {their_time!r}; expected finite seconds")
         self._offsets[device] = ours - their_time
 
+    def set_screen(self, width: float, height: float, at: float | None = None) -> None:
+        """Say how large the view is, in pixels, for edge zones; until then it counts as square.
+
+        Raises :class:`ArgumentError` for what is no size.
+        """
+        if not (1.0 <= width <= 1e6 and 1.0 <= height <= 1e6):
+            raise ArgumentError(f"screen: found {width!r} by {height!r}; expected 1 to a million pixels")
+        self.feed("host.screen", (width, height), at=at)
+
+    def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
+        """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
+
+        Speed is over the map: a slope changes how far a step rises, not how far it goes. Raises
+        :class:`ArgumentError` for a normal that does not point up, or a wall.
+        """
+        x, y, z = normal
+        if not (y > 0.0 and abs(x / y) <= 1e3 and abs(z / y) <= 1e3):
+            raise ArgumentError(
+                f"normal: found {normal!r}; expected one that points up, (x, y, z) with y above 0"
+            )
+        self.feed("host.slope", (-x / y, -z / y), at=at)
+
+    def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
+        """Say how fast what the character stands on moves, in m/s; it is carried along."""
+        x, y, z = velocity
+        self.feed("host.platform", (x, z), at=at)
+        self.feed("host.lift", y, at=at)
+
     def _unlisted(self, signal: str) -> None:
         """Pass over a signal that this plan does not use; refuse one that nothing knows."""
         reason = unlisted(signal, self._doors)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Protocol
 
 from .fused import can_compile, is_at_hand, load
+from .view import POSE
 
 if TYPE_CHECKING:
     import numpy as np
@@ -19,10 +20,13 @@ WORTH_LOADING, WORTH_COMPILING = 300_000, 3_000_000
 class Loop(Protocol):
     """A program at work on a take, some of its events at a time."""
 
-    def run(self, events: Events, ends: np.ndarray, frame: int, out: np.ndarray, *, last: bool) -> int:
+    def run(
+        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+    ) -> int:
         """Let the events act and read the frames that end after them, from number `frame` on.
 
-        Frame k ends at ``ends[k]`` (s) and goes to column k of `out`: a program's values, then its pose.
+        Frame k ends at ``ends[k]`` (s), finds the host's answers in column k of `hosts` (NaN for none) and
+        goes to column k of `out`: a program's values, then its pose.
         Returns the number of the next frame. Unless these are the last events, a frame that might have more
         of them is left for the next call.
         """
@@ -34,10 +38,12 @@ class Interpreted:
 
     def __init__(self, program: Program) -> None:
         self._program = program
-        self._loop = program.live(program.start)
+        self._loop, self._rig = program.live(program.start), tuple(program.rig.values())
         next(self._loop)
 
-    def run(self, events: Events, ends: np.ndarray, frame: int, out: np.ndarray, *, last: bool) -> int:
+    def run(
+        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+    ) -> int:
         """As :meth:`Loop.run` says."""
         import numpy as np
 
@@ -56,14 +62,21 @@ class Interpreted:
         if begin < len(items):
             send(items[begin:])
         if rows:
-            self._write(rows, out[:, frame : frame + len(rows)])
+            part = slice(frame, frame + len(rows))
+            self._write(rows, ends[part], hosts[:, part], out[:, part])
         return frame + len(rows)
 
-    def _write(self, rows: list[tuple[float, ...]], out: np.ndarray) -> None:
-        columns = list(zip(*rows, strict=True))
-        posing = [columns[k] for k in self._program.posing]
-        poses = list(map(self._program.pose, *posing)) if posing else [self._program.pose()] * len(rows)
-        for k, column in enumerate([*columns, *zip(*poses, strict=True)]):
+    def _write(
+        self, rows: list[tuple[float, ...]], ends: np.ndarray, hosts: np.ndarray, out: np.ndarray
+    ) -> None:
+        pose, posed, rig, poses = self._program.pose, self._program.posed, self._rig, []
+        for row, end, host in zip(rows, ends.tolist(), hosts.T.tolist(), strict=True):
+            made = pose(*posed(row), *host, end, *rig)
+            rig = made[POSE:]
+            poses.append(made[:POSE])
+        self._rig = rig
+        columns = [*zip(*rows, strict=True), *zip(*poses, strict=True)]
+        for k, column in enumerate(columns):
             out[k] = column
 
 
@@ -76,9 +89,11 @@ class Compiled:
         self._run, text = load(program)
         self._state, self._numbers = np.array(text.start), np.array(text.numbers)
 
-    def run(self, events: Events, ends: np.ndarray, frame: int, out: np.ndarray, *, last: bool) -> int:
+    def run(
+        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+    ) -> int:
         """As :meth:`Loop.run` says."""
-        return self._run(self._state, self._numbers, *events, ends, frame, last, out)
+        return self._run(self._state, self._numbers, *events, ends, hosts, frame, last, out)
 
 
 def loop_for(program: Program, size: int, *, compiled: bool | None) -> Loop:

@@ -7,16 +7,27 @@ from math import radians, tan
 from typing import TYPE_CHECKING, ClassVar
 
 from .axes import Axis
-from .formulas.turning import level_rotation, narrowed, rolled
-from .weave import Block, number
+from .errors import PlanError, listed
+from .formulas.orbiting import behind, shortage, trailed
+from .formulas.turning import level_rotation, narrowed, rolled, wrapped
+from .smoothings import LN2
+from .weave import number
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
+    from .weave import Block
+
+PLACE = ("subject_x", "subject_y", "subject_z")
+"""Where the host says that the subject is, in metres; no number while it has not said so."""
+
+FRAMES = ("world", "entry", "subject")
+"""What the angles of an orbit are measured from: -Z, where the subject faced at first, where it faces now."""
+
 
 @dataclass(frozen=True, slots=True)
 class Eye:
-    """A first-person camera: it looks where yaw, pitch and roll point, `height` metres above the origin."""
+    """A first-person camera: it looks where yaw, pitch and roll point, `height` metres above the subject."""
 
     name: str
     height: float = 0.0
@@ -30,17 +41,112 @@ class Eye:
         "roll": Axis("roll"),
     }
     """The axes that it takes, with the limits they have where a profile states none."""
+    hosts: ClassVar[tuple[str, ...]] = PLACE
+    """What it asks the host."""
+    rig: ClassVar[Mapping[str, float]] = {}
+    """What it keeps from one view to the next, and what that is at first."""
 
     def weave_pose(self, block: Block, *, zoom: bool) -> tuple[str, ...]:
         """Write the pose into `block`: position x, y, z, rotation x, y, z, w and field of view.
 
-        With `zoom` the axis of that name narrows the field of view.
+        With `zoom` the axis of that name narrows the field of view. ``at_x``, ``at_y``, ``at_z`` is where
+        the subject is.
         """
-        turned = block.call(level_rotation, "yaw", "pitch")
-        inner = block.inner()
-        inner.call(rolled, *turned, "roll", into=turned)
-        block.when("roll != 0.0", inner)
-        seen = number(self.field_of_view)
-        if zoom:
-            (seen,) = block.call(narrowed, "zoom", half=tan(radians(self.field_of_view / 2.0)))
-        return (number(0.0), number(self.height), number(0.0), *turned, seen)
+        return (
+            "at_x",
+            f"at_y + {number(self.height)}",
+            "at_z",
+            *_looking(block, "yaw", self.field_of_view, zoom),
+        )
+
+
+_PLACES = tuple(f"{word}_{part}" for word in ("then", "trail") for part in "xyz")
+_RIG = ("begun", "viewed", "short", "base", *_PLACES)
+
+
+@dataclass(frozen=True, slots=True)
+class Orbit:
+    """A camera around a subject: `distance` away from a point beside it, and looking at that point.
+
+    `offset` (m) is where that point is: to the right, up and back, as the camera's yaw has it. The angles
+    are measured from `frame`. It follows the subject with `follow` (s) level and `follow_up` upward, each a
+    half-life; 0 is at once. Where the host says that less than the distance is clear, it comes that near at
+    once, and goes back with the half-life `recovers` (s).
+    """
+
+    name: str
+    offset: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    frame: str = "world"
+    follow: float = 0.0
+    follow_up: float = 0.0
+    recovers: float = 0.3
+    field_of_view: float = 60.0
+    """Vertical, in degrees, at a zoom of 1."""
+
+    kind: ClassVar[str] = "orbit"
+    axes: ClassVar[Mapping[str, Axis]] = {
+        "yaw": Axis("yaw"),
+        "pitch": Axis("pitch", low=-90.0, high=90.0),
+        "roll": Axis("roll"),
+        "distance": Axis("distance", start=4.0, low=0.0, unit="m"),
+    }
+    """The axes that it takes, with the limits they have where a profile states none."""
+    hosts: ClassVar[tuple[str, ...]] = (*PLACE, "subject_yaw", "clear")
+    """What it asks the host."""
+    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(_RIG, 0.0)
+    """What it keeps from one view to the next, and what that is at first."""
+
+    def __post_init__(self) -> None:
+        if self.frame not in FRAMES:
+            raise PlanError(f"frame: found {self.frame}; expected {listed(FRAMES)}")
+        for what, value in (
+            ("follow", self.follow),
+            ("follow_up", self.follow_up),
+            ("recovers", self.recovers),
+        ):
+            if not 0.0 <= value <= 60.0:
+                raise PlanError(f"{what}: found {value:g}; expected 0 to 60 s")
+
+    def weave_pose(self, block: Block, *, zoom: bool) -> tuple[str, ...]:
+        """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""
+        first = block.inner()
+        for part in "xyz":
+            for word in ("then", "trail"):
+                first.set(f"{word}_{part}", f"at_{part}")
+        first.set("viewed", "t")
+        first.set("base", "at_yaw" if self.frame == "entry" else "0.0")
+        first.set("begun", "1.0")
+        block.when("begun == 0.0", first)
+        block.set("passed", "t - viewed")
+        for part, half_life in (("x", self.follow), ("y", self.follow_up), ("z", self.follow)):
+            line = (f"trail_{part}", f"then_{part}", f"at_{part}")
+            if half_life:
+                block.call(trailed, *line, "passed", into=(f"trail_{part}",), k=LN2 / half_life)
+            else:
+                block.set(f"trail_{part}", f"at_{part}")
+            block.set(f"then_{part}", f"at_{part}")
+        k = LN2 / self.recovers if self.recovers else 1e300
+        free = "(clear if clear == clear else distance)"
+        block.call(shortage, "short", "distance", free, "passed", into=("short",), k=k)
+        block.set("viewed", "t")
+        turned = "yaw" if self.frame == "world" else f"yaw + {'base' if self.frame == 'entry' else 'at_yaw'}"
+        (turned,) = block.call(wrapped, turned)
+        trail = ("trail_x", "trail_y", "trail_z")
+        right, up, back = self.offset
+        far = "distance - short"
+        place = block.call(behind, *trail, turned, "pitch", far, right=right, up=up, back=back)
+        return (*place, *_looking(block, turned, self.field_of_view, zoom))
+
+
+Mount = Eye | Orbit
+
+
+def _looking(block: Block, yaw: str, field_of_view: float, zoom: bool) -> tuple[str, ...]:
+    """Write the rotation and the field of view of a camera that looks where yaw, pitch and roll point."""
+    turned = block.call(level_rotation, yaw, "pitch")
+    inner = block.inner()
+    inner.call(rolled, *turned, "roll", into=turned)
+    block.when("roll != 0.0", inner)
+    if not zoom:
+        return (*turned, number(field_of_view))
+    return (*turned, *block.call(narrowed, "zoom", half=tan(radians(field_of_view / 2.0))))

@@ -21,7 +21,7 @@ if TYPE_CHECKING:
     from .cues import Cue
     from .derived import Derived
     from .gates import Buttons, Gate, When
-    from .mounts import Eye
+    from .mounts import Mount
     from .movement import Movement
     from .routes import Route
 
@@ -40,7 +40,7 @@ class Plan:
     routes: tuple[Route, ...]
     gates: tuple[Gate, ...]
     axes: tuple[Axis, ...]
-    mount: Eye
+    mount: Mount
     derived: tuple[Derived, ...] = ()
     cues: tuple[Cue, ...] = ()
     hands: Hands = _ANY_HANDS

@@ -11,11 +11,21 @@ from .form_parts import Form, shown
 from .form_switching import CueForm, GateForm, HandsForm, SignalForm
 from .gate_checks import check_changeable, excludes
 from .gates import Condition
-from .mounts import Eye
+from .mounts import Eye, Mount, Orbit
 from .movement import MOVES, Movement
 from .plan import Plan
 from .profile_faults import Fault, Faults
-from .profile_form import FORMAT, AxisForm, EyeForm, MouseForm, MovementForm, ProfileForm, RouteForm
+from .profile_form import (
+    FORMAT,
+    MOUNTS,
+    AxisForm,
+    EyeForm,
+    MouseForm,
+    MovementForm,
+    OrbitForm,
+    ProfileForm,
+    RouteForm,
+)
 from .profile_routes import RouteReader
 from .profile_switching import SwitchReader
 
@@ -74,7 +84,8 @@ class _Resolver:
         units = self.units(forms["axes"])
         reader = RouteReader(self.faults, switches, units, mouse)
         routes = [route for name, form in forms["routes"].items() if (route := reader.read(name, form))]
-        axes = self.axes(forms["axes"], units, routes, reader)
+        taken = (mount or Eye("")).axes
+        axes = self.axes(forms["axes"], units, routes, reader, taken)
         self.check_pairs(routes, forms["routes"])
         movement = self.movement(switches)
         if self.faults.found or mount is None:
@@ -104,15 +115,25 @@ class _Resolver:
         if not isinstance(entries, dict):
             self.faults.note((name,), shown(entries), f"tables: [{name}.NAME]")
             return {}
-        checked = {key: self.faults.form(form, value, (name, key)) for key, value in entries.items()}
+        kinds = {key: self.form_of(form, (name, key), value) for key, value in entries.items()}
+        checked = {key: self.faults.form(one, entries[key], (name, key)) for key, one in kinds.items() if one}
         return {key: value for key, value in checked.items() if value is not None}
+
+    def form_of(self, form: type[Form], path: Path, value: object) -> type[Form] | None:
+        """The form of an entry: that of a mount goes by its kind; nothing for a kind that there is not."""
+        kind = value.get("kind") if form is EyeForm and isinstance(value, dict) else None
+        if not isinstance(kind, str) or kind in MOUNTS:
+            return MOUNTS[kind] if isinstance(kind, str) else form
+        known = listed(f'"{one}"' for one in MOUNTS)
+        self.faults.note((*path, "kind"), f'"{kind}"', known, nearest(kind, MOUNTS))
+        return None
 
     def names(self, section: str) -> list[str]:
         """Every name that a section gives, right or wrong inside."""
         entries = self.data.get(section)
         return list(entries) if isinstance(entries, dict) else []
 
-    def mount(self, forms: Mapping[str, EyeForm]) -> Eye | None:
+    def mount(self, forms: Mapping[str, EyeForm | OrbitForm]) -> Mount | None:
         wanted, names = str(self.data.get("mount", "")), self.names("mounts")
         if not names:
             self.faults.note(("mounts",), "no mount", 'a table such as [mounts.eye] with kind = "eye"')
@@ -123,7 +144,11 @@ class _Resolver:
             self.faults.note(("mount",), f'"{wanted}"', known, nearest(wanted, names))
         elif wanted in forms:
             form = forms[wanted]
-            return Eye(wanted, form.height or 0.0, form.field_of_view or 60.0)
+            if isinstance(form, EyeForm):
+                return Eye(wanted, form.height or 0.0, form.field_of_view or 60.0)
+            with self.faults.catching(("mounts", wanted)):
+                given = {key: value for key, value in form.model_dump().items() if value is not None}
+                return Orbit(wanted, **{key: value for key, value in given.items() if key != "kind"})
         return None
 
     def movement(self, switches: SwitchReader) -> Movement | None:
@@ -188,15 +213,18 @@ class _Resolver:
         units: Mapping[str, str],
         routes: list[Route],
         reader: RouteReader,
+        taken: Mapping[str, Axis],
     ) -> tuple[Axis, ...]:
         """The mount's axes, then every other that is named or driven."""
         driven = [axis for route in routes for axis in route.drives]
-        names = [*Eye.axes, *sorted({*self.names("axes"), *driven} - set(Eye.axes))]
-        return tuple(self.axis(name, forms.get(name), units[name], reader) for name in names if name in units)
+        names = [*taken, *sorted({*self.names("axes"), *driven} - set(taken))]
+        defaults = {name: taken.get(name, Axis(name, unit=units.get(name, ""))) for name in names}
+        known = [name for name in names if name in units]
+        return tuple(self.axis(defaults[name], forms.get(name), units[name], reader) for name in known)
 
-    def axis(self, name: str, form: AxisForm | None, unit: str, reader: RouteReader) -> Axis:
+    def axis(self, default: Axis, form: AxisForm | None, unit: str, reader: RouteReader) -> Axis:
+        name = default.name
         path: Path = ("axes", name)
-        default = Eye.axes.get(name, Axis(name, unit=unit))
         if name in MOVES:
             if form is not None:
                 self.faults.note(path, "a table for an axis of movement", "none: it goes from -1 to 1")
@@ -219,7 +247,7 @@ class _Resolver:
         if name == "distance" and (form is None or form.start is None):
             self.faults.note(path, "no start", 'start = "4 m": a distance has no natural one')
             return default
-        if log and low == -inf:
+        if log and low in (-inf, 0.0):
             self.faults.note(path, "no min", f"min above 0: {name} multiplies, and must not reach 0")
             return default
         try:

@@ -24,6 +24,7 @@ from .form_parts import (
     MetresASecondSquared,
     Names,
     Number,
+    Offset,
     PointList,
     Rest,
     Seconds,
@@ -246,6 +247,43 @@ class EyeForm(Form):
     )
 
 
+class OrbitForm(Form):
+    """A camera around a subject that moves."""
+
+    kind: Literal["orbit"] = Field(
+        examples=['"orbit"'], description="`orbit`: `distance` away from the subject, and looking at it"
+    )
+    offset: Offset = Field(
+        (0.0, 0.0, 0.0),
+        description='what it looks at, from the subject: `["right", "up", "back"]`, as the view is turned',
+        json_schema_extra=in_unit("m, cm"),
+    )
+    frame: Literal["world", "entry", "subject"] = Field(
+        "world",
+        description="what yaw and pitch are measured from: `world` (-Z), `entry` (where the subject faced "
+        "at first) or `subject` (where it faces now)",
+    )
+    follow: Seconds = Field(
+        0.0,
+        description="half-life with which it follows the subject over the ground; it then stays "
+        "speed x half-life / 0.693 behind",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    follow_up: Seconds = Field(0.0, description="the same up and down", json_schema_extra=in_unit("s, ms"))
+    recovers: Seconds = Field(
+        0.3,
+        description="half-life with which it goes back where an obstacle brought it nearer",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    field_of_view: Degrees = Field(
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
+    )
+
+
+MOUNTS: dict[str, type[Form]] = {"eye": EyeForm, "orbit": OrbitForm}
+"""The form of each kind of mount."""
+
+
 class MovementForm(Form):
     """A character that walks where `move_x` and `move_y` point."""
 
@@ -308,7 +346,7 @@ class ProfileForm(Form):
     routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     movement: MovementForm | None = Field(None, description="a character that walks")
-    mounts: dict[str, EyeForm] = Field(description="how axes become a camera pose")
+    mounts: dict[str, EyeForm | OrbitForm] = Field(description="how axes become a camera pose")
 
 
 TABLES: dict[str, type[Form]] = {
@@ -330,6 +368,7 @@ TABLES: dict[str, type[Form]] = {
     "axes.NAME.smoothing": AxisSmoothingForm,
     "movement": MovementForm,
     "mounts.NAME": EyeForm,
+    "mounts.NAME (orbit)": OrbitForm,
 }
 """Every table of a profile, by where it stands."""
 

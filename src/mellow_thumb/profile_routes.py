@@ -39,8 +39,8 @@ class RouteReader:
         before = len(self.faults.found)
         drives = form.drives or ()
         source = self.switches.signal((*path, "from"), form.from_) if form.from_ else None
-        if source and source.signal.kind in ("position", "fact"):
-            what = "a place" if source.signal.kind == "position" else "a fact"
+        if source and source.signal.kind in ("position", "fact", "pose"):
+            what = {"position": "a place", "pose": "a pose"}.get(source.signal.kind, "a fact")
             hint = "; for a pointer at the edge: an edge_zone in [signals]" if what == "a place" else ""
             self.faults.note((*path, "from"), f"{source}, {what}", f"something that moves or is held{hint}")
             source = None

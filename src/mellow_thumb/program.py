@@ -17,7 +17,8 @@ from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from .events import Events
-from .walking import READ
+from .mounts import PLACE
+from .walking import READ, WALKED
 from .weave import Block, Names, compile_text, fill, number
 from .weaver import WORDS, Weaver
 
@@ -82,7 +83,7 @@ def live(saved):
 """
 
 _POSE = """
-def pose({axes}):
+def pose({arguments}):
     {lines}
     return {results}
 """
@@ -118,8 +119,13 @@ class Program:
     """Where a frame has the count of each cue; the time (s) of the last one comes after it."""
     live: Callable[[tuple[float, ...]], Generator[Any, list[Item], None]]
     """The loop: send it items that end in a frame for that frame's values, or none for the saved state."""
+    hosts: tuple[str, ...]
+    """What the pose asks the host."""
+    rig: dict[str, float]
+    """What the pose keeps from one view to the next, and what that is at first."""
     pose: Callable[..., tuple[float, ...]]
-    """Axes to position x, y, z (m), rotation x, y, z, w and vertical field of view (deg)."""
+    """What a frame reads of `posing`, the host's answers (NaN for none), the time (s) and what it kept; to
+    position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), and what it keeps."""
 
     @cached_property
     def axis_places(self) -> dict[str, int]:
@@ -127,12 +133,9 @@ class Program:
         return {name: k for k, name in enumerate(self.axes)}
 
     @cached_property
-    def pose_of(self) -> Callable[[tuple[float, ...]], tuple[float, ...]]:
-        """The pose of what a frame reads."""
-        if len(self.posing) < 2:
-            return lambda values: self.pose(*(values[k] for k in self.posing))
-        chosen, pose = itemgetter(*self.posing), self.pose
-        return lambda values: pose(*chosen(values))
+    def posed(self) -> Callable[[tuple[float, ...]], tuple[float, ...]]:
+        """What a frame reads, as the pose takes it."""
+        return itemgetter(*self.posing)
 
     @property
     def width(self) -> int:
@@ -187,9 +190,16 @@ def _live_text(weaver: Weaver) -> str:
 
 
 def _pose_text(plan: Plan, axes: list[str]) -> str:
-    block = Block(Names([*WORDS, *axes]))
-    results = plan.mount.weave_pose(block, zoom="zoom" in axes)
-    return fill(_POSE, axes=", ".join(axes), lines=block.lines, results=", ".join(results))
+    """Axes, where the character walked to, what the host said, the time and what a mount keeps, to a pose."""
+    mount, walks = plan.mount, [*WALKED] if plan.movement else []
+    arguments = [*axes, *walks, *mount.hosts, "t", *mount.rig]
+    block = Block(Names([*WORDS, *arguments, "passed", *(f"at_{part}" for part in ("x", "y", "z", "yaw"))]))
+    for host, part in zip((*PLACE, "subject_yaw"), ("x", "y", "z", "yaw"), strict=True):
+        walked = ("heading" if part == "yaw" else f"moved_{part}") if walks else "0.0"
+        if host in mount.hosts:
+            block.set(f"at_{part}", f"{host} if {host} == {host} else {walked}")
+    results = [*mount.weave_pose(block, zoom="zoom" in axes), *mount.rig]
+    return fill(_POSE, arguments=", ".join(arguments), lines=block.lines, results=", ".join(results))
 
 
 @lru_cache(maxsize=64)
@@ -203,6 +213,8 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     extra: list[str] = [name for name in ("device", "cursor") if name in weaver.state]
     places = {name: begin + k for k, name in enumerate(extra)}
     first = begin + len(extra)
+    moved = first + 2 * len(plan.cues) if plan.movement else 0
+    walked = [moved + READ.index(name) for name in WALKED] if moved else []
     return Program(
         text=text,
         pose_text=pose_text,
@@ -210,11 +222,13 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         codes=weaver.codes,
         settings={setting: k for k, setting in enumerate(settings, len(weaver.codes))},
         axes=(*axes, "yaw_total"),
-        posing=tuple(axes.index(name) for name in posing),
+        posing=(*(axes.index(name) for name in posing), *walked),
+        hosts=plan.mount.hosts,
+        rig=dict(plan.mount.rig),
         gates=tuple(gate.name for gate in plan.gates),
         families=plan.families,
         places=places,
-        moved=first + 2 * len(plan.cues) if plan.movement else 0,
+        moved=moved,
         cues={cue.name: first + 2 * k for k, cue in enumerate(plan.cues)},
         live=compile_text(text, "live"),
         pose=compile_text(pose_text, "pose"),

@@ -32,6 +32,8 @@ class Snapshot(NamedTuple):
     place: tuple[float, ...]
     counts: tuple[float, ...]
     given: tuple[tuple[float, ...], ...]
+    hosts: tuple[float, ...]
+    rig: tuple[float, ...]
 
 
 def to_plain(one: Snapshot) -> dict[str, Any]:
@@ -54,6 +56,8 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "place": list(one.place),
         "counts": list(one.counts),
         "given": [list(times) for times in one.given],
+        "hosts": [None if value - value != 0.0 else value for value in one.hosts],
+        "rig": list(one.rig),
     }
 
 
@@ -96,6 +100,8 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             tuple(map(float, data["place"])),
             tuple(map(float, data["counts"])),
             tuple(tuple(map(float, times)) for times in data["given"]),
+            tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
+            tuple(map(float, data["rig"])),
         )
         _check(found)
         return found
@@ -110,12 +116,14 @@ CLOCK, PLACE = 7, 5
 def _check(one: Snapshot) -> None:
     """Refuse what has the wrong size, or holds no numbers where there must be some."""
     program, cues = one.program, len(one.program.cues)
-    lists = (one.values, one.clock, one.place, one.counts, one.given)
-    if tuple(map(len, lists)) != (program.width, CLOCK, PLACE, cues, cues):
+    lists = (one.values, one.clock, one.place, one.counts, one.given, one.hosts, one.rig)
+    sizes = (program.width, CLOCK, PLACE, cues, cues, len(program.hosts), len(program.rig))
+    if tuple(map(len, lists)) != sizes:
         raise ValueError("a list of the wrong length")
     given = [t for times in one.given for t in times]
     if any(
-        part - part != 0.0 for part in (*one.loop, *one.values, *one.clock, *one.place, *one.counts, *given)
+        part - part != 0.0
+        for part in (*one.loop, *one.values, *one.clock, *one.place, *one.counts, *given, *one.rig)
     ):
         raise ValueError("no number where there must be one")
     arrived, waiting, _ = one.inbox

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from bisect import bisect_left
+from math import nan
 from operator import itemgetter
 from typing import TYPE_CHECKING
 
@@ -17,7 +18,7 @@ from .program import weave_plan
 from .saving import Snapshot, from_plain, to_plain
 from .shakes import Kick
 from .signals import DEVICES
-from .view import View
+from .view import POSE, Quadruple, Triple, View, answers
 
 if TYPE_CHECKING:
     from typing import Any
@@ -53,6 +54,8 @@ class Session(Intake):
         self._start(self._program, self._program.start)
         self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
         self._kicks: list[Kick] = []
+        self._hosts = (nan,) * len(self._program.hosts)
+        self._rig = tuple(self._program.rig.values())
         self._origin = HERE
         self._world, self._rate = 0.0, 1.0
         self._counts = dict.fromkeys(self._program.cues, 0.0)
@@ -187,37 +190,30 @@ class Session(Intake):
             raise ArgumentError(f"found {name}; expected {known}{nearest(name, buttons)}")
         return label_of(buttons[name], Frame(0.0, self._values, self._program).device)
 
-    def set_screen(self, width: float, height: float, at: float | None = None) -> None:
-        """Say how large the view is, in pixels, for edge zones; until then it counts as square.
+    def view(
+        self,
+        subject: tuple[Triple, Quadruple] | Triple | None = None,
+        *,
+        clear: float | None = None,
+        cut: bool = False,
+    ) -> View:
+        """The camera at the end of the last frame, with the kicks and shakes of the moment.
 
-        Raises :class:`ArgumentError` for what is no size.
+        `subject` is where the character is after this frame's step: its place (m), or its place and its
+        rotation (a unit quaternion x, y, z, w); said once, it holds until it is said anew. Not said at all,
+        it is where its own steps took it. `clear` is how far behind it, toward the camera, nothing is in the
+        way (m). `cut` is for a subject that was put elsewhere: the camera is there at once.
+
+        Raises :class:`ArgumentError` for a subject or a `clear` that are no finite numbers.
         """
-        if not (1.0 <= width <= 1e6 and 1.0 <= height <= 1e6):
-            raise ArgumentError(f"screen: found {width!r} by {height!r}; expected 1 to a million pixels")
-        self.feed("host.screen", (width, height), at=at)
-
-    def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
-        """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
-
-        Speed is over the map: a slope changes how far a step rises, not how far it goes. Raises
-        :class:`ArgumentError` for a normal that does not point up, or a wall.
-        """
-        x, y, z = normal
-        if not (y > 0.0 and abs(x / y) <= 1e3 and abs(z / y) <= 1e3):
-            raise ArgumentError(
-                f"normal: found {normal!r}; expected one that points up, (x, y, z) with y above 0"
-            )
-        self.feed("host.slope", (-x / y, -z / y), at=at)
-
-    def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
-        """Say how fast what the character stands on moves, in m/s; it is carried along."""
-        x, y, z = velocity
-        self.feed("host.platform", (x, z), at=at)
-        self.feed("host.lift", y, at=at)
-
-    def view(self) -> View:
-        """The camera at the end of the last frame, with the kicks and shakes of the moment."""
-        pose = self._program.pose_of(self._kicked() if self._kicks else self._values)
+        program = self._program
+        if subject is not None or clear is not None:
+            self._hosts = answers(program.hosts, self._hosts, subject, clear)
+        rig = self._rig if not cut else tuple(program.rig.values())
+        values = self._kicked() if self._kicks else self._values
+        pose = program.pose(*program.posed(values), *self._hosts, self._clock.now, *rig)
+        if rig:
+            self._rig, pose = pose[POSE:], pose[:POSE]
         place = self._cursor_place
         cursor = CURSORS[int(self._values[place])] if place else self._plan.cursor
         if self._origin != HERE:
@@ -260,7 +256,9 @@ class Session(Intake):
 
     def _add_kick(self, name: str, amount: float, half_life: float, frequency: float) -> None:
         names = [
-            self._program.axes[place] for place in self._program.posing if self._program.axes[place] != "zoom"
+            self._program.axes[place]
+            for place in self._program.posing
+            if place < len(self._program.axes) and self._program.axes[place] not in ("zoom", "distance")
         ]
         if name not in names:
             raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
@@ -354,6 +352,8 @@ class Session(Intake):
             (*self._origin, self._world, self._rate),
             tuple(self._counts.values()),
             tuple(map(tuple, self._given.values())),
+            self._hosts,
+            self._rig,
         )
 
     def state(self) -> dict[str, Any]:
@@ -384,3 +384,4 @@ class Session(Intake):
         self._origin = (x, y, z)
         self._counts = dict(zip(self._counts, one.counts, strict=True))
         self._given = {name: list(times) for name, times in zip(self._given, one.given, strict=True)}
+        self._hosts, self._rig = one.hosts, one.rig

@@ -21,11 +21,14 @@ KINDS = {
     "rate": "how fast the device itself turns: added up over time; 0 once it is silent for 100 ms",
     "position": "a place, 0 to 1 of the screen from its bottom left corner",
     "switch": "0 or 1: a button, a key, a contact",
+    "pose": "a place in metres and a unit quaternion: taken as it is, never smoothed and never scaled",
     "fact": "something that only the host knows: it drives nothing, and gates and edge zones ask for it",
 }
 """What a value of each kind of signal says."""
 
 COMPONENTS = ("x", "y")
+POSE_PARTS = ("x", "y", "z", "qx", "qy", "qz", "qw")
+"""The components of a pose: metres, then the quaternion."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,7 +54,8 @@ class Signal:
     @property
     def addresses(self) -> tuple[str, ...]:
         """The signal's name and, for a pair, those of its components."""
-        return (self.name, *(f"{self.name}.{part}" for part in COMPONENTS)) if self.pair else (self.name,)
+        parts = COMPONENTS if self.pair else POSE_PARTS if self.kind == "pose" else ()
+        return (self.name, *(f"{self.name}.{part}" for part in parts))
 
     @property
     def clips(self) -> bool:
@@ -201,6 +205,10 @@ _HOST = (
             "W3C Gamepad, section 'Gamepad Interface', connected; so for every device") for name in DEVICES),
     Signal("host.screen", "fact", "px", 1.0, 1e6, "x: the view's width; y: its height",
            "W3C Pointer Events 3, the box that clientX and clientY count in", pair=True, start=1.0),
+    Signal("host.subject", "pose", "m", -1e9, 1e9, "x: right; y: up; z: back; qx to qw: its rotation",
+           "OpenXR 1.1, XrPosef; this library, `view(subject=...)`"),
+    _fact("host.clear", 0.0, 1e9, 1e9, "metres clear of obstacles behind the subject, toward the camera",
+          "this library, `view(clear=...)`"),
     Signal("host.slope", "fact", "", -1e3, 1e3, "x, y: metres that the ground rises for each to +X, to +Z",
            "this library, `set_ground(normal=...)`", pair=True),
     Signal("host.platform", "fact", "m/s", -1e6, 1e6, "x, y: what the character stands on goes to +X, to +Z",

@@ -2,9 +2,44 @@
 
 from __future__ import annotations
 
+from .errors import ArgumentError
+from .formulas.orbiting import heading_of
 from .formulas.turning import rotation_rows
 
+Triple = tuple[float, float, float]
+Quadruple = tuple[float, float, float, float]
+POSE = 8
+"""How many numbers a pose is: place, rotation, field of view."""
+
 Rows = tuple[tuple[float, float, float, float], ...]
+
+
+def answers(
+    hosts: tuple[str, ...],
+    before: tuple[float, ...],
+    subject: tuple[Triple, Quadruple] | Triple | None,
+    clear: float | None,
+) -> tuple[float, ...]:
+    """What a host says of what a mount asks; what it does not say now is as `before`.
+
+    Raises :class:`ArgumentError` for a subject or a distance that are no finite numbers.
+    """
+    said: dict[str, float] = {}
+    try:
+        if subject is not None:
+            place = subject[0] if len(subject) == 2 else subject
+            said |= dict(zip(("subject_x", "subject_y", "subject_z"), map(float, place), strict=True))
+            if len(subject) == 2:
+                said["subject_yaw"] = heading_of(*map(float, subject[1]))
+        if clear is not None:
+            said["clear"] = float(clear)
+    except (TypeError, ValueError) as error:
+        raise ArgumentError(
+            f"subject: found {subject!r}; expected a place, or a place and a rotation"
+        ) from error
+    if any(value - value != 0.0 for value in said.values()) or said.get("clear", 0.0) < 0.0:
+        raise ArgumentError(f"view: found {subject!r} and {clear!r}; expected finite numbers")
+    return tuple(said.get(host, old) for host, old in zip(hosts, before, strict=True))
 
 
 class View:

@@ -24,6 +24,9 @@ STATE = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading",
 READ = ("velocity_x", "velocity_y", "velocity_z", "moved_x", "moved_y", "moved_z", "heading")
 """What a frame reads of it, in order."""
 
+WALKED = READ[3:]
+"""What of that a pose is made of: where the character is and which way it faces."""
+
 
 class Walk:
     """Writes what a movement does into blocks."""

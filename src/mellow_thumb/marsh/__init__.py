@@ -22,7 +22,11 @@ BOARDWALK = FOLDER / "boardwalk.toml"
 """Counting from the boardwalk with mouse and keys, as a profile."""
 BOARDWALK_TAKE = FOLDER / "boardwalk.csv"
 """Eight seconds of a stand-in hand that does so."""
-SCENES = ((PROFILE, TAKE), (DYKE, DYKE_TAKE), (BOARDWALK, BOARDWALK_TAKE))
+FOLLOWING = FOLDER / "following.toml"
+"""Following the warden along the dyke with a gamepad, as a profile."""
+FOLLOWING_TAKE = FOLDER / "following.csv"
+"""Two thumbs and their triggers, for `FOLLOWING`."""
+SCENES = ((PROFILE, TAKE), (DYKE, DYKE_TAKE), (BOARDWALK, BOARDWALK_TAKE), (FOLLOWING, FOLLOWING_TAKE))
 """Each scene: its profile and its take."""
 SEED = 7
 
@@ -137,6 +141,53 @@ def boardwalk() -> Take:
         title="Counting from the boardwalk",
         made_by=f"a stand-in hand, seed {SEED}",
         device="mouse, 315 counts/cm, 1000 reports a second; a keyboard",
+    )
+
+
+def following() -> Take:
+    """Make the take of the walk along the dyke anew: the thumbs that `FOLLOWING_TAKE` was written from."""
+    from ..stand_ins.pad import Thumb, together
+
+    left, right = Thumb(SEED, signal="pad.left_stick"), Thumb(SEED + 1)
+    for thumb in (left, right):
+        thumb.hold(0.4)
+    left.push(0.05, 0.95, seconds=0.2)  # off along the dyke
+    left.hold(2.2)
+    left.push(-0.55, 0.7, seconds=0.25)  # around the pool
+    left.hold(1.2)
+    left.push(0.0, 0.0)
+    left.hold(1.4)
+    left.push(0.85, 0.0, seconds=0.3)  # sidestepping, with the glasses up
+    left.hold(1.3)
+    left.push(0.0, 0.0)
+    left.hold(0.9)
+    right.hold(0.9)
+    right.push(0.6, 0.0, seconds=0.2)  # looking out to the right
+    right.hold(0.6)
+    right.push(0.0, 0.0)
+    right.hold(0.7)
+    right.push(-0.6, 0.35, seconds=0.2)
+    right.hold(1.0)
+    right.push(0.0, 0.0)
+    right.set("pad.right_trigger", 0.9)  # nearer
+    right.hold(0.6)
+    right.set("pad.right_trigger", 0.0)
+    right.set("pad.left_shoulder", 1.0)
+    right.push(0.5, 0.2, seconds=0.3)
+    right.hold(1.1)
+    right.push(0.0, 0.0)
+    right.set("pad.left_shoulder", 0.0)
+    right.hold(0.4)
+    right.set("pad.left_trigger", 1.0)  # and away
+    right.hold(0.7)
+    right.set("pad.left_trigger", 0.0)
+    right.hold(0.8)
+    return together(
+        left,
+        right,
+        title="Following the warden along the dyke",
+        made_by=f"two stand-in thumbs, seeds {SEED} and {SEED + 1}",
+        device="gamepad, 250 reports a second",
     )
 
 

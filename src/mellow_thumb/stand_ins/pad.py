@@ -21,6 +21,15 @@ STEPS = 32767
 """It reports whole steps of this: sixteen bits with a sign."""
 
 
+def together(*thumbs: Thumb, **about: str) -> Take:
+    """Several thumbs on one pad, from the same beginning, as one take."""
+    import pandas as pd
+
+    table = pd.concat([thumb.take().table.astype({"signal": "str"}) for thumb in thumbs])
+    table = table.sort_values("t", kind="stable", ignore_index=True)
+    return Take(table.astype({"signal": "category"}), about)
+
+
 class Thumb:
     """A simulated thumb on a stick. Tell it what to do in order, then ask for the take.
 

@@ -1,0 +1,51 @@
+"""What a host said in a take, frame by frame: poses joined linearly, the rest as it was said last."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from .formulas.orbiting import heading_of
+
+if TYPE_CHECKING:
+    from collections.abc import Sequence
+
+    import numpy as np
+    import pandas as pd
+
+
+def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.ndarray:
+    """A row for each thing that a mount asks, a column for each frame's end; NaN where nothing was said.
+
+    The subject is where it was last said to be until it says so for the first time, and after the last time.
+    """
+    import numpy as np
+
+    found = np.full((len(hosts), len(ends)), np.nan)
+    names = table["signal"].astype(str)
+    if not len(table) or not names.str.startswith("host.").any():
+        return found
+    for place, host in enumerate(hosts):
+        if host == "subject_yaw":
+            parts = [_of(table, names, f"host.subject.q{part}") for part in "xyzw"]
+            if all(len(t) for t, _ in parts) and len({len(t) for t, _ in parts}) == 1:
+                yaws = [heading_of(*one) for one in zip(*(value.tolist() for _, value in parts), strict=True)]
+                found[place] = np.interp(ends, parts[0][0], np.unwrap(yaws, period=360.0))
+        elif host == "clear":
+            t, value = _of(table, names, "host.clear")
+            last = np.searchsorted(t, ends, side="right") - 1
+            found[place] = np.where(last >= 0, value[last], np.nan) if len(t) else np.nan
+        else:
+            t, value = _of(table, names, host.replace("_", ".").replace("subject", "host.subject"))
+            found[place] = np.interp(ends, t, value) if len(t) else np.nan
+    return found
+
+
+def _of(table: pd.DataFrame, names: pd.Series, signal: str) -> tuple[np.ndarray, np.ndarray]:
+    """The finite rows of one signal, by time."""
+    import numpy as np
+
+    rows = table[names == signal]
+    t, value = rows["t"].to_numpy(dtype=float), rows["value"].to_numpy(dtype=float)
+    good = np.isfinite(t) & np.isfinite(value)
+    order = np.argsort(t[good], kind="stable")
+    return t[good][order], value[good][order]
