@@ -86,10 +86,10 @@ def woven(*, moving: bool) -> Callable[[], object]:
         lists.append([*due, ((k + 1) / 60, frame, 0.0, 0.0)])
 
     def run() -> None:
-        loop, pose, posed = program.live(program.start), program.pose, program.posed
+        loop, posed = program.live(program.start), program.posed
         next(loop)
         for items in lists:
-            pose(*posed(loop.send(items)), *nobody, items[-1][0])
+            posed(loop.send(items), nobody, 0.0, ())
 
     return run
 
@@ -364,9 +364,8 @@ def growth() -> None:
         begin, done = perf_counter(), 0
         while done < frames:
             count = min(100_000, frames - done)
-            compiled.run(
-                state, numbers, *nothing, (np.arange(count) + done + 1.0) / 60, 0, True, out[:, :count].copy()
-            )
+            ends, hosts = (np.arange(count) + done + 1.0) / 60, np.full((len(program.hosts), count), np.nan)
+            compiled.run(state, numbers, *nothing, ends, hosts, 0, True, out)
             done += count
         times.append((perf_counter() - begin) / frames)
     said("time per tick at 10^7 ticks / at 10^4", times[1] / times[0], "flat")

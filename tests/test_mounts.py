@@ -260,3 +260,17 @@ def test_a_wrong_orbit_is_refused(tmp_path: Path, right: str, wrong: str, words:
     with pytest.raises(mt.ProfileError) as caught:
         mt.load_profile(file)
     assert words in str(caught.value)
+
+
+def test_an_eye_stands_where_the_host_says_that_its_subject_is(glasses: mt.Profile) -> None:
+    session = glasses.session()
+    session.tick(0.1)
+    assert session.view().position == (0.0, 1.65, 0.0)
+    assert session.view((3.0, 1.0, -2.0)).position == (3.0, 2.65, -2.0)
+    other = glasses.session()
+    other.restore(json.loads(json.dumps(session.state())))
+    assert other.view().position == (3.0, 2.65, -2.0)
+    take, said = hosted()
+    table = mt.replay(glasses, take, until=2.0)
+    places = table[["camera_x", "camera_y", "camera_z"]].to_numpy()
+    np.testing.assert_allclose(places, np.array(said)[:, :3] + [0.0, 1.65, 0.0])

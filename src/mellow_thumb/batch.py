@@ -9,10 +9,12 @@ from .errors import ArgumentError
 from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .host_samples import sampled
 from .loops import WORTH_COMPILING, loop_for
+from .mounts import Eye
 from .program import weave_plan
 from .replay_table import height, outputs, table_of
 from .take import Take
 from .take_items import TakeReader, none
+from .view import POSE
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Iterator, Sequence
@@ -151,8 +153,9 @@ def replay_pieces(
             ends = np.arange(done + 1, floor(last * rate) + 3) / rate
             ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
         out = np.empty((height(program), len(ends)))
-        hosts = sampled(piece.table, program.hosts, ends)
+        hosts = sampled(piece.table, program.asked, ends)
         _run(loop, reader.read(piece.table), ends, hosts, out, is_last=is_last)
+        _stand(plan, hosts, out)
         if not is_last:  # the last of them waits for the next piece
             ends, out = ends[:-1], out[:, :-1]
         table = table_of(plan, program, ends, out, before)
@@ -196,9 +199,20 @@ def _played(
     reader = TakeReader(plan, program)
     out = np.empty((height(program), len(ends)))
     loop = loop_for(program, len(take) + len(ends), compiled=compiled)
-    hosts = sampled(take.table, program.hosts, ends)
+    hosts = sampled(take.table, program.asked, ends)
     _run(loop, reader.read(take.table), ends, hosts, out, is_last=True)
+    _stand(plan, hosts, out)
     return out, reader
+
+
+def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
+    """Put an eye where the host said that the subject is."""
+    import numpy as np
+
+    if isinstance(plan.mount, Eye) and np.isfinite(hosts[:3]).all():
+        places = out[-POSE : 3 - POSE]
+        places[:] = hosts[:3]
+        places[1] += plan.mount.height
 
 
 def _run(

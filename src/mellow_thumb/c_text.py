@@ -60,6 +60,7 @@ static inline void {name}_pose({name}_state *s, {parameters}, double *out)
 
 static inline void {name}_frame({name}_state *s, double t, const double *host, double *out)
 {
+    (void)host;
 {read_locals}
     {name}_event(s, t, {frame}, 0.0, 0.0);
 {read}
@@ -126,12 +127,12 @@ def c_header(program: Program, *, name: str, title: str, version: str, digest: s
         "values": str(len(outputs)),
         "frame": str(program.frame),
         "parameters": ", ".join(f"double {argument}" for argument in arguments),
-        "hosts": ", ".join(program.hosts),
+        "hosts": ", ".join(program.hosts) or "nothing",
         "posing": ", ".join(
             [
                 *(f"out[{k}]" for k in program.posing),
                 *(f"host ? host[{k}] : NAN" for k in range(len(program.hosts))),
-                "t",
+                *(["t"] if rig else []),
             ]
         ),
     }

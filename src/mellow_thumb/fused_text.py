@@ -197,7 +197,9 @@ class _Module:
         lines = [f"read{k}_ = {value}" for k, value in enumerate(values)]
         hosts = [f"hosts_[{k}, frame_]" for k in range(len(self.program.hosts))]
         rig = [f"{_STATE}[{self.lift.slots[f'rig {name}']}]" for name in self.program.rig]
-        given = ", ".join([*(f"read{k}_" for k in self.program.posing), *hosts, "t", *rig, *numbers])
+        given = ", ".join(
+            [*(f"read{k}_" for k in self.program.posing), *hosts, *(["t"] if rig else []), *rig, *numbers]
+        )
         last = len(values) + len(self.parts.pose_results) - len(rig)
         made = [*(f"read{k}_" for k in range(len(values), last)), *rig]
         lines.append(f"{', '.join(made)} = pose_({given})")

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from .formulas.orbiting import heading_of
+from .take_items import numbered
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
@@ -21,31 +22,36 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
     import numpy as np
 
     found = np.full((len(hosts), len(ends)), np.nan)
-    names = table["signal"].astype(str)
-    if not len(table) or not names.str.startswith("host.").any():
+    number, names = numbered(table["signal"])
+    said = {
+        name: place for place, name in enumerate(names) if name.startswith(("host.subject.", "host.clear"))
+    }
+    if not said:
         return found
+    rows = {name: table[number == place] for name, place in said.items()}
     for place, host in enumerate(hosts):
         if host == "subject_yaw":
-            parts = [_of(table, names, f"host.subject.q{part}") for part in "xyzw"]
+            parts = [_of(rows, f"host.subject.q{part}") for part in "xyzw"]
             if all(len(t) for t, _ in parts) and len({len(t) for t, _ in parts}) == 1:
                 yaws = [heading_of(*one) for one in zip(*(value.tolist() for _, value in parts), strict=True)]
                 found[place] = np.interp(ends, parts[0][0], np.unwrap(yaws, period=360.0))
         elif host == "clear":
-            t, value = _of(table, names, "host.clear")
+            t, value = _of(rows, "host.clear")
             last = np.searchsorted(t, ends, side="right") - 1
             found[place] = np.where(last >= 0, value[last], np.nan) if len(t) else np.nan
         else:
-            t, value = _of(table, names, host.replace("_", ".").replace("subject", "host.subject"))
+            t, value = _of(rows, host.replace("_", ".").replace("subject", "host.subject"))
             found[place] = np.interp(ends, t, value) if len(t) else np.nan
     return found
 
 
-def _of(table: pd.DataFrame, names: pd.Series, signal: str) -> tuple[np.ndarray, np.ndarray]:
+def _of(rows: dict[str, pd.DataFrame], signal: str) -> tuple[np.ndarray, np.ndarray]:
     """The finite rows of one signal, by time."""
     import numpy as np
 
-    rows = table[names == signal]
-    t, value = rows["t"].to_numpy(dtype=float), rows["value"].to_numpy(dtype=float)
+    if signal not in rows:
+        return np.empty(0), np.empty(0)
+    t, value = (rows[signal][name].to_numpy(dtype=float) for name in ("t", "value"))
     good = np.isfinite(t) & np.isfinite(value)
     order = np.argsort(t[good], kind="stable")
     return t[good][order], value[good][order]

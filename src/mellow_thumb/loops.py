@@ -69,14 +69,16 @@ class Interpreted:
     def _write(
         self, rows: list[tuple[float, ...]], ends: np.ndarray, hosts: np.ndarray, out: np.ndarray
     ) -> None:
-        pose, posed, rig, poses = self._program.pose, self._program.posed, self._rig, []
-        for row, end, host in zip(rows, ends.tolist(), hosts.T.tolist(), strict=True):
-            made = pose(*posed(row), *host, end, *rig)
-            rig = made[POSE:]
-            poses.append(made[:POSE])
+        posed, rig, poses = self._program.posed, self._rig, []
+        said = hosts.T.tolist() if self._program.hosts else [()] * len(rows)
+        for row, end, host in zip(rows, ends.tolist(), said, strict=True):
+            made = posed(row, host, end, rig)
+            if rig:
+                rig, made = made[POSE:], made[:POSE]
+            poses.append(made)
+        columns = list(zip(*rows, strict=True))
         self._rig = rig
-        columns = [*zip(*rows, strict=True), *zip(*poses, strict=True)]
-        for k, column in enumerate(columns):
+        for k, column in enumerate([*columns, *zip(*poses, strict=True)]):
             out[k] = column
 
 

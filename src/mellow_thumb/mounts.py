@@ -41,8 +41,8 @@ class Eye:
         "roll": Axis("roll"),
     }
     """The axes that it takes, with the limits they have where a profile states none."""
-    hosts: ClassVar[tuple[str, ...]] = PLACE
-    """What it asks the host."""
+    hosts: ClassVar[tuple[str, ...]] = ()
+    """What it asks the host: nothing; told where the subject is, it stands there (:func:`stand`)."""
     rig: ClassVar[Mapping[str, float]] = {}
     """What it keeps from one view to the next, and what that is at first."""
 

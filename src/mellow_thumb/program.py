@@ -13,7 +13,6 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
-from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from .events import Events
@@ -124,18 +123,30 @@ class Program:
     rig: dict[str, float]
     """What the pose keeps from one view to the next, and what that is at first."""
     pose: Callable[..., tuple[float, ...]]
-    """What a frame reads of `posing`, the host's answers (NaN for none), the time (s) and what it kept; to
-    position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), and what it keeps."""
+    """The pose of what a frame reads of `posing`, of the host's answers (NaN for none) and, for a mount that
+    keeps something, of the time (s) and what it kept: position x, y, z (m), rotation x, y, z, w, vertical
+    field of view (deg), and what it keeps."""
 
     @cached_property
     def axis_places(self) -> dict[str, int]:
         """Where a frame has each axis."""
         return {name: k for k, name in enumerate(self.axes)}
 
+    @property
+    def asked(self) -> tuple[str, ...]:
+        """What the host may say of what is seen: what the mount asks, or where the subject is."""
+        return self.hosts or PLACE
+
     @cached_property
-    def posed(self) -> Callable[[tuple[float, ...]], tuple[float, ...]]:
-        """What a frame reads, as the pose takes it."""
-        return itemgetter(*self.posing)
+    def posed(self) -> Callable[..., tuple[float, ...]]:
+        """The pose of all that a frame reads, of the host's answers, and of what the pose takes besides."""
+        given = [*(f"values[{k}]" for k in self.posing), *(f"hosts[{k}]" for k in range(len(self.hosts)))]
+        kept = ["t, *rig"] if self.rig else []
+        text = f"posed = lambda values, hosts, t, rig: pose({', '.join([*given, *kept])})"
+        space = {"pose": self.pose}
+        exec(text, space)
+        posed: Callable[..., tuple[float, ...]] = space["posed"]
+        return posed
 
     @property
     def width(self) -> int:
@@ -189,15 +200,22 @@ def _live_text(weaver: Weaver) -> str:
     )
 
 
+def walked_by(plan: Plan) -> tuple[str, ...]:
+    """What of a walk the pose is made of."""
+    return (WALKED if "subject_yaw" in plan.mount.hosts else WALKED[:3]) if plan.movement else ()
+
+
 def _pose_text(plan: Plan, axes: list[str]) -> str:
     """Axes, where the character walked to, what the host said, the time and what a mount keeps, to a pose."""
-    mount, walks = plan.mount, [*WALKED] if plan.movement else []
-    arguments = [*axes, *walks, *mount.hosts, "t", *mount.rig]
+    mount, walks = plan.mount, walked_by(plan)
+    arguments = [*axes, *walks, *mount.hosts, *(["t"] if mount.rig else []), *mount.rig]
     block = Block(Names([*WORDS, *arguments, "passed", *(f"at_{part}" for part in ("x", "y", "z", "yaw"))]))
     for host, part in zip((*PLACE, "subject_yaw"), ("x", "y", "z", "yaw"), strict=True):
         walked = ("heading" if part == "yaw" else f"moved_{part}") if walks else "0.0"
         if host in mount.hosts:
-            block.set(f"at_{part}", f"{host} if {host} == {host} else {walked}")
+            walked = f"{host} if {host} == {host} else {walked}"
+        if host in (*PLACE, *mount.hosts):
+            block.set(f"at_{part}", walked)
     results = [*mount.weave_pose(block, zoom="zoom" in axes), *mount.rig]
     return fill(_POSE, arguments=", ".join(arguments), lines=block.lines, results=", ".join(results))
 
@@ -214,7 +232,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     places = {name: begin + k for k, name in enumerate(extra)}
     first = begin + len(extra)
     moved = first + 2 * len(plan.cues) if plan.movement else 0
-    walked = [moved + READ.index(name) for name in WALKED] if moved else []
+    walked = [moved + READ.index(name) for name in walked_by(plan)]
     return Program(
         text=text,
         pose_text=pose_text,

@@ -117,7 +117,7 @@ def _check(one: Snapshot) -> None:
     """Refuse what has the wrong size, or holds no numbers where there must be some."""
     program, cues = one.program, len(one.program.cues)
     lists = (one.values, one.clock, one.place, one.counts, one.given, one.hosts, one.rig)
-    sizes = (program.width, CLOCK, PLACE, cues, cues, len(program.hosts), len(program.rig))
+    sizes = (program.width, CLOCK, PLACE, cues, cues, len(program.asked), len(program.rig))
     if tuple(map(len, lists)) != sizes:
         raise ValueError("a list of the wrong length")
     given = [t for times in one.given for t in times]

@@ -14,6 +14,7 @@ from .hands import REDUCED
 from .inbox import NO_TIME
 from .intake import Intake
 from .labels import label_of
+from .mounts import Eye
 from .program import weave_plan
 from .saving import Snapshot, from_plain, to_plain
 from .shakes import Kick
@@ -54,7 +55,7 @@ class Session(Intake):
         self._start(self._program, self._program.start)
         self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
         self._kicks: list[Kick] = []
-        self._hosts = (nan,) * len(self._program.hosts)
+        self._hosts = (nan,) * len(self._program.asked)
         self._rig = tuple(self._program.rig.values())
         self._origin = HERE
         self._world, self._rate = 0.0, 1.0
@@ -208,12 +209,15 @@ class Session(Intake):
         """
         program = self._program
         if subject is not None or clear is not None:
-            self._hosts = answers(program.hosts, self._hosts, subject, clear)
-        rig = self._rig if not cut else tuple(program.rig.values())
+            self._hosts = answers(program.asked, self._hosts, subject, clear)
         values = self._kicked() if self._kicks else self._values
-        pose = program.pose(*program.posed(values), *self._hosts, self._clock.now, *rig)
+        rig = self._rig if not cut else tuple(program.rig.values())
+        pose = program.posed(values, self._hosts, self._clock.now, rig)
         if rig:
             self._rig, pose = pose[POSE:], pose[:POSE]
+        elif isinstance(self._plan.mount, Eye) and self._hosts[0] == self._hosts[0]:
+            x, y, z = self._hosts
+            pose = (x, y + self._plan.mount.height, z, *pose[3:])
         place = self._cursor_place
         cursor = CURSORS[int(self._values[place])] if place else self._plan.cursor
         if self._origin != HERE:

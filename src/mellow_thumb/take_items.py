@@ -86,7 +86,7 @@ class TakeReader:
         import numpy as np
 
         t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
-        number, names = _numbered(table["signal"])
+        number, names = numbered(table["signal"])
         known = self._look_up(names)
         begun = self._begun(table)
         order = None if bool((t[1:] >= t[:-1]).all()) else np.argsort(np.maximum(t, 0.0), kind="stable")
@@ -125,7 +125,7 @@ class TakeReader:
 
         if "on" not in table.columns or not self._things:
             return None
-        number, names = _numbered(table["on"])
+        number, names = numbered(table["on"])
         stands: np.ndarray = np.array([self._things.get(name, 0.0) for name in names])[number]
         return stands
 
@@ -190,7 +190,7 @@ def _is_pairs(t: np.ndarray, part: np.ndarray, code: np.ndarray) -> bool:
     return bool((t[0::2] == t[1::2]).all()) and bool((code[0::2] == code[1::2]).all())
 
 
-def _numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
+def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
     """A column of words as numbers, and the words; the last word is that of missing ones."""
     import numpy as np
     import pandas as pd
