@@ -10,6 +10,7 @@ __version__ = "0.1.0"
 
 __all__ = [
     "ArgumentError",
+    "Basis",
     "FileError",
     "Frame",
     "MellowThumbError",
@@ -36,6 +37,7 @@ __all__ = [
 
 TYPE_CHECKING = False  # typing itself would cost more than the rest of this module
 if TYPE_CHECKING:
+    from .basis import Basis
     from .batch import replay, replay_arrays, replay_pieces
     from .errors import (
         ArgumentError,
@@ -59,6 +61,7 @@ if TYPE_CHECKING:
     from .wheels import wheel_notches
 
 _HOMES = {
+    "Basis": "basis",
     "Frame": "frame",
     "Profile": "profile",
     "Session": "session",

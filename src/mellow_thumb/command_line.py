@@ -88,7 +88,7 @@ def demo(out: Path, files: bool) -> None:
     "--output",
     type=click.Path(path_type=Path),
     metavar="FILE",
-    help="Write a table (.csv) or a picture (.png, .svg, .pdf).",
+    help="Write a table (.csv), a picture (.png, .svg, .pdf) or an animated camera (.glb).",
 )
 @click.option("--json", "as_json", is_flag=True, help="Say what happened as JSON.")
 def replay(profile: Path, take: Path, rate: float, output: Path | None, as_json: bool) -> None:
@@ -222,8 +222,12 @@ def _draw(profile: Profile, table: pd.DataFrame, path: Path, *, quiet: bool = Fa
             table.to_csv(fresh, index=False)
     elif suffix in SUFFIXES:
         save_figure(axes_over_time(profile, table), path)
+    elif suffix == ".glb":
+        from .gltf_files import write_gltf
+
+        write_gltf(profile, table, path)
     else:
-        known = (".csv", *SUFFIXES)
+        known = (".csv", ".glb", *SUFFIXES)
         raise OutputError(
             f'{path}: found the suffix "{suffix}"; expected {listed(known)}{nearest(suffix, known)}'
         )
