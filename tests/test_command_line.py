@@ -58,12 +58,12 @@ def test_the_demo_writes_where_it_is_told(command: str, tmp_path: Path) -> None:
     assert run(command, "demo", "--out", "nowhere", folder=tmp_path).returncode == 2
 
 
-@pytest.mark.parametrize("suffix", [".png", ".svg", ".pdf"])
+@pytest.mark.parametrize("suffix", [".png", ".svg", ".pdf", ".glb"])
 def test_a_replay_is_drawn_as_the_suffix_says(command: str, tmp_path: Path, suffix: str) -> None:
     done = run(command, "replay", marsh.PROFILE, marsh.TAKE, "-o", f"sweep{suffix}", folder=tmp_path)
     assert done.returncode == 0
     assert done.stdout.endswith(f"wrote sweep{suffix}\n")
-    starts = {".png": b"\x89PNG", ".svg": b"<?xml", ".pdf": b"%PDF"}
+    starts = {".png": b"\x89PNG", ".svg": b"<?xml", ".pdf": b"%PDF", ".glb": b"glTF"}
     assert (tmp_path / f"sweep{suffix}").read_bytes().startswith(starts[suffix])
 
 
@@ -102,7 +102,7 @@ def test_wrong_input_ends_with_1_and_no_traceback(command: str, tmp_path: Path) 
     odd = run(command, "replay", marsh.PROFILE, marsh.TAKE, "-o", "sweep.pgn", folder=tmp_path)
     assert (odd.returncode, odd.stderr) == (
         1,
-        'sweep.pgn: found the suffix ".pgn"; expected .csv, .png, .svg or .pdf; did you mean .png?\n',
+        'sweep.pgn: found the suffix ".pgn"; expected .csv, .glb, .png, .svg or .pdf; did you mean .png?\n',
     )
     assert sorted(path.name for path in tmp_path.glob("sweep*")) == []
 

@@ -13,7 +13,8 @@ from mellow_thumb.axes import Axis
 from mellow_thumb.doors import SWITCH, doors, things
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
-from mellow_thumb.program import LONGEST, MERGE, NEAR, Item, Program, weave_plan
+from mellow_thumb.pools import LONGEST
+from mellow_thumb.program import MERGE, NEAR, Item, Program, weave_plan
 from mellow_thumb.replay_table import CAMERA, STEP
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal

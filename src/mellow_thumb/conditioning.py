@@ -42,9 +42,11 @@ class Conditioning:
             factors.append(f"(1.0 + {number(faster.extra)} * {past})")
         if route.gate is None:
             self._push(block, route, factors, size)
+            self.weaver.reach(block)
             return
         inner = self.weaver.block()
         self._push(inner, route, factors[1:], size)
+        self.weaver.reach(inner)
         block.when(f"{factors[0]} != 0.0", inner)
 
     def _push(self, block: Block, route: Route, factors: list[str], size: str) -> None:

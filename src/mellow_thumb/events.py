@@ -89,6 +89,7 @@ class Events:
                 block.note(f"route {count}")
                 self.conditioning.deflect(block, route)
         self.weaver.go(block)
+        self.weaver.reach(block)
         self._set_due(block)
 
     def _set_due(self, block: Block) -> None:
@@ -280,6 +281,7 @@ class Events:
         if kind == "scale":
             block.set(self.weaver.scales[name], "x")
             self.weaver.go(block)
+            self.weaver.reach(block)
             return block
         flow, variable = self.weaver.flows[name], self.weaver.variables[name]
         if kind == "turn":
@@ -300,6 +302,7 @@ class Events:
                 block.set(owed, "0.0")
         for one in flow.filtered:
             block.set(one.rate, "0.0")
+        self.weaver.reach(block)
         return block
 
     def waits(self) -> list[str]:
@@ -320,8 +323,8 @@ class Events:
             if any(route.with_zoom for route in routes):
                 words = "False"
             if words:
-                lines += [f"    if code == {code} and not ({words}):", "        wait = 0.0"]
-        return [f"if code < {len(self.weaver.impulses)}:", *lines] if lines else []
+                lines += [f"if code == {code} and not ({words}):", "    wait = 0.0"]
+        return lines
 
     def _still(self, signal: Signal) -> list[str]:
         """Tests that hold while an impulse changes nothing but axes: no gate, no device, no cursor."""

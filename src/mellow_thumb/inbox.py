@@ -15,7 +15,6 @@ if TYPE_CHECKING:
 _TIME = itemgetter(0)
 NO_TIME = float("-inf")
 """Stands for the time of an event that has none of its own."""
-_UNTIMED = {NO_TIME}
 
 
 class Inbox:
@@ -64,7 +63,13 @@ class Inbox:
         count = len(self._arrived)
         fresh, waiting, latest, end = self._arrived[:count], self._waiting, start, clock.now
         del self._arrived[:count]
-        if not waiting and {item[0] for item in fresh} == _UNTIMED:  # the usual case, and quick
+        times = [item[0] for item in fresh]
+        if NO_TIME not in times and clock.skipped == 0.0:
+            waiting += fresh
+            if waiting[0][0] > times[0] or times != sorted(times) or len(waiting) > count:
+                waiting.sort(key=_TIME)
+            return
+        if not waiting and times.count(NO_TIME) == count:  # the usual case, and quick
             self._waiting = [(start, code, x, y) for _, code, x, y in fresh]
             return
         before = waiting[-1][0] if waiting else NO_TIME

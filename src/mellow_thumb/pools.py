@@ -10,6 +10,9 @@ from .smoothings import Exponential, Spring
 if TYPE_CHECKING:
     from .routes import TurnBoost
 
+LONGEST = 1 / 16
+"""Seconds of the longest step between commits."""
+
 ZOOM_NOW, ZOOM_MEAN = "exp(-zoom)", "zoom_mean"
 """What a zoom makes of an effect at this moment, and over a step."""
 WORLD_NOW, WORLD_THEN, WORLD_RATE = "world_now", "world_then", "host_world_rate"

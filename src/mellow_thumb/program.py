@@ -17,6 +17,7 @@ from typing import TYPE_CHECKING, Any
 
 from .events import Events
 from .mounts import PLACE
+from .pools import LONGEST
 from .walking import READ, WALKED
 from .weave import Block, Names, compile_text, fill, number
 from .weaver import WORDS, Weaver
@@ -31,7 +32,6 @@ Item = tuple[float, int, float, float]
 """An event or a frame: time (s), code, x, y."""
 
 MERGE = 1 / 128
-LONGEST = 1 / 16
 NEAR = 1 / 256
 """Steps are no longer than this where motions that are smoothed differently come near a limit."""
 
@@ -59,17 +59,13 @@ def live(saved):
                 age = t - anchor
                 if age <= 0.0:
                     break
+                {entering}
                 stop = t
                 {nearness}
                 {pace}
                 {till}
                 if stop - anchor > {longest}:
                     stop = anchor + {longest}
-                {otherwise}
-                    wait = {merge} if code < {first_held} else 0.0
-                    {waits}
-                    if age <= wait:
-                        break
                 dt = stop - anchor
                 if code == {frame} and stop == {frame_end}:
                     {keep}
@@ -165,23 +161,30 @@ class Program:
         return tuple(self.state.values())
 
 
+def _entering(weaver: Weaver, waits: list[str], *, timely: str) -> list[str]:
+    """Lines that let an impulse be entered at the last commit, where it may."""
+    if not weaver.impulses:
+        return []
+    test = f"if code < {len(weaver.impulses)} and age <= {number(MERGE)}{timely}:"
+    if not waits:
+        return [test, "    break"]
+    return [test, *(f"    {line}" for line in ("wait = 1.0", *waits, "if wait != 0.0:", "    break"))]
+
+
 def _live_text(weaver: Weaver) -> str:
     flow, (read, outputs) = weaver.flow(), weaver.read()
     events = Events(weaver)
     pace = weaver.pace(longest=LONGEST, near=NEAR)
     timed = bool(weaver.switches.timers)
-    unheard = (
-        ["if host_focus == 0.0:", "    continue"] if "host_focus" in weaver.state and weaver.impulses else []
-    )
-    if unheard:
-        unheard[0] = f"if code < {len(weaver.impulses)} and host_focus == 0.0:"
+    deaf = f"if code < {len(weaver.impulses)} and host_focus == 0.0:"
+    unheard = [deaf, "    continue"] if "host_focus" in weaver.state and weaver.impulses else []
     flowing = ["anchor", *(name for name in weaver.state if name in flow.assigned)]
     return fill(
         _LIVE,
         names=", ".join(weaver.state),
         keep=[f"kept_{name} = {name}" for name in flowing],
         restore=[f"{name} = kept_{name}" for name in flowing],
-        waits=events.waits(),
+        entering=_entering(weaver, events.waits(), timely=" and due > t" if timed else ""),
         flow=flow.lines,
         events=events.lines(),
         read=read.lines,
@@ -189,12 +192,11 @@ def _live_text(weaver: Weaver) -> str:
         frame=str(len(weaver.codes) + len(weaver.settings)),
         first_held=str(len(weaver.impulses)),
         merge=number(MERGE),
-        nearness=weaver.nearness(longest=LONGEST),
+        nearness=[f"{flow.near} = not ({flow.clear([], LONGEST)})" for flow in weaver.guarded],
         pace=pace,
         unheard=unheard,
         timers=["if due <= anchor:", *(f"    {line}" for line in events.timers())] if timed else [],
         till=["if due < t:", "    stop = due"] if timed else [],
-        otherwise="elif due > t:" if timed else "else:",
         frame_end="t and due > t" if timed else "t",
         longest="pace" if pace else number(LONGEST),
     )

@@ -13,7 +13,7 @@ from .formulas.limits import clamp
 from .formulas.turning import wrapped
 from .formulas.walking import bearing, on_disc
 from .movement import MOVES
-from .pools import WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, Filtered, Pool, Wish
+from .pools import LONGEST, WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, Filtered, Pool, Wish
 from .signals import OWN
 from .smoothings import Exponential, OneEuro, SlowFast, Spring
 from .switches import Switches
@@ -92,9 +92,16 @@ class Weaver:
             if kind == "turn":
                 self._prepare_turn(self.flows[name])
         self._prepare_walk()
+        for flow in self.guarded:
+            flow.reach = self._new(f"{flow.value}_reach")
         self.names.take([*self.state, *(f"kept_{name}" for name in self.state)])
-        for flow in [flow for flow in self.flows.values() if flow.guarded]:
-            flow.near, flow.reach = (self.names.fresh(f"{flow.value}_{part}") for part in ("near", "reach"))
+        for flow in self.guarded:
+            flow.near = self.names.fresh(f"{flow.value}_near")
+
+    @property
+    def guarded(self) -> list[AxisFlow]:
+        """The axes for which it matters whether their limits are near."""
+        return [flow for flow in self.flows.values() if flow.guarded]
 
     @property
     def zooming(self) -> bool:
@@ -307,6 +314,7 @@ class Weaver:
         if self.walk:
             slows = f"{bend} - ({self.flows['yaw'].eased_speed()})" if bend else ""
             self.walk.flow(block, f"({slows}) * dt * {number(1 / 12)}" if slows else "0.0")
+        self.reach(block)
         return block
 
     def _bend(self, block: Block) -> str:
@@ -330,16 +338,12 @@ class Weaver:
                     (share,) = block.call(eased.turn_share, WORLD_THEN, WORLD_NOW, f"{back}_start", over)
                     block.set(f"{back}_left", f"{back}_left - {back}_amount * {share}")
 
-    def nearness(self, *, longest: float) -> list[str]:
-        """Lines that say, for each axis where it matters, whether its limits may be met in a step."""
-        lines = []
-        for flow in self.flows.values():
-            if flow.guarded:
-                lines += [
-                    f"{flow.reach} = {flow.most(longest)}",
-                    f"{flow.near} = not ({flow.clear([], longest)})",
-                ]
-        return lines
+    def reach(self, block: Block) -> None:
+        """Keep how far each axis might go in a step, where something that says so has changed."""
+        for flow in self.guarded:
+            most = flow.most(LONGEST)
+            if block.assigned & read_names(most):
+                block.set(flow.reach, most)
 
     def pace(self, *, longest: float, near: float) -> list[str]:
         """Lines that shorten the steps where their closed forms do not hold to the last digit.
