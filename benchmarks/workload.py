@@ -121,15 +121,29 @@ def by_hand(
     ch, sh, c, s = cos(half), sin(half), cos(middle), sin(middle)
     x, z = wish_x * c + wish_y * s, wish_x * s - wish_y * c
     missing_x, missing_z = x * ch + z * sh - speed_x, z * ch - x * sh - speed_z
-    time = sqrt(missing_x * missing_x + missing_z * missing_z) / (10.0 if wish_x or wish_y else 15.0)
+    size = sqrt(missing_x * missing_x + missing_z * missing_z)
+    time = size / (10.0 if wish_x or wish_y else 15.0)
     run = dt if dt < time else time
     left = 1.0 - run / time if time > 0.0 else 0.0
-    area = run * 0.5 * (1.0 + left)
     chord = sh / half * dt if half != 0.0 else dt
     slows = fast - (aim_x * 34.657359027997266 + turn_x * 19.804205158855577 + rate_x)
     aside = slows * dt * 0.08333333333333333 * 0.017453292519943295 * chord
-    step_x, step_z = x * chord - z * aside - missing_x * area, z * chord + x * aside - missing_z * area
-    speed_x, speed_z = x * ch - z * sh - missing_x * left, z * ch + x * sh - missing_z * left
+    if size > 0.0 and (wish_x or wish_y):
+        h = half * run / dt
+        cr, sr = cos(h), sin(h)
+        even = sr / h if h != 0.0 else 1.0
+        odd = (even - cr) / (2.0 * h) if abs(h) > 1e-3 else h * (0.16666666666666666 - h * h / 60.0)
+        along, over = run * even * 0.5 * (1.0 + left), run * (left - 1.0) * odd
+        lag_x, lag_z = missing_x * along - missing_z * over, missing_z * along + missing_x * over
+        lag_x, lag_z = lag_x * cr - lag_z * sr, lag_z * cr + lag_x * sr
+        c2, s2 = left * (ch * ch - sh * sh), left * 2.0 * sh * ch
+        missing_x, missing_z = missing_x * c2 - missing_z * s2, missing_z * c2 + missing_x * s2
+    else:
+        area = run * 0.5 * (1.0 + left)
+        lag_x, lag_z = missing_x * area, missing_z * area
+        missing_x, missing_z = missing_x * left, missing_z * left
+    step_x, step_z = x * chord - z * aside - lag_x, z * chord + x * aside - lag_z
+    speed_x, speed_z = x * ch - z * sh - missing_x, z * ch + x * sh - missing_z
     if wish_x or wish_y:
         way = yaw + 57.29577951308232 * atan2(across, ahead) - heading
         way -= 360.0 * ceil((way - 180.0) / 360.0)

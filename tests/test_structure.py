@@ -37,6 +37,7 @@ LAYERS = [
     {"fused_text", "cache_folder"},
     {"fused"},
     {"clock", "inbox", "frame", "shakes"},
+    {"walker"},
     {"intake", "saving", "c_text"},
     {"take_items"},
     {"loops", "frame_times", "host_samples"},

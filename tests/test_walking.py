@@ -72,7 +72,7 @@ def test_it_solves_its_own_differential_equation(
     def slope(t: float, state: np.ndarray) -> list[float]:
         missing = wished(t) - state[:2]
         size = float(np.hypot(*missing))
-        turn = radians(rate) * np.array([-wished(t)[1], wished(t)[0]])
+        turn = radians(rate) * np.array([-state[1], state[0]]) if x or y else np.zeros(2)
         change = turn + (gain * missing / size if size > 1e-6 else 0.0 * missing)
         return [*change, *state[:2]]
 
@@ -134,6 +134,19 @@ def test_it_walks_along_the_ground_whatever_the_camera_looks_at(
     if size > 0.01:
         scale = 2.0 / max(1.0, float(np.hypot(x, y)))
         assert velocity[[0, 2]] @ ahead == pytest.approx(scale * y, abs=1e-9)
+
+
+@given(st.lists(st.tuples(share, share, st.floats(-180.0, 180.0)), min_size=1, max_size=30))
+def test_it_is_never_faster_than_its_speed_however_the_view_is_flicked(
+    steps: list[tuple[float, float, float]],
+) -> None:
+    velocity, yaw = (0.0, 0.0), 0.0
+    for x, y, turn in steps:
+        size = max(1.0, float(np.hypot(x, y)))
+        wish = (2.0 * x / size, 2.0 * y / size)
+        velocity = walked(*wish, yaw, yaw + turn, 0.0, 1 / 60, *velocity, gain=8.0, brake=10.0)[:2]
+        yaw += turn
+        assert np.hypot(*velocity) <= 2.0 + 1e-9
 
 
 def test_two_keys_are_no_faster_than_one_and_a_stick_says_how_fast() -> None:

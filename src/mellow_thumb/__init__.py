@@ -26,6 +26,7 @@ __all__ = [
     "TakeError",
     "UnitError",
     "View",
+    "Walker",
     "load_profile",
     "read_take",
     "replay",
@@ -58,6 +59,7 @@ if TYPE_CHECKING:
     from .take import Take
     from .take_files import read_take, write_take
     from .view import View
+    from .walker import Walker
     from .wheels import wheel_notches
 
 _HOMES = {
@@ -67,6 +69,7 @@ _HOMES = {
     "Session": "session",
     "Take": "take",
     "View": "view",
+    "Walker": "walker",
     "load_profile": "profile",
     "read_take": "take_files",
     "replay": "batch",

@@ -20,6 +20,7 @@ from .saving import Snapshot, from_plain, to_plain
 from .shakes import Kick
 from .signals import DEVICES
 from .view import POSE, Quadruple, Triple, View, answers
+from .walker import command_of
 
 if TYPE_CHECKING:
     from typing import Any
@@ -121,6 +122,12 @@ class Session(Intake):
             place = bisect_left(items, start, key=itemgetter(0))
             items.insert(place, (start, self._program.codes["host.world_rate"], rate, 0.0))
         self._rate = rate
+
+    def command(self) -> bytes:
+        """What the last frame asked of a :class:`Walker`, in six bytes; an error without movement."""
+        if self._plan.movement is None:
+            raise ArgumentError("found no movement in this profile; expected a table [movement]")
+        return command_of(self._plan.movement, Frame(self._clock.now, self._values, self._program))
 
     # ---- cues
 

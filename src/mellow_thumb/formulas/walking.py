@@ -36,9 +36,12 @@ def walked(
 
     `wish_x`, `wish_y` are the wished velocity to the right and forward (m/s) of a yaw that goes from
     `yaw_then` to `yaw_now` (deg); `bend` is by how much its mean lies beyond the middle of both (deg).
-    What is missing of the wished velocity shrinks by `gain` (m/s^2), or by `brake` while nothing is wished;
-    the wish itself turns with the yaw. Metres are those of an arc: a chord at the mean yaw, sin(u)/u long
-    for half a turn of u. Exact while the yaw turns at a constant rate, however the time is split.
+    What is missing of the wished velocity shrinks by `gain` (m/s^2), or by `brake` while nothing is wished.
+    While something is, wish and velocity turn with the yaw; else the velocity keeps its direction. Metres are
+    those of an arc. Exact while the yaw turns at a constant rate, however the time is split.
+
+    Source: in the frame that turns along, the velocity goes in a line to what is wished, in T = |m| / gain
+    for a missing m; m leaves behind the integral of (1 - t/T) exp(i w t), here about the middle of the time.
     """
     half = (yaw_now - yaw_then) * 0.008726646259971648
     middle = (yaw_now + yaw_then) * 0.008726646259971648
@@ -50,18 +53,30 @@ def walked(
     z = wish_x * s - wish_y * c
     missing_x = x * ch + z * sh - velocity_x
     missing_z = z * ch - x * sh - velocity_z
+    moving = wish_x != 0.0 or wish_y != 0.0
     size = sqrt(missing_x * missing_x + missing_z * missing_z)
-    time = size / (gain if wish_x != 0.0 or wish_y != 0.0 else brake)
+    time = size / (gain if moving else brake)
     run = dt if dt < time else time
     left = 1.0 - run / time if time > 0.0 else 0.0
-    area = run * 0.5 * (1.0 + left)
+    turns = moving and size > 0.0
+    h = (half if run == dt else half * run / dt) if turns else 0.0
+    cr = (ch if run == dt else cos(h)) if turns else 1.0
+    sr = (sh if run == dt else sin(h)) if turns else 0.0
+    even = sr / h if h != 0.0 else 1.0
+    odd = (even - cr) / (2.0 * h) if h > 1e-3 or h < -1e-3 else h * (0.16666666666666666 - h * h / 60.0)
+    along = run * even * 0.5 * (1.0 + left)
+    across = run * (left - 1.0) * odd
+    lag_x = missing_x * along - missing_z * across
+    lag_z = missing_z * along + missing_x * across
     chord = sh / half * dt if half != 0.0 else dt
     aside = bend * 0.017453292519943295 * chord
+    c2 = left * (ch * ch - sh * sh if turns else 1.0)
+    s2 = left * (2.0 * sh * ch if turns else 0.0)
     return (
-        x * ch - z * sh - missing_x * left,
-        z * ch + x * sh - missing_z * left,
-        x * chord - z * aside - missing_x * area,
-        z * chord + x * aside - missing_z * area,
+        x * ch - z * sh - missing_x * c2 + missing_z * s2,
+        z * ch + x * sh - missing_z * c2 - missing_x * s2,
+        x * chord - z * aside - lag_x * cr + lag_z * sr,
+        z * chord + x * aside - lag_z * cr - lag_x * sr,
     )
 
 
