@@ -1,0 +1,68 @@
+"""The examples run, and show what they say."""
+
+from __future__ import annotations
+
+import os
+import subprocess
+import sys
+from importlib.util import module_from_spec, spec_from_file_location
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+FOLDER = Path(__file__).parents[1] / "examples"
+
+
+def example(name: str) -> Any:
+    spec = spec_from_file_location(name, FOLDER / f"{name}.py")
+    assert spec
+    assert spec.loader
+    module = module_from_spec(spec)
+    spec.loader.exec_module(module)
+    return module
+
+
+def test_the_camera_follows_the_warden_and_the_hut_brings_it_nearer() -> None:
+    following = example("following")
+    seen = following.main()
+    far = [
+        sum((a - b) ** 2 for a, b in zip(view.position, place, strict=True)) ** 0.5 for _, place, view in seen
+    ]
+    assert len(seen) == 540
+    assert min(far) < 2.5 < 4.0 < max(far)
+    assert all(abs(place[0]) <= following.DYKE for _, place, _ in seen)
+    done = subprocess.run(
+        [sys.executable, FOLDER / "following.py"], capture_output=True, text=True, check=True
+    )
+    assert done.stdout.count("warden at") == 18
+
+
+def test_the_window_shows_both(monkeypatch: pytest.MonkeyPatch) -> None:
+    pygame = pytest.importorskip("pygame")
+    monkeypatch.setenv("SDL_VIDEODRIVER", "dummy")
+    window = example("window")
+    session = window.mt.load_profile(FOLDER / "window.toml").session()
+    for kind, data in (
+        (pygame.KEYDOWN, {"key": pygame.K_w}),
+        (pygame.MOUSEMOTION, {"rel": (200, 10)}),
+        (pygame.MOUSEWHEEL, {"x": 0, "y": -1}),
+    ):
+        window.feed(session, pygame.event.Event(kind, data))
+    frames = [session.tick(1 / 60) for _ in range(60)]
+    assert frames[-1].axes["yaw"] == pytest.approx(30.0)
+    assert frames[-1].axes["pitch"] == pytest.approx(-11.5)
+    assert frames[-1].axes["distance"] == pytest.approx(3.36, abs=1e-3)
+    assert frames[-1].movement.velocity[2] < -2.0
+    window.feed(session, pygame.event.Event(pygame.WINDOWFOCUSLOST))
+    assert [session.tick(0.25) for _ in range(4)][-1].movement.velocity == (0.0, 0.0, 0.0)
+    picture = window.main(3)
+    colours = {tuple(picture.get_at((x, y)))[:3] for x in range(0, 1280, 4) for y in range(0, 800, 4)}
+    assert {window.WARDEN, window.CAMERA, window.MUD, window.WATER} <= colours
+    pygame.quit()
+
+
+def test_the_window_runs_by_itself() -> None:
+    pytest.importorskip("pygame")
+    env = {**os.environ, "SDL_VIDEODRIVER": "dummy"}
+    subprocess.run([sys.executable, FOLDER / "window.py", "2"], check=True, capture_output=True, env=env)
