@@ -12,6 +12,7 @@ import pandas as pd
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.interpolate import PchipInterpolator
 from scipy.spatial.transform import Rotation
 
 import mellow_thumb as mt
@@ -101,6 +102,18 @@ def test_a_line_may_be_split_anywhere(trail: float, then: float, now: float, dt:
     assert shortage(left, 4.0, 9.0, (1.0 - part) * dt, k=5.0) == pytest.approx(
         1.5 * np.exp(-5.0 * dt), rel=1e-9
     )
+
+
+@given(st.floats(-60.0, 70.0))
+def test_the_reach_is_a_monotone_curve_of_the_pitch(pitch: float) -> None:
+    reach = ((-50.0, 1.6), (0.0, 1.0), (40.0, 0.5))
+    session = orbiting(Orbit("follow", reach=reach))
+    session.set_axis("pitch", pitch)
+    session.tick(0.1)
+    view = session.view((0.0, 0.0, 0.0))
+    expected = PchipInterpolator([-50.0, 0.0, 40.0], [1.6, 1.0, 0.5])(np.clip(pitch, -50.0, 40.0))
+    assert np.linalg.norm(view.position) == pytest.approx(4.0 * float(expected), rel=1e-9)
+    assert session.view(clear=0.5).position == pytest.approx(tuple(-0.5 * looking(view)), abs=1e-9)
 
 
 def test_an_obstacle_brings_it_near_at_once_and_lets_it_go_slowly() -> None:
@@ -210,7 +223,14 @@ def test_what_is_no_subject_is_refused() -> None:
             session.view(wrong)  # type: ignore[arg-type]
     with pytest.raises(mt.ArgumentError, match="expected finite"):
         session.view(clear=-1.0)
-    wrongs: list[dict[str, Any]] = [{"frame": "moon"}, {"follow": -1.0}, {"recovers": 99.0}]
+    wrongs: list[dict[str, Any]] = [
+        {"frame": "moon"},
+        {"follow": -1.0},
+        {"recovers": 99.0},
+        {"reach": ((0.0, 1.0),)},
+        {"reach": ((0.0, 1.0), (10.0, 2.0), (20.0, 1.5))},
+        {"reach": ((0.0, 1.0), (9.0, -1.0))},
+    ]
     for bad in wrongs:
         with pytest.raises(mt.PlanError, match="expected"):
             Orbit("follow", **bad)
@@ -247,6 +267,9 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
     [
         ('kind = "orbit"', 'kind = "orbt"', 'mounts.follow.kind: found "orbt"; expected "eye" or "orbit"; did you mean orbit?'),
         ('["45 cm", "1.6 m", "0 m"]', '["45 cm", "1.6 m"]', "mounts.follow.offset: found ['45 cm', '1.6 m']; expected three lengths"),
+        ('follow = "80 ms"', 'reach = [["-60 deg", 1.5], [40, 0.6]]', "mounts.follow.reach: found 40"),
+        ('follow = "80 ms"', 'reach = [["-60 deg", 1.5]]', "expected points of a pitch and a factor"),
+        ('follow = "80 ms"', 'reach = [["0 deg", 1], ["9 deg", 2], ["20 deg", 1.5]]', "that all rise or all fall"),
         ('follow = "80 ms"', 'folow = "80 ms"', "did you mean follow?"),
         ('start = "4 m", min = "1.5 m", ', 'start = "4 m", ', "axes.distance: found no min; expected min above 0"),
         ('distance = { start = "4 m", min = "1.5 m", max = "12 m" }', "", "axes.distance: found no start"),

@@ -82,7 +82,7 @@ def test_a_radial_zone_and_a_curve_keep_the_direction(
     a, b = woven(Shape(dead_zone=zone, curve=curve), x, y)
     assert abs(a * y - b * x) <= 1e-12 * max(hypot(a, b) * hypot(x, y), 1e-3)
     assert a * x + b * y >= 0.0
-    if hypot(x, y) <= zone.inner:
+    if hypot(x, y) <= zone.inner * (1.0 - 1e-12):  # at the edge itself, the last digit of a root decides
         assert (a, b) == (0.0, 0.0)
     if hypot(x, y) >= zone.outer:
         assert hypot(a, b) == pytest.approx(1.0, abs=1e-12)

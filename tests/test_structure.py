@@ -46,6 +46,7 @@ LAYERS = [
         "toml_files",
         "take_files",
         "form_parts",
+        "form_mounts",
         "form_switching",
         "profile_form",
         "profile_faults",

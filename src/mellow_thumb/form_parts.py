@@ -119,6 +119,22 @@ def _rest(value: object) -> tuple[float, ...]:
     return tuple(numbers)
 
 
+def _reach(value: object) -> tuple[tuple[float, float], ...]:
+    """Points of a pitch and a factor."""
+    found = []
+    for point in value if isinstance(value, list) else []:
+        if not isinstance(point, list) or len(point) != 2 or type(point[1]) not in (int, float):
+            break
+        try:
+            found.append((convert(quantity(point[0], "deg"), "deg"), float(point[1])))
+        except UnitError as error:
+            raise ValueError(str(error)) from None
+    if not isinstance(value, list) or len(found) < max(len(value), 2):
+        wanted = 'points of a pitch and a factor, such as [["-60 deg", 1.5], ["40 deg", 0.6]]'
+        raise ValueError(f"found {shown(value)}; expected {wanted}")
+    return tuple(found)
+
+
 def _offset(value: object) -> tuple[float, ...]:
     """Three lengths: right, up, back."""
     if not isinstance(value, list) or len(value) != 3:
@@ -152,6 +168,7 @@ Closing = Annotated[tuple[str, float], BeforeValidator(_closing)]
 Sensitivity = Annotated[Quantity | dict[str, Quantity], BeforeValidator(_sensitivity)]
 Face = Annotated[dict[str, str], BeforeValidator(_face)]
 Rest = Annotated[tuple[float, ...], BeforeValidator(_rest)]
+Reach = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_reach)]
 Offset = Annotated[tuple[float, ...], BeforeValidator(_offset)]
 PointList = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)]
 Seconds = Annotated[float, _in("s")]

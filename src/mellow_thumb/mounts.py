@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from itertools import pairwise
 from math import radians, tan
 from typing import TYPE_CHECKING, ClassVar
 
 from .axes import Axis
+from .curves import Points
 from .errors import PlanError, listed
 from .formulas.orbiting import behind, shortage, trailed
+from .formulas.shaping import zone
 from .formulas.turning import level_rotation, narrowed, rolled, wrapped
 from .smoothings import LN2
 from .weave import number
@@ -72,6 +75,9 @@ class Orbit:
     are measured from `frame`. It follows the subject with `follow` (s) level and `follow_up` upward, each a
     half-life; 0 is at once. Where the host says that less than the distance is clear, it comes that near at
     once, and goes back with the half-life `recovers` (s).
+
+    `reach` makes more or less of the distance by the pitch: points of a pitch (deg) and a factor, joined by a
+    monotone curve, such as nearer at the ankles and further from above.
     """
 
     name: str
@@ -82,6 +88,7 @@ class Orbit:
     recovers: float = 0.3
     field_of_view: float = 60.0
     """Vertical, in degrees, at a zoom of 1."""
+    reach: tuple[tuple[float, float], ...] = ()
 
     kind: ClassVar[str] = "orbit"
     axes: ClassVar[Mapping[str, Axis]] = {
@@ -106,6 +113,34 @@ class Orbit:
         ):
             if not 0.0 <= value <= 60.0:
                 raise PlanError(f"{what}: found {value:g}; expected 0 to 60 s")
+        if self.reach:
+            self._curve()
+
+    def _curve(self) -> Points:
+        """The reach as a curve that rises from 0 to 1, over the pitch from its first point to its last."""
+        (pitch, factor), (last, end) = self.reach[0], self.reach[-1]
+        pitches, factors = zip(*self.reach, strict=True)
+        way = 1.0 if end > factor else -1.0
+        rising = all(a < b for a, b in pairwise(pitches)) and all(
+            a * way < b * way for a, b in pairwise(factors)
+        )
+        if len(self.reach) < 2 or not rising or min(factors) <= 0.0:
+            raise PlanError(
+                f"reach: found {[list(point) for point in self.reach]}; expected points [pitch, factor] with "
+                "rising pitches, and factors above 0 that all rise or all fall"
+            )
+        inner = [((a - pitch) / (last - pitch), (b - factor) / (end - factor)) for a, b in self.reach[1:-1]]
+        return Points(tuple(inner))
+
+    def _distance(self, block: Block) -> str:
+        """What holds the distance, by the pitch."""
+        if not self.reach:
+            return "distance"
+        (pitch, factor), (last, end) = self.reach[0], self.reach[-1]
+        (share,) = block.call(zone, "pitch", inner=pitch, outer=last)
+        reached = self._curve().weave(block, share)
+        block.set("far", f"distance * ({number(factor)} + {number(end - factor)} * {reached})")
+        return "far"
 
     def weave_pose(self, block: Block, *, zoom: bool) -> tuple[str, ...]:
         """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""
@@ -126,14 +161,15 @@ class Orbit:
                 block.set(f"trail_{part}", f"at_{part}")
             block.set(f"then_{part}", f"at_{part}")
         k = LN2 / self.recovers if self.recovers else 1e300
-        free = "(clear if clear == clear else distance)"
-        block.call(shortage, "short", "distance", free, "passed", into=("short",), k=k)
+        distance = self._distance(block)
+        free = f"(clear if clear == clear else {distance})"
+        block.call(shortage, "short", distance, free, "passed", into=("short",), k=k)
         block.set("viewed", "t")
         turned = "yaw" if self.frame == "world" else f"yaw + {'base' if self.frame == 'entry' else 'at_yaw'}"
         (turned,) = block.call(wrapped, turned)
         trail = ("trail_x", "trail_y", "trail_z")
         right, up, back = self.offset
-        far = "distance - short"
+        far = f"{distance} - short"
         place = block.call(behind, *trail, turned, "pitch", far, right=right, up=up, back=back)
         return (*place, *_looking(block, turned, self.field_of_view, zoom))
 

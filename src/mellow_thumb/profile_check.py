@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, Any
 
 from .axes import KNOWN, Axis
 from .errors import PlanError, listed, nearest
+from .form_mounts import MOUNTS, EyeForm, MovementForm, OrbitForm
 from .form_parts import Form, shown
 from .form_switching import CueForm, GateForm, HandsForm, SignalForm
 from .gate_checks import check_changeable, excludes
@@ -15,17 +16,7 @@ from .mounts import Eye, Mount, Orbit
 from .movement import MOVES, Movement
 from .plan import Plan
 from .profile_faults import Fault, Faults
-from .profile_form import (
-    FORMAT,
-    MOUNTS,
-    AxisForm,
-    EyeForm,
-    MouseForm,
-    MovementForm,
-    OrbitForm,
-    ProfileForm,
-    RouteForm,
-)
+from .profile_form import FORMAT, AxisForm, MouseForm, ProfileForm, RouteForm
 from .profile_routes import RouteReader
 from .profile_switching import SwitchReader
 

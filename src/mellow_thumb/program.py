@@ -211,7 +211,8 @@ def _pose_text(plan: Plan, axes: list[str]) -> str:
     """Axes, where the character walked to, what the host said, the time and what a mount keeps, to a pose."""
     mount, walks = plan.mount, walked_by(plan)
     arguments = [*axes, *walks, *mount.hosts, *(["t"] if mount.rig else []), *mount.rig]
-    block = Block(Names([*WORDS, *arguments, "passed", *(f"at_{part}" for part in ("x", "y", "z", "yaw"))]))
+    own = ("passed", "far", "at_x", "at_y", "at_z", "at_yaw")
+    block = Block(Names([*WORDS, *arguments, *own]))
     for host, part in zip((*PLACE, "subject_yaw"), ("x", "y", "z", "yaw"), strict=True):
         walked = ("heading" if part == "yaw" else f"moved_{part}") if walks else "0.0"
         if host in mount.hosts:

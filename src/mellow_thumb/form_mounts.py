@@ -1,0 +1,110 @@
+"""The form of mounts and of movement in a profile."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from pydantic import Field
+
+from .form_parts import (
+    Degrees,
+    DegreesASecond,
+    Face,
+    Form,
+    Metres,
+    MetresASecond,
+    MetresASecondSquared,
+    Number,
+    Offset,
+    Reach,
+    Seconds,
+    in_unit,
+)
+
+
+class EyeForm(Form):
+    """A first-person camera."""
+
+    kind: Literal["eye"] = Field(
+        examples=['"eye"'], description="`eye`: it looks where yaw, pitch and roll point"
+    )
+    height: Metres = Field(
+        0.0, ge=-1e6, le=1e6, description="of the camera above the origin", json_schema_extra=in_unit("m, cm")
+    )
+    field_of_view: Degrees = Field(
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
+    )
+
+
+class OrbitForm(Form):
+    """A camera around a subject that moves."""
+
+    kind: Literal["orbit"] = Field(
+        examples=['"orbit"'], description="`orbit`: `distance` away from the subject, and looking at it"
+    )
+    offset: Offset = Field(
+        (0.0, 0.0, 0.0),
+        description='what it looks at, from the subject: `["right", "up", "back"]`, as the view is turned',
+        json_schema_extra=in_unit("m, cm"),
+    )
+    frame: Literal["world", "entry", "subject"] = Field(
+        "world",
+        description="what yaw and pitch are measured from: `world` (-Z), `entry` (where the subject faced "
+        "at first) or `subject` (where it faces now)",
+    )
+    follow: Seconds = Field(
+        0.0,
+        description="half-life with which it follows the subject over the ground; it then stays "
+        "speed x half-life / 0.693 behind",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    follow_up: Seconds = Field(0.0, description="the same up and down", json_schema_extra=in_unit("s, ms"))
+    recovers: Seconds = Field(
+        0.3,
+        description="half-life with which it goes back where an obstacle brought it nearer",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    reach: Reach = Field(
+        (),
+        description='more or less of the distance by the pitch: `[["-60 deg", 1.5], ["0 deg", 1], '
+        '["40 deg", 0.6]]`, joined by a monotone curve',
+        json_schema_extra=in_unit("deg, a factor"),
+    )
+    field_of_view: Degrees = Field(
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
+    )
+
+
+MOUNTS: dict[str, type[Form]] = {"eye": EyeForm, "orbit": OrbitForm}
+"""The form of each kind of mount."""
+
+
+class MovementForm(Form):
+    """A character that walks where `move_x` and `move_y` point."""
+
+    speed: MetresASecond = Field(
+        examples=['"1.6 m/s"'],
+        description="at full deflection, over the map",
+        json_schema_extra=in_unit("m/s, km/h"),
+    )
+    acceleration: MetresASecondSquared = Field(
+        20.0, description="how soon it is as fast as it should be", json_schema_extra=in_unit("m/s2")
+    )
+    braking: MetresASecondSquared = Field(
+        20.0, description="how soon it stands; 0 glides on", json_schema_extra=in_unit("m/s2")
+    )
+    scale: dict[str, Number] = Field(
+        {}, description="factors of the speed while gates are open: `{ glassing = 0.5 }`"
+    )
+    relative_to: Literal["camera", "world", "body"] = Field(
+        "camera",
+        description="what forward means: where the camera looks, -Z of the world, or where it faces",
+    )
+    face: Face = Field(
+        {"otherwise": "travel"},
+        description="where it faces: `travel`, `view` (strafing) or `free` (the host says); or by gate: "
+        '`{ otherwise = "travel", glassing = "view" }`',
+    )
+    turn_rate: DegreesASecond = Field(
+        720.0, description="how fast it turns there", json_schema_extra=in_unit("deg/s")
+    )
