@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import hypot
+from math import copysign, expm1, hypot
 from typing import TYPE_CHECKING, Any
 
 from .derived import KeySet
@@ -40,10 +40,9 @@ def _plain(panel: Axes, *, grid: str = "both") -> None:
         side.set_visible(False)
 
 
-def response_figure(route: Route) -> Figure:
+def response_figure(plan: Plan, route: Route) -> Figure:
     """Draw how a held value answers: effect against travel, and below it how steep that is."""
     found = response_of(route)
-    unit = "deg/s" if route.effect == "rate" else "deg"
     figure = _figure(f"{route.name}: response", f"{route.source} pushed straight out, before smoothing")
     grid = figure.add_gridspec(2, 1, height_ratios=[2.2, 1.0], hspace=0.3, **MARGINS)
     above, below = figure.add_subplot(grid[0]), figure.add_subplot(grid[1])
@@ -59,7 +58,7 @@ def response_figure(route: Route) -> Figure:
     write(
         above,
         (0.0, 1.0),
-        f"share of full; dotted: no shaping; full is {_full(route, unit)}",
+        f"share of full; dotted: no shaping; full is {_full(plan, route)}",
         QUIET,
         offset=(62, 8),
     )
@@ -83,10 +82,15 @@ def response_figure(route: Route) -> Figure:
     return figure
 
 
-def _full(route: Route, unit: str) -> str:
-    return ", ".join(
-        f"{axis} {gain:.4g} {unit}" for axis, gain in zip(route.drives, route.gains, strict=True)
-    )
+def _full(plan: Plan, route: Route) -> str:
+    """What full deflection comes to on each axis, in its own unit; a share a second where it multiplies."""
+    axes, words = {axis.name: axis for axis in plan.axes}, []
+    for name, gain in zip(route.drives, route.gains, strict=True):
+        log = axes[name].log
+        amount = copysign(100.0 * expm1(abs(gain)), gain) if log else gain
+        unit = ("%" if log else axes[name].unit) + ("/s" if route.effect == "rate" else "")
+        words.append(f"{name} {amount:.4g} {unit}".rstrip())
+    return ", ".join(words)
 
 
 def dead_zone_figure(route: Route) -> Figure:
@@ -198,7 +202,7 @@ def route_figures(plan: Plan, take: Take | None) -> dict[str, Figure]:
     for route in plan.routes:
         stem = "".join(letter if letter.isalnum() else "_" for letter in route.name)
         if route.source.signal.kind == "deflection" and (route.shape != Shape() or not _of_keys(plan, route)):
-            figures[f"{stem}_response"] = response_figure(route)
+            figures[f"{stem}_response"] = response_figure(plan, route)
             if route.source.width == 2:
                 figures[f"{stem}_dead_zone"] = dead_zone_figure(route)
         if take is not None and take.table["signal"].isin(route.source.signal.addresses).any():
