@@ -30,14 +30,31 @@ if TYPE_CHECKING:
 
 @overload
 def replay(
-    plan: Plan, take: Take, *, rate: float = ..., until: float | None = ...,
-    frames: Sequence[float] | None = ..., compiled: bool | None = ...,
-) -> pd.DataFrame: ...  # fmt: skip
+    plan: Plan,
+    take: Take,
+    *,
+    rate: float = ...,
+    until: float | None = ...,
+    frames: Sequence[float] | None = ...,
+    compiled: bool | None = ...,
+) -> pd.DataFrame:
+    """One take, one table."""
+
+
 @overload
 def replay(
-    plan: Plan, take: Sequence[Take], *, rate: float = ..., until: float | None = ...,
-    frames: Sequence[float] | None = ..., compiled: bool | None = ..., threads: int = ...,
-) -> list[pd.DataFrame]: ...  # fmt: skip
+    plan: Plan,
+    take: Sequence[Take],
+    *,
+    rate: float = ...,
+    until: float | None = ...,
+    frames: Sequence[float] | None = ...,
+    compiled: bool | None = ...,
+    threads: int = ...,
+) -> list[pd.DataFrame]:
+    """Several takes, as many tables."""
+
+
 def replay(
     plan: Plan,
     take: Take | Sequence[Take],
@@ -82,14 +99,31 @@ def replay(
 
 @overload
 def replay_arrays(
-    plan: Plan, take: Take, *, rate: float = ..., until: float | None = ...,
-    frames: Sequence[float] | None = ..., compiled: bool | None = ...,
-) -> dict[str, np.ndarray]: ...  # fmt: skip
+    plan: Plan,
+    take: Take,
+    *,
+    rate: float = ...,
+    until: float | None = ...,
+    frames: Sequence[float] | None = ...,
+    compiled: bool | None = ...,
+) -> dict[str, np.ndarray]:
+    """One take, an array for each column."""
+
+
 @overload
 def replay_arrays(
-    plan: Plan, take: Sequence[Take], *, rate: float = ..., until: float | None = ...,
-    frames: Sequence[float] | None = ..., compiled: bool | None = ..., threads: int = ...,
-) -> list[dict[str, np.ndarray]]: ...  # fmt: skip
+    plan: Plan,
+    take: Sequence[Take],
+    *,
+    rate: float = ...,
+    until: float | None = ...,
+    frames: Sequence[float] | None = ...,
+    compiled: bool | None = ...,
+    threads: int = ...,
+) -> list[dict[str, np.ndarray]]:
+    """Several takes, as many sets of arrays."""
+
+
 def replay_arrays(
     plan: Plan,
     take: Take | Sequence[Take],
