@@ -297,3 +297,22 @@ def test_an_eye_stands_where_the_host_says_that_its_subject_is(glasses: mt.Profi
     table = mt.replay(glasses, take, until=2.0)
     places = table[["camera_x", "camera_y", "camera_z"]].to_numpy()
     np.testing.assert_allclose(places, np.array(said)[:, :3] + [0.0, 1.65, 0.0])
+
+
+@given(angles, st.floats(-59.0, 69.0), st.sampled_from(["world", "entry", "subject"]), angles)
+def test_it_takes_over_where_another_camera_looked(
+    yaw: float, pitch: float, frame: str, faces: float
+) -> None:
+    other = orbiting(Orbit("other"))
+    other.set_axis("yaw", yaw)
+    other.set_axis("pitch", pitch)
+    other.tick(0.1)
+    seen = other.view((0.0, 0.0, 0.0)).rotation
+    session = orbiting(Orbit("follow", frame=frame))
+    session.tick(0.1)
+    session.view(((1.0, 0.0, 0.0), turned(faces)))
+    session.look_along(seen)
+    session.tick(0.1)
+    np.testing.assert_allclose(looking(session.view()), looking(other.view()), atol=1e-7)
+    with pytest.raises(mt.ArgumentError, match="unit quaternion"):
+        session.look_along((1.0, 1.0, 0.0, 0.0))

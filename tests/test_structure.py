@@ -39,7 +39,7 @@ LAYERS = [
     {"clock", "inbox", "frame", "shakes"},
     {"walker"},
     {"intake", "saving", "c_text"},
-    {"take_items"},
+    {"take_items", "steering"},
     {"loops", "frame_times", "host_samples"},
     {"session", "batch"},
     {

@@ -64,7 +64,8 @@ class Eye:
 
 
 _PLACES = tuple(f"{word}_{part}" for word in ("then", "trail") for part in "xyz")
-_RIG = ("begun", "viewed", "short", "base", *_PLACES)
+RIG = ("begun", "viewed", "short", "base", *_PLACES)
+"""What an orbit keeps from one view to the next."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,7 +101,7 @@ class Orbit:
     """The axes that it takes, with the limits they have where a profile states none."""
     hosts: ClassVar[tuple[str, ...]] = (*PLACE, "subject_yaw", "clear")
     """What it asks the host."""
-    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(_RIG, 0.0)
+    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(RIG, 0.0)
     """What it keeps from one view to the next, and what that is at first."""
 
     def __post_init__(self) -> None:

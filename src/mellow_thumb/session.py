@@ -3,22 +3,23 @@
 from __future__ import annotations
 
 from bisect import bisect_left
-from math import nan
+from math import asin, degrees, nan
 from operator import itemgetter
 from typing import TYPE_CHECKING
 
 from .errors import ArgumentError, listed, nearest
+from .formulas.orbiting import heading_of
+from .formulas.turning import wrapped
 from .frame import Frame
 from .gates import CURSORS
 from .hands import REDUCED
-from .inbox import NO_TIME
-from .intake import Intake
 from .labels import label_of
-from .mounts import Eye
+from .mounts import RIG, Eye, Orbit
 from .program import weave_plan
 from .saving import Snapshot, from_plain, to_plain
 from .shakes import Kick
 from .signals import DEVICES
+from .steering import Steering
 from .view import POSE, Quadruple, Triple, View, answers
 from .walker import command_of
 
@@ -28,8 +29,7 @@ if TYPE_CHECKING:
     from .cues import Cue
     from .gates import Gate
     from .plan import Plan
-    from .program import Item, Program
-    from .weaver import Setting
+    from .program import Item
 
 CEILING = 0.25
 """Seconds beyond which a frame is cut, unless a session is told otherwise."""
@@ -41,7 +41,7 @@ FASTEST = 100.0
 """Seconds of the world that may pass in one of the hand's, at the most."""
 
 
-class Session(Intake):
+class Session(Steering):
     """A plan at work: feed it events, tick it once a frame, read the frame and the view.
 
     A frame is the time from the last tick to this one, its end not included. What is wrong with an event
@@ -281,63 +281,21 @@ class Session(Intake):
             amount, half_life = amount * REDUCED, half_life * REDUCED
         self._kicks.append(Kick(name, amount, self._world, half_life, frequency))
 
-    def set_axis(self, name: str, value: float, at: float | None = None) -> None:
-        """Put an axis at a value, in its own unit; at the time of `at`, as an event would.
+    def look_along(self, rotation: Quadruple, at: float | None = None) -> None:
+        """Take over where another camera looks: yaw and pitch as of its rotation (a unit quaternion).
 
-        What smoothing still owed it is gone, so the camera does not drift on; what is held stays held.
-        Raises :class:`ArgumentError` for an axis that is not there, or a value that it cannot have.
+        So the first frame of this camera shows what the last frame of that one did. Its roll is not taken,
+        and limits hold. Raises :class:`ArgumentError` for what is no rotation.
         """
-        self._set(("set", name), self._inner(name, value), 0.0, at)
-
-    def turn_to(self, name: str, value: float, *, over: float, at: float | None = None) -> None:
-        """Take an axis to a value in `over` seconds, gently; a yaw that wraps goes the shorter way.
-
-        What hands do in the meantime adds to it. Raises :class:`ArgumentError` as :meth:`set_axis` does,
-        and for a time that is not above 0.
-        """
-        if not 0.0 < over < float("inf"):
-            raise ArgumentError(f"over: found {over!r}; expected seconds above 0")
-        self._set(("turn", name), self._inner(name, value), over, at)
-
-    def _inner(self, name: str, value: float) -> float:
-        """A value for an axis as the axis adds it up."""
-        axis = next((axis for axis in self._plan.axes if axis.name == name), None)
-        if axis is None:
-            names = [axis.name for axis in self._plan.axes]
-            raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
-        if not (value - value == 0.0 and (value > 0.0 or not axis.log)):
-            wanted = f"a finite number{' above 0' if axis.log else ''}"
-            raise ArgumentError(f"{name}: found {value!r}; expected {wanted}")
-        return axis.inner(value)
-
-    def set_scale(self, route: str, factor: float, at: float | None = None) -> None:
-        """Multiply the effect of a route: the host's own scale, such as slowing a stick near a target.
-
-        Raises :class:`ArgumentError` for a route that is not there, or a factor that is not 0 to 100.
-        """
-        names = [route.name for route in self._plan.routes]
-        if route not in names:
-            raise ArgumentError(f"found the route {route}; expected {listed(names)}{nearest(route, names)}")
-        if not 0.0 <= factor <= 100.0:
-            raise ArgumentError(f"{route}: found the factor {factor!r}; expected 0 to 100")
-        self._set(("scale", route), factor, 0.0, at)
-
-    def _set(self, setting: Setting, x: float, y: float, at: float | None) -> None:
-        """Queue a word of the host's; the first of its kind has the program woven with room for it."""
-        if at is not None and at - at != 0.0:
-            raise ArgumentError(f"at: found {at!r}; expected finite seconds")
-        if setting not in self._program.settings:
-            settings = tuple(sorted({*self._program.settings, setting}))
-            before, self._program = self._program, weave_plan(self._plan, settings)
-            saved = dict(zip(before.state, self._loop.send([]), strict=True))
-            self._inbox.renumber({before.settings[s]: self._program.settings[s] for s in before.settings})
-            self._start(self._program, tuple((self._program.state | saved).values()))
-        self._inbox.put((NO_TIME if at is None else at, self._program.settings[setting], x, y))
-
-    def _start(self, program: Program, state: tuple[float, ...]) -> None:
-        self._cursor_place = program.places.get("cursor", 0)
-        self._loop = program.live(state)
-        next(self._loop)
+        x, y, z, w = map(float, rotation)
+        if not abs(x * x + y * y + z * z + w * w - 1.0) < 1e-3:
+            raise ArgumentError(f"rotation: found {rotation!r}; expected a unit quaternion x, y, z, w")
+        yaw, mount = heading_of(x, y, z, w), self._plan.mount
+        if isinstance(mount, Orbit) and mount.frame != "world":
+            base = self._rig[RIG.index("base")] if mount.frame == "entry" else self._hosts[3]
+            yaw = wrapped(yaw - (base if base == base else 0.0))
+        self.set_axis("yaw", yaw, at)
+        self.set_axis("pitch", degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z))))), at)
 
     def _last_commit(self) -> float:
         return float(self._loop.send([])[0])
