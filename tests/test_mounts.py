@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from itertools import pairwise
 from math import log
 from pathlib import Path
 from typing import Any
@@ -316,3 +317,15 @@ def test_it_takes_over_where_another_camera_looked(
     np.testing.assert_allclose(looking(session.view()), looking(other.view()), atol=1e-7)
     with pytest.raises(mt.ArgumentError, match="unit quaternion"):
         session.look_along((1.0, 1.0, 0.0, 0.0))
+
+
+def test_a_long_take_with_the_hosts_words_may_come_in_pieces() -> None:
+    take, _ = hosted()
+    plan = Plan((LOOK, REEL), (), AXES, Orbit("follow", (0.2, 1.5, 0.0), "subject", 0.08, 0.2))
+    times = take.table["t"].to_numpy()
+    cuts = [0, *(int(np.searchsorted(times, k / 60, side="right")) for k in (40, 41, 90)), len(take)]
+    pieces = [mt.Take(take.table.iloc[a:b]) for a, b in pairwise(cuts)]
+    joined = pd.concat(mt.replay_pieces(plan, pieces, until=2.0, compiled=False), ignore_index=True)
+    whole = mt.replay(plan, take, until=2.0)
+    names = [name for name in map(str, whole) if name.startswith(("camera", "yaw", "distance"))]
+    np.testing.assert_allclose(joined[names], whole[names], atol=1e-12)

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Any, overload
 
 from .errors import ArgumentError
 from .frame_times import check_rate, checked_ends, frame_ends, grid
-from .host_samples import sampled
+from .host_samples import last_words, sampled
 from .loops import WORTH_COMPILING, loop_for
 from .mounts import Eye
 from .program import weave_plan
@@ -163,14 +163,15 @@ def replay_pieces(
     The tables, one after another, are what :func:`replay` makes of the whole; no more than one piece and its
     table need to be in memory. Frames that the next piece may still have events for wait for it; the last
     table ends at `until` (s), or the first whole second after the last event. The counts in ``attrs`` are of
-    all pieces so far.
+    all pieces so far. The places of a subject are joined linearly within a piece, and held up to the next.
 
     Raises :class:`ArgumentError` for a rate or an end as :func:`replay` does, and for a piece that begins
     before the one before it ended.
     """
     import numpy as np
+    import pandas as pd
 
-    program = weave_plan(plan)
+    program, said = weave_plan(plan), pd.DataFrame()
     loop, reader = loop_for(program, WORTH_COMPILING, compiled=compiled), TakeReader(plan, program)
     check_rate(rate)
     done, before, last = 0, np.zeros(height(program)), 0.0
@@ -187,7 +188,8 @@ def replay_pieces(
             ends = np.arange(done + 1, floor(last * rate) + 3) / rate
             ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
         out = np.empty((height(program), len(ends)))
-        hosts = sampled(piece.table, program.asked, ends)
+        words = piece.table if not len(said) else pd.concat([said, piece.table.astype({"signal": "str"})])
+        hosts, said = sampled(words, program.asked, ends), last_words(words)
         _run(loop, reader.read(piece.table), ends, hosts, out, is_last=is_last)
         _stand(plan, hosts, out)
         if not is_last:  # the last of them waits for the next piece

@@ -13,6 +13,9 @@ if TYPE_CHECKING:
     import numpy as np
     import pandas as pd
 
+ASKED = ("host.subject.", "host.clear")
+"""How the signals begin by which a host answers."""
+
 
 def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.ndarray:
     """A row for each thing that a mount asks, a column for each frame's end; NaN where nothing was said.
@@ -43,6 +46,18 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
             t, value = _of(rows, host.replace("_", ".").replace("subject", "host.subject"))
             found[place] = np.interp(ends, t, value) if len(t) else np.nan
     return found
+
+
+def last_words(table: pd.DataFrame) -> pd.DataFrame:
+    """The last row of everything that a host said, for the next piece of a take."""
+    number, names = numbered(table["signal"])
+    said = [place for place, name in enumerate(names) if name.startswith(ASKED)]
+    if not said:
+        return table.iloc[:0]
+    import numpy as np
+
+    rows = table[np.isin(number, said)].astype({"signal": "str"})
+    return rows.drop_duplicates("signal", keep="last")[["t", "signal", "value"]]
 
 
 def _of(rows: dict[str, pd.DataFrame], signal: str) -> tuple[np.ndarray, np.ndarray]:
