@@ -298,6 +298,10 @@ def test_an_eye_stands_where_the_host_says_that_its_subject_is(glasses: mt.Profi
     table = mt.replay(glasses, take, until=2.0)
     places = table[["camera_x", "camera_y", "camera_z"]].to_numpy()
     np.testing.assert_allclose(places, np.array(said)[:, :3] + [0.0, 1.65, 0.0])
+    late = mt.Take(take.table[take.table["t"] > 0.99])
+    places = mt.replay(glasses, late, until=2.0)[["camera_x", "camera_y", "camera_z"]].to_numpy()
+    assert (places[:59] == [0.0, 1.65, 0.0]).all()  # before the first word: where its own steps took it
+    np.testing.assert_allclose(places[59:], np.array(said)[59:, :3] + [0.0, 1.65, 0.0])
 
 
 @given(angles, st.floats(-59.0, 69.0), st.sampled_from(["world", "entry", "subject"]), angles)

@@ -245,10 +245,11 @@ def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
     """Put an eye where the host said that the subject is."""
     import numpy as np
 
-    if isinstance(plan.mount, Eye) and np.isfinite(hosts[:3]).all():
+    if isinstance(plan.mount, Eye):
+        known = np.isfinite(hosts[:3]).all(axis=0)
         places = out[-POSE : 3 - POSE]
-        places[:] = hosts[:3]
-        places[1] += plan.mount.height
+        places[:, known] = hosts[:3, known]
+        places[1, known] += plan.mount.height
 
 
 def _run(

@@ -20,15 +20,13 @@ ASKED = ("host.subject.", "host.clear")
 def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.ndarray:
     """A row for each thing that a mount asks, a column for each frame's end; NaN where nothing was said.
 
-    The subject is where it was last said to be until it says so for the first time, and after the last time.
+    Before the first word nothing is known; after the last one it holds.
     """
     import numpy as np
 
     found = np.full((len(hosts), len(ends)), np.nan)
     number, names = numbered(table["signal"])
-    said = {
-        name: place for place, name in enumerate(names) if name.startswith(("host.subject.", "host.clear"))
-    }
+    said = {name: place for place, name in enumerate(names) if name.startswith(ASKED)}
     if not said:
         return found
     rows = {name: table[number == place] for name, place in said.items()}
@@ -37,14 +35,14 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
             parts = [_of(rows, f"host.subject.q{part}") for part in "xyzw"]
             if all(len(t) for t, _ in parts) and len({len(t) for t, _ in parts}) == 1:
                 yaws = [heading_of(*one) for one in zip(*(value.tolist() for _, value in parts), strict=True)]
-                found[place] = np.interp(ends, parts[0][0], np.unwrap(yaws, period=360.0))
+                found[place] = np.interp(ends, parts[0][0], np.unwrap(yaws, period=360.0), left=np.nan)
         elif host == "clear":
             t, value = _of(rows, "host.clear")
             last = np.searchsorted(t, ends, side="right") - 1
             found[place] = np.where(last >= 0, value[last], np.nan) if len(t) else np.nan
         else:
             t, value = _of(rows, host.replace("_", ".").replace("subject", "host.subject"))
-            found[place] = np.interp(ends, t, value) if len(t) else np.nan
+            found[place] = np.interp(ends, t, value, left=np.nan) if len(t) else np.nan
     return found
 
 
