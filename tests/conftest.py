@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import sys
+from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
@@ -41,3 +42,11 @@ def command() -> str:
     found = Path(sys.executable).with_name("mellow-thumb")
     assert found.exists(), "install the project first: pip install -e '.[test]'"
     return str(found)
+
+
+@pytest.fixture(scope="session", autouse=True)
+def cache_of_its_own(tmp_path_factory: pytest.TempPathFactory) -> Iterator[None]:
+    """What is compiled in the tests is not kept in anybody's own folder."""
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setenv("MELLOW_THUMB_CACHE", str(tmp_path_factory.mktemp("compiled")))
+        yield
