@@ -70,3 +70,15 @@ def test_a_unit_that_does_not_fit_is_refused_with_the_reason(tmp_path: Path) -> 
     file.write_text(SCOPE + "[routes.aim.dead_zone]\ninner = 0.1\n", encoding="utf-8")
     with pytest.raises(mt.ProfileError, match="on a rate; expected a smoothing"):
         mt.load_profile(file)
+
+
+def test_a_handheld_that_turns_is_the_active_device(tmp_path: Path) -> None:
+    file = tmp_path / "scope.toml"
+    gates = '[gates]\nheld = { active = "handheld" }\n[routes.aim]'
+    other = '[routes.look]\nfrom = "mouse.move"\ndrives = ["yaw", "pitch"]\nsensitivity = "0.05 deg/count"\n[mounts.eye]'
+    file.write_text(SCOPE.replace("[routes.aim]", gates).replace("[mounts.eye]", other), encoding="utf-8")
+    session = mt.load_profile(file).session()
+    assert not session.tick(0.1).gates["held"]
+    session.feed("motion.aim", (45.0, 0.0))
+    frame = session.tick(0.1)
+    assert (frame.device, frame.gates["held"]) == ("handheld", True)

@@ -20,6 +20,7 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential
+from mellow_thumb.walker import Walker
 
 share = st.floats(-1.0, 1.0)
 speeds = st.floats(-5.0, 5.0)
@@ -185,6 +186,23 @@ def test_a_pause_of_the_world_holds_it() -> None:
     steps = [session.tick(1 / 60, world_dt=0.0).movement.step for _ in range(30)]
     assert np.abs(steps).max() == 0.0
     assert session.tick(1 / 60).movement.step[2] == pytest.approx(-2.0 / 60, abs=1e-3)
+
+
+@pytest.mark.parametrize("relative_to", ["camera", "world", "body"])
+def test_facing_the_view_is_facing_where_the_camera_looks(relative_to: str) -> None:
+    movement = Movement(2.0, relative_to=relative_to, face="view")
+    session, by_command = walker(movement), Walker(movement)
+    session.feed("mouse.move", (400.0, 0.0))
+    session.feed("pad.left_stick", (0.0, 1.0))
+    for _ in range(120):
+        frame = session.tick(1 / 60)
+        moved = by_command.step(session.command(), 1 / 60)
+    assert frame.movement.heading == pytest.approx(40.0)
+    assert moved.heading == pytest.approx(40.0, abs=0.01)
+    goes = {"camera": 40.0, "world": 0.0, "body": 40.0}[relative_to]
+    for one in (frame.movement, moved):
+        x, _, z = one.velocity
+        assert np.degrees(np.arctan2(x, -z)) == pytest.approx(goes, abs=0.01)
 
 
 def test_it_faces_where_it_goes_or_where_the_view_is(tmp_path: Path) -> None:

@@ -138,7 +138,8 @@ def replay_arrays(
 
     Columns: ``t`` (s); each axis by name and ``yaw_total``; ``gate_NAME`` (0 or 1); ``device`` and
     ``cursor`` where they can change; ``cue_NAME`` (how often it was given so far) and ``cue_NAME_t`` (s, when
-    last); ``camera_x`` to ``camera_qw``; ``field_of_view`` (deg, vertical).
+    last); with movement ``velocity_x`` to ``velocity_z`` (m/s), ``moved_x`` to ``moved_z`` (m, since the
+    beginning) and ``heading`` (deg); ``camera_x`` to ``camera_qw``; ``field_of_view`` (deg, vertical).
     """
     program = weave_plan(plan)
 

@@ -69,7 +69,7 @@ def prepare(folder: Path, name: str, text: str) -> Path | None:
     """The file of a module with this text, whatever is kept for it checked; None if it cannot be written."""
     source = folder / f"{name}.py"
     try:
-        if not _sealed(folder, name) or source.read_text(encoding="utf-8") != text:
+        if not is_kept(folder, name) or source.read_text(encoding="utf-8") != text:
             remove(folder, name)
             with replacing(source) as fresh:
                 fresh.write_text(text, encoding="utf-8")
@@ -89,11 +89,6 @@ def seal(folder: Path, name: str) -> None:
         remove(folder, name)
 
 
-def is_kept(folder: Path, name: str) -> bool:
-    """Whether a module was compiled before and is as it was."""
-    return _sealed(folder, name)
-
-
 def remove(folder: Path, name: str) -> None:
     """Remove all that is kept for a module."""
     for path in (folder / f"{name}.json", *_files(folder, name)):
@@ -109,7 +104,8 @@ def _sums(folder: Path, name: str) -> dict[str, str]:
     return {path.name: sha256(path.read_bytes()).hexdigest() for path in _files(folder, name)}
 
 
-def _sealed(folder: Path, name: str) -> bool:
+def is_kept(folder: Path, name: str) -> bool:
+    """Whether a module was compiled before and all of it is as it was."""
     try:
         found = json.loads((folder / f"{name}.json").read_bytes())
         whole = isinstance(found, dict) and len(found) > 1 and found == _sums(folder, name)

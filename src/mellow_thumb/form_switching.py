@@ -56,8 +56,9 @@ class GateForm(ButtonForm):
     setting: str | None = Field(
         None, description="open while the player wants it so: `session.choose(NAME, True)`"
     )
-    active: Literal["desk", "pad"] | None = Field(
-        None, description="open while this is what hands use: `desk` (mouse and keyboard) or `pad`"
+    active: Literal["desk", "pad", "handheld"] | None = Field(
+        None,
+        description="open while this is what hands use: `desk` (mouse and keyboard), `pad` or `handheld`",
     )
     all: GateList | None = Field(None, description='open while all of these are: `["glassing", "not menu"]`')
     any: GateList | None = Field(None, description="open while any of these is")

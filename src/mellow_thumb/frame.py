@@ -86,7 +86,7 @@ class Frame:
 
     @property
     def device(self) -> str:
-        """What hands use now: ``desk`` (mouse and keyboard) or ``pad``; ``none`` without any device."""
+        """What hands use now: ``desk`` (mouse and keyboard), ``pad``, ``handheld``; ``none`` without."""
         families = self._program.families
         place = self._program.places.get("device")
         return families[int(self._values[place])] if place is not None else (*families, "none")[0]

@@ -285,15 +285,19 @@ class Session(Steering):
         """Take over where another camera looks: yaw and pitch as of its rotation (a unit quaternion).
 
         So the first frame of this camera shows what the last frame of that one did. Its roll is not taken,
-        and limits hold. Raises :class:`ArgumentError` for what is no rotation.
+        and limits hold. A mount whose angles begin with its subject must have shown a view before.
+
+        Raises :class:`ArgumentError` for what is no rotation.
         """
         x, y, z, w = map(float, rotation)
         if not abs(x * x + y * y + z * z + w * w - 1.0) < 1e-3:
             raise ArgumentError(f"rotation: found {rotation!r}; expected a unit quaternion x, y, z, w")
         yaw, mount = heading_of(x, y, z, w), self._plan.mount
         if isinstance(mount, Orbit) and mount.frame != "world":
-            base = self._rig[RIG.index("base")] if mount.frame == "entry" else self._hosts[3]
-            yaw = wrapped(yaw - (base if base == base else 0.0))
+            said = self._hosts[self._program.asked.index("subject_yaw")]
+            walked = self._values[self._program.posing[-1]] if self._program.moved else 0.0
+            faces = said if said == said else walked
+            yaw = wrapped(yaw - (self._rig[RIG.index("base")] if mount.frame == "entry" else faces))
         self.set_axis("yaw", yaw, at)
         self.set_axis("pitch", degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z))))), at)
 

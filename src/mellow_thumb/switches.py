@@ -8,6 +8,7 @@ from .derived import KeySet, Presses
 from .gate_checks import in_order
 from .gates import CURSORS, Condition
 from .signals import DEVICES
+from .weave import number
 
 if TYPE_CHECKING:
     from .gates import Buttons, Gate, When
@@ -55,6 +56,15 @@ class Switches:
     def held(self) -> list[Signal]:
         """The signals of devices and of the host that are held, in the order of their names."""
         return list({a.signal.name: a.signal for a in self.plan.signals if a.signal.held}.values())
+
+    def holds(self, condition: Condition) -> str:
+        """The woven expression of 1 while a condition holds, else 0."""
+        gate = self.gates[condition.gate]
+        return gate if condition.wanted else f"(1.0 - {gate})"
+
+    def scale(self, condition: Condition, factor: float) -> str:
+        """The woven expression of a factor while a condition holds, else 1."""
+        return f"(1.0 + {number(factor - 1.0)} * {self.holds(condition)})"
 
     def made_stem(self, name: str) -> str:
         """What the state values of a derived signal begin with."""

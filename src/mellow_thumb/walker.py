@@ -45,9 +45,8 @@ def command_of(movement: Movement, frame: Frame) -> bytes:
     """What a frame asks of a walker: six bytes."""
     axes, gates = frame.axes, frame.gates
     right, ahead = (round(127.0 * axes.get(name, 0.0)) for name in ("move_x", "move_y"))
-    turned = {"camera": axes.get("yaw", 0.0), "body": frame.movement.heading}.get(movement.relative_to, 0.0)
     bits = sum(1 << k for k, name in enumerate(asked_gates(movement)) if gates[name])
-    return LAYOUT.pack(right, ahead, round(turned / 360.0 * 65536.0) % 65536, bits)
+    return LAYOUT.pack(right, ahead, round(axes.get("yaw", 0.0) / 360.0 * 65536.0) % 65536, bits)
 
 
 class Walker:
@@ -79,14 +78,16 @@ class Walker:
         for condition, factor in movement.scales:
             speed *= factor if _holds(condition, open_) else 1.0
         velocity_x, velocity_z, heading, then = self.state
-        yaw = then + wrapped(turn * (360.0 / 65536.0) - then)  # the shorter way, as many turns as there were
+        view = wrapped(turn * (360.0 / 65536.0))
+        yaw = {"camera": then + wrapped(view - then), "world": 0.0, "body": heading}[movement.relative_to]
+        then = yaw if movement.relative_to == "body" else then  # who goes by himself does not turn on the way
         velocity_x, velocity_z, gone_x, gone_z = walked(
             x * speed, y * speed, then, yaw, 0.0, dt, velocity_x, velocity_z,
             gain=movement.acceleration, brake=movement.braking or GLIDE,
         )  # fmt: skip
         faces = [face for condition, face in movement.faces if _holds(condition, open_)]
         face = faces[0] if faces else movement.face
-        aim = {"travel": yaw + bearing(x, y) if x or y else heading, "view": yaw, "free": heading}[face]
+        aim = {"travel": yaw + bearing(x, y) if x or y else heading, "view": view, "free": heading}[face]
         heading = wrapped(toward(heading, wrapped(aim - heading), movement.turn_rate * dt))
         self.state = (velocity_x, velocity_z, heading, yaw)
         rise, climb = (a * slope[0] + b * slope[1] for a, b in ((gone_x, gone_z), (velocity_x, velocity_z)))

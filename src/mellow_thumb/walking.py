@@ -11,7 +11,6 @@ from .pools import WORLD_RATE
 from .weave import Block, number
 
 if TYPE_CHECKING:
-    from .gates import Condition
     from .movement import Movement
     from .weaver import Weaver
 
@@ -52,7 +51,9 @@ class Walk:
         """What `dt` does: nothing while the world stands still."""
         inner, movement = block.inner(), self.movement
         yaw = self.reference()
-        scale = " * ".join((number(movement.speed), *self._scales()))
+        scale = " * ".join(
+            (number(movement.speed), *(self.weaver.switches.scale(*one) for one in movement.scales))
+        )
         speed_x, speed_y, now = (self.weaver.names.fresh(word) for word in ("wish_x", "wish_y", "yaw_now"))
         inner.set(speed_x, f"go_x * {scale}")
         inner.set(speed_y, f"go_y * {scale}")
@@ -77,22 +78,13 @@ class Walk:
         block.when(f"{WORLD_RATE} != 0.0", inner)
         block.set("yaw_then", yaw)
 
-    def _scales(self) -> list[str]:
-        return [
-            f"(1.0 + {number(factor - 1.0)} * {self._open(condition)})"
-            for condition, factor in self.movement.scales
-        ]
-
-    def _open(self, condition: Condition) -> str:
-        gate = self.weaver.switches.gates[condition.gate]
-        return gate if condition.wanted else f"(1.0 - {gate})"
-
     def _face(self, block: Block, yaw: str, time: str) -> None:
         """Turn to where the character is to face, as fast as it may."""
         if set(self.movement.facing) == {"free"}:
             return
         way = self.weaver.names.fresh("way")
-        targets = {"travel": f"{yaw} + go_bearing - heading", "view": f"{self.reference()} - heading"}
+        view = self.weaver.leaning("yaw") if "yaw" in self.weaver.flows else "0.0"
+        targets = {"travel": f"{yaw} + go_bearing - heading", "view": f"{view} - heading"}
         ways = {
             face: block.call(wrapped, to)[0] for face, to in targets.items() if face in self.movement.facing
         }
@@ -101,7 +93,7 @@ class Walk:
             ways["travel"] = f"({ways['travel']} if go_x != 0.0 or go_y != 0.0 else 0.0)"
         chosen = ways[self.movement.face]
         for condition, face in reversed(self.movement.faces):
-            chosen = f"{ways[face]} if {self._open(condition)} != 0.0 else {chosen}"
+            chosen = f"{ways[face]} if {self.weaver.switches.holds(condition)} != 0.0 else {chosen}"
         block.set(way, chosen)
         most = f"{time} * {number(self.movement.turn_rate)}"
         (turned,) = block.call(toward, "heading", way, most)

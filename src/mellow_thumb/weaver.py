@@ -272,10 +272,7 @@ class Weaver:
     def factors(self, route: Route) -> tuple[str, ...]:
         """What a route's effect is multiplied by: its gate first, its scales, the host's scale, the zoom."""
         found = [self.switches.listen(route.gate)] if route.gate else []
-        for condition, factor in route.scales:
-            gate = self.switches.gates[condition.gate]
-            open_ = gate if condition.wanted else f"(1.0 - {gate})"
-            found.append(f"(1.0 + {number(factor - 1.0)} * {open_})")
+        found += [self.switches.scale(condition, factor) for condition, factor in route.scales]
         if route.name in self.scales:
             found.append(self.scales[route.name])
         if route.with_zoom:
