@@ -104,7 +104,7 @@ WRONG = [
     ("at = 0.4", "at = 0.2", "11: gates.glassing.at: found 0.2, rearm 0.3; expected 0 < rearm <= at <= 1"),
     ('["toggle", "hold"]', '["toggle", "tap"]', "11: gates.glassing.choice: found toggle and tap; expected hold and toggle"),
     ('setting = "lefty"', 'setting = "glassing"', '11: gates.glassing.choice: found a setting named "glassing" besides; expected another name for one of them'),
-    ('active = "pad"', 'active = "gamepad"', '13: gates.padding.active: found "gamepad"; expected "desk" or "pad"; did you mean pad?'),
+    ('active = "pad"', 'active = "gamepad"', '13: gates.padding.active: found "gamepad"; expected "desk", "pad" or "handheld"; did you mean pad?'),
     ('"not menu"], after', '"not glassing"], after', "14: gates.aiming: found (glassing and not glassing), which can never open; expected gates that can"),
     ('"not menu"], after', '"not aiming"], after', "14: gates.aiming: found a gate that waits for itself: aiming -> aiming; expected other gates"),
     ('"not menu"], after', '"not menuu"], after', '14: gates.aiming.all: found "menuu"; expected a gate: menu, glassing, lefty, padding, aiming or dragging; did you mean menu?'),
