@@ -7,7 +7,8 @@ from pathlib import Path
 from pydantic import BaseModel
 
 from mellow_thumb.axes import KNOWN
-from mellow_thumb.profile_form import TABLES, keys
+from mellow_thumb.form_mounts import MountForm
+from mellow_thumb.profile_form import TABLES, AxisForm, keys
 from mellow_thumb.signals import CATALOGUE, KINDS
 from mellow_thumb.units import AXIS_UNITS, fitting
 
@@ -22,7 +23,10 @@ def profile_tables() -> str:
         parts.append(
             f"### {title}\n\n{form.__doc__}\n\n| key | unit | default | what it is |\n|---|---|---|---|"
         )
+        told = keys(form.__base__) if form.__base__ in (MountForm, AxisForm) else {}
         for name, field in keys(form).items():
+            if name in told and name != "kind":
+                continue
             extra = field.json_schema_extra
             unit = extra["unit"] if isinstance(extra, dict) else "-"
             default = "needed" if field.is_required() else _default(field.default)

@@ -15,7 +15,9 @@ from mellow_thumb.axes import Axis
 from mellow_thumb.curves import Blend, Points, Power
 from mellow_thumb.gates import Buttons, Condition, Gate, When
 from mellow_thumb.hands import Hands
-from mellow_thumb.mounts import Eye
+from mellow_thumb.kinds import Mount
+from mellow_thumb.mounted import Mounted
+from mellow_thumb.mounts import Eye, Orbit
 from mellow_thumb.movement import MOVES, Movement
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Close, Route, SpeedGain, TurnBoost
@@ -222,6 +224,32 @@ EVERYTHING = (
 
 
 @st.composite
+def taking_over(draw: st.DrawFn, gates: list[str], cues: list[str], eased: bool) -> tuple[Mounted, ...]:
+    """Mounts that take over from another, some with axes of their own, some with shared ones."""
+    found = []
+    for name in draw(st.sampled_from([(), (), ("near",), ("far",), ("near", "far")])):
+        gate = draw(
+            st.sampled_from([None, *(Condition(one, wanted) for one in gates for wanted in (True, False))])
+        )
+        cue = draw(st.sampled_from(["", *cues]))
+        if not gate and not cue:
+            continue
+        ways = {axis: draw(st.sampled_from(["own", "shared", "fixed"])) for axis in ("yaw", "pitch", "roll")}
+        easing = None if eased else draw(st.builds(Exponential, half_lives) | st.builds(Spring, half_lives))
+        own = [Axis(axis, 3.0, -50.0, 60.0, smoothing=easing) for axis, way in ways.items() if way == "own"]
+        fixed = [(axis, 12.0) for axis, way in ways.items() if way == "fixed"]
+        shares = tuple(axis for axis, way in ways.items() if way == "shared" and draw(st.booleans()))
+        mount: Mount = Eye(name, 1.2)
+        if name == "far":
+            mount = Orbit(name, (0.4, 1.5, 0.0), draw(st.sampled_from(["world", "entry", "subject"])), 0.08)
+            fixed.append(("distance", 4.0))
+        more = (draw(st.integers(0, 2)), tuple(own), tuple(fixed), shares)
+        blend = draw(st.sampled_from([None, 0.0, 0.18]))
+        found.append(Mounted(mount, gate, cue, *more, blend, draw(st.booleans())))
+    return tuple(found)
+
+
+@st.composite
 def plans(
     draw: st.DrawFn,
     *,
@@ -264,12 +292,15 @@ def plans(
     used = {route.source.signal.name for route in routes}
     derived = tuple(made for made in DERIVED if made.name in used or draw(st.integers(0, 5)) == 0)
     walks: Movement | None = None
-    more = (derived, draw(switching.cues(names)), hands, draw(st.sampled_from(["free", "held"])))
+    cues = draw(switching.cues(names))
+    more = (derived, cues, hands, draw(st.sampled_from(["free", "held"])))
     if any(set(route.drives) & set(MOVES) for route in routes):
         parts += [Axis(name, low=-1.0, high=1.0, unit="") for name in MOVES]
         walks = draw(movements(names))
+    eased = any(route.smoothing or route.turn_boost for route in routes)
+    others = draw(taking_over(names, [cue.name for cue in cues], eased))
     try:
-        return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6), *more, walks)
+        return Plan(tuple(routes), gates, tuple(parts), Eye("eye", 1.6), *more, walks, others)
     except PlanError as error:
         assume("can never open" not in str(error))
         raise

@@ -278,6 +278,7 @@ def test_every_conditioning_arrives(tmp_path: Path) -> None:
     assert axes["distance"] == Axis("distance", 4.0, 1.5, 12.0, "m", log=True)
     assert axes["zoom"] == Axis("zoom", 1.0, 1.0, 8.0, "x", log=True, rest=1.0, smoothing=Spring(0.06))
     assert axes["water"] == Axis("water", 0.5, 0.0, 2.0, "m", rest=0.5, return_half_life=2.0)
+    assert isinstance(profile.mount, Eye)
     assert profile.mount.field_of_view == 70.0
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, field
 from typing import TYPE_CHECKING, Any
 
 from .movement import MOVES
@@ -86,6 +86,8 @@ class Account:
     refused: dict[str, dict[str, int]]
     clipped: dict[str, int]
     walked: Walked | None = None
+    mounts: dict[str, tuple[Span, ...]] = field(default_factory=dict)
+    """For each of several mounts, when it was in force."""
 
     def as_dict(self) -> dict[str, Any]:
         """The same as plain data."""
@@ -100,7 +102,10 @@ class Account:
         if self.walked:
             far = f"{number(self.walked.path)} m, to {number(self.walked.distance)} m from where it began"
             rows.append(("walked", f"{far}; at most {number(self.walked.fastest)} m/s"))
-        rows += [(name, _gate_words(spans)) for name, spans in self.gates.items()]
+        rows += [(name, _span_words(spans, "open", "never open")) for name, spans in self.gates.items()]
+        rows += [
+            (name, _span_words(spans, "in force", "never in force")) for name, spans in self.mounts.items()
+        ]
         rows += [(name, _cue_words(times)) for name, times in self.cues.items()]
         rows.append(("refused", _refused_words(self.refused)))
         rows += [
@@ -113,7 +118,7 @@ class Account:
 def account_of(profile: Profile, table: pd.DataFrame) -> Account:
     """Say what happened in a replay of a profile; axes that stood still all the time are left out."""
     t = table["t"].to_numpy()
-    axes = {axis.name: _turned(axis, table) for axis in profile.axes if axis.name not in MOVES}
+    axes = {axis.name: _turned(profile, axis, table) for axis in profile.axes if axis.name not in MOVES}
     return Account(
         title=profile.title,
         seconds=float(t[-1]) if len(t) else 0.0,
@@ -124,6 +129,11 @@ def account_of(profile: Profile, table: pd.DataFrame) -> Account:
         refused=dict(table.attrs.get("refused", {})),
         clipped=dict(table.attrs.get("clipped", {})),
         walked=_walked(table) if profile.movement else None,
+        mounts={
+            one.mount.name: spans(t, (table["mount"] == one.mount.name).to_numpy())
+            for one in profile.mounts.all
+            if profile.others
+        },
     )
 
 
@@ -153,14 +163,15 @@ def given(table: pd.DataFrame, cue: str) -> tuple[float, ...]:
     return tuple(float(t) for t, count in zip(table["t"].tolist(), counts, strict=True) for _ in range(count))
 
 
-def touches(axis: Axis, table: pd.DataFrame) -> tuple[Touch, ...]:
-    """Each limit of an axis that was touched, and when."""
+def touches(profile: Profile, axis: Axis, table: pd.DataFrame) -> tuple[Touch, ...]:
+    """Each limit of an axis that was touched, and when; not those that one mount has for itself."""
     import numpy as np
 
     t, value = table["t"].to_numpy(), whole(axis, table)
+    there = ~table["mount"].isin(profile.mounts.without(axis.name)).to_numpy()
     found = []
     for side, limit in (("lower", axis.low), ("upper", axis.high)):
-        when = spans(t, np.abs(value - limit) <= TOUCH)
+        when = spans(t, (np.abs(value - limit) <= TOUCH) & there)
         if when:
             found.append(Touch(limit, side, when))
     return tuple(found)
@@ -171,11 +182,12 @@ def whole(axis: Axis, table: pd.DataFrame) -> npt.NDArray[np.float64]:
     return table["yaw_total" if axis.name == "yaw" else axis.name].to_numpy()
 
 
-def _turned(axis: Axis, table: pd.DataFrame) -> Turned:
+def _turned(profile: Profile, axis: Axis, table: pd.DataFrame) -> Turned:
     import numpy as np
 
     value = np.concatenate(([axis.start], whole(axis, table)))
-    steps = np.diff(value)
+    mounts = table["mount"].cat.codes.to_numpy()
+    steps = np.diff(value) * (np.diff(mounts, prepend=0) == 0)  # from mount to mount nothing is turned
     return Turned(
         unit=axis.unit,
         forth=float(steps[steps > 0].sum()),
@@ -183,7 +195,7 @@ def _turned(axis: Axis, table: pd.DataFrame) -> Turned:
         least=float(value.min()),
         most=float(value.max()),
         end=float(table[axis.name].iloc[-1]) if len(table) else axis.start,
-        touches=touches(axis, table),
+        touches=touches(profile, axis, table),
     )
 
 
@@ -209,13 +221,13 @@ def number(value: float) -> str:
     return f"{round(value, digits) + 0.0:.10g}"
 
 
-def _gate_words(when: tuple[Span, ...]) -> str:
+def _span_words(when: tuple[Span, ...], what: str, never: str) -> str:
     if not when:
-        return "never open"
+        return never
     total = sum(span.end - span.begin for span in when)
     shown = ", ".join(f"{span.begin:.2f} to {span.end:.2f} s" for span in when[:4])
     more = f" and {len(when) - 4} more times" if len(when) > 4 else ""
-    return f"open for {total:.2f} s: {shown}{more}"
+    return f"{what} for {total:.2f} s: {shown}{more}"
 
 
 def _cue_words(times: tuple[float, ...]) -> str:

@@ -90,7 +90,7 @@ def replay(
     def one(take: Take) -> pd.DataFrame:
         ends = frame_ends(take, rate, until) if frames is None else checked_ends(frames)
         out, reader = _played(plan, program, take, ends, compiled=compiled)
-        table = table_of(plan, program, ends, out)
+        table = table_of(program, ends, out)
         table.attrs |= reader.counts
         return table
 
@@ -195,7 +195,7 @@ def replay_pieces(
         _stand(plan, hosts, out)
         if not is_last:  # the last of them waits for the next piece
             ends, out = ends[:-1], out[:, :-1]
-        table = table_of(plan, program, ends, out, before)
+        table = table_of(program, ends, out, before)
         table.attrs |= reader.counts
         done += len(ends)
         before = out[:, -1] if len(ends) else before
@@ -246,7 +246,7 @@ def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
     """Put an eye where the host said that the subject is."""
     import numpy as np
 
-    if isinstance(plan.mount, Eye):
+    if isinstance(plan.mount, Eye) and not plan.others:
         known = np.isfinite(hosts[:3]).all(axis=0)
         places = out[-POSE : 3 - POSE]
         places[:, known] = hosts[:3, known]

@@ -22,6 +22,7 @@ if TYPE_CHECKING:
     from .gates import Gate
     from .routes import Route
     from .switches import Switches
+    from .taking_over import TakingOver
     from .weave import Names
 
     Act = Callable[[Block], None]
@@ -36,6 +37,8 @@ class Chains(Making):
         """For what listens: writes what its routes do as it opens."""
         self.on_close: dict[str, Act] = {}
         """For what listens: writes what its routes do as it closes."""
+        self.taking_over: TakingOver | None = None
+        """Which of several mounts is in force."""
 
     def write(self, block: Block, change: Change) -> Change:
         """Write what follows from a change; returns the change with everything that follows."""
@@ -59,6 +62,8 @@ class Chains(Making):
             stops = f"listen {self.switches.listen(cue.gate)}" if cue.on == "long_press" and cue.gate else ""
             if change.touches(cue.buttons.inputs) or stops in change.touched:
                 self._cue(block, f"cue{k}", cue, change)
+        if self.taking_over:
+            self.taking_over.write(block, change)
         return change
 
     def follows(self, route: Route, change: Change) -> bool:
@@ -238,3 +243,5 @@ class Chains(Making):
         block.set(hit, f"1.0 if {test} else 0.0")
         block.set(stem, f"{stem} + {hit}")
         block.set(f"{stem}_t", f"anchor if {hit} != 0.0 else {stem}_t")
+        if self.taking_over:
+            self.taking_over.fired(block, cue.name, hit)

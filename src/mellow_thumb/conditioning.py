@@ -9,6 +9,7 @@ from .derived import Presses
 from .formulas import shaping, switching
 from .formulas import smoothing as eased
 from .formulas.speed import hand_speed
+from .pools import ZOOM_NOW
 from .signals import DEVICES
 from .smoothings import LN2, OneEuro, SlowFast
 from .weave import Block, number
@@ -54,24 +55,36 @@ class Conditioning:
         stem = f"route{self.weaver.numbers[route.name]}"
         capped = f"{stem}_cap_t" in self.weaver.state
         for axis, component, gain in route.parts:
-            flow = self.weaver.flows[axis]
             push = self.weaver.names.fresh(f"{self.weaver.variables[axis]}_push")
             block.set(push, " * ".join((self._moved(route, component), number(gain), *factors)))
-            if capped and flow.axis.unit == "deg":
+            if capped and self.weaver.axes[axis].unit == "deg":
                 self._cap(block, push, f"{stem}_{component}_room", f"t - {stem}_cap_t")
-            smoothing = route.smoothing or flow.axis.smoothing
-            pool = self.weaver.pool_of(route, axis)
-            if isinstance(smoothing, SlowFast):
-                (share,) = block.call(shaping.zone, size, inner=smoothing.slow, outer=smoothing.fast)
-                slow = self.weaver.names.fresh(f"{push}_slow")
-                block.set(slow, f"{push} * (1.0 - {share})")
-                block.set(push, f"{push} * {share}")
-                flow.push(block, slow, pool)
-                flow.push(block, push, None)
-            else:
-                flow.push(block, push, pool)
+            for key in self.weaver.keys(axis):
+                self._give(block, route, key, push, size)
         if capped:
             block.set(f"{stem}_cap_t", "t")
+
+    def _give(self, block: Block, route: Route, key: str, push: str, size: str) -> None:
+        """Give a push to an axis, if a mount that has it is in force."""
+        outer, block = block, block.inner()
+        if key in self.weaver.on:
+            own = self.weaver.names.fresh(push)
+            block.set(own, push)
+            push = own
+        if route.with_zoom and (zoom := self.weaver.zoom_of(key)):
+            block.set(push, f"{push} * {ZOOM_NOW.format(zoom)}")
+        flow = self.weaver.flows[key]
+        smoothing, pool = route.smoothing or flow.axis.smoothing, self.weaver.pool_of(route, key)
+        if isinstance(smoothing, SlowFast):
+            (share,) = block.call(shaping.zone, size, inner=smoothing.slow, outer=smoothing.fast)
+            slow = self.weaver.names.fresh(f"{push}_slow")
+            block.set(slow, f"{push} * (1.0 - {share})")
+            block.set(push, f"{push} * {share}")
+            flow.push(block, slow, pool)
+            flow.push(block, push, None)
+        else:
+            flow.push(block, push, pool)
+        self.weaver.when_on(outer, key, block)
 
     def _moved(self, route: Route, component: str) -> str:
         """What holds how far a displacement went: the event's own number, or the presses of the moment."""
@@ -126,8 +139,9 @@ class Conditioning:
                 block.set(f"{wanted}_slow", f"{amount} * (1.0 - {share})")
                 amount = f"{amount} * {share}"
             block.set(wanted, amount)
-            if route.turn_boost:
-                block.set(f"{wanted}_boost", f"{wanted}_boost * {stem}_past")
+            for key in self.weaver.keys(axis) if route.turn_boost else ():
+                level = f"{stem}_{self.weaver.variables[key]}_boost"
+                block.set(level, f"{level} * {stem}_past")
         if isinstance(smoothing, OneEuro):
             block.set(f"{stem}_t", "anchor")
 
@@ -167,7 +181,7 @@ class Conditioning:
     def _capped(self, block: Block, route: Route, axis: str, amount: str) -> str:
         """A rate, no faster than the cap on turning."""
         cap = self.weaver.plan.hands.turn_cap
-        if cap == inf or route.effect != "rate" or self.weaver.flows[axis].axis.unit != "deg":
+        if cap == inf or route.effect != "rate" or self.weaver.axes[axis].unit != "deg":
             return amount
         most = 1.0 + (route.turn_boost.extra if route.turn_boost else 0.0)
         for _, factor in route.scales:
@@ -198,7 +212,8 @@ class Conditioning:
                 block.set(f"{stem}_ready", "0.0")
             if route.closing.way == "return" and route.effect != "offset":
                 for axis, _, _ in route.parts:
-                    self.weaver.flows[axis].leave(block, self.weaver.backs[route.name, axis])
+                    for key in self.weaver.keys(axis):
+                        self.weaver.flows[key].leave(block, self.weaver.backs[route.name, key])
 
     def closed(self, block: Block, listen: str, routes: list[Route]) -> None:
         """Cut short or take back what the routes of a gate still do."""
@@ -206,18 +221,19 @@ class Conditioning:
             if route.closing.way == "settle":
                 continue
             for axis, _, _ in route.parts:
-                flow = self.weaver.flows[axis]
                 if route.effect == "offset":
                     self._drop_lean(block, route, axis)
                     continue
-                flow.drop(block, listen, self.weaver.route_rates(route, axis))
-                if route.closing.way == "return":
-                    flow.come_back(block, self.weaver.backs[route.name, axis])
+                for key in self.weaver.keys(axis):
+                    flow = self.weaver.flows[key]
+                    flow.drop(block, listen, self.weaver.route_rates(route, key))
+                    if route.closing.way == "return":
+                        flow.come_back(block, self.weaver.backs[route.name, key])
 
     def _drop_lean(self, block: Block, route: Route, axis: str) -> None:
         """An offset as its gate closes: cut to 0, or taken there over a time."""
         stem = f"route{self.weaver.numbers[route.name]}_{self.weaver.variables[axis]}"
-        wanted = " * ".join((stem, *self.weaver.factors(route)[1:]))
+        wanted = " * ".join((stem, *self.weaver.factors(route, axis)[1:]))
         lean = f"{stem}_lean" if f"{stem}_lean" in self.weaver.state else wanted
         if route.closing.way == "return":
             back = self.weaver.backs[route.name, axis]

@@ -9,11 +9,11 @@ from .chains import Chains
 from .conditioning import Conditioning
 from .derived import Presses
 from .formulas import shaping
-from .formulas.limits import clamp
 from .formulas.turning import wrapped
 from .making import Change
 from .signals import DEVICES, OWN, Address
 from .switches import NEVER
+from .taking_over import TakingOver, settle
 from .weave import Block, number
 
 if TYPE_CHECKING:
@@ -41,6 +41,8 @@ class Events:
         self.weaver = weaver
         self.chains = Chains(weaver.switches, weaver.names)
         self.conditioning = Conditioning(weaver, self.chains)
+        if weaver.plan.others:
+            self.chains.taking_over = TakingOver(weaver)
         for listen, routes in weaver.switches.watched.items():
             self.chains.on_open[listen] = partial(self.conditioning.opened, routes=routes)
             self.chains.on_close[listen] = partial(self.conditioning.closed, listen=listen, routes=routes)
@@ -283,27 +285,28 @@ class Events:
             self.weaver.go(block)
             self.weaver.reach(block)
             return block
-        flow, variable = self.weaver.flows[name], self.weaver.variables[name]
-        if kind == "turn":
-            way = f"x - {variable}"
-            if flow.axis.wraps:
-                (way,) = block.call(wrapped, way)
-            block.set(f"{flow.turn}_amount", way)
-            block.set(f"{flow.turn}_start", "t")
-            block.set(f"{flow.turn}_over", "y")
-            return block
-        block.set(variable, "x")
-        for turn in ([flow.turn] if flow.turn else []) + flow.backs:
-            block.set(f"{turn}_amount", "0.0")
-        if flow.axis.limited:
-            block.call(clamp, variable, into=(variable,), **flow.axis.limits)
-        for pool in flow.pools:
-            for owed in (pool.held, pool.speed) if pool.speed else (pool.held,):
-                block.set(owed, "0.0")
-        for one in flow.filtered:
-            block.set(one.rate, "0.0")
+        keys = self.weaver.keys(name)
+        if not keys:
+            raise KeyError(name)
+        for key in keys:
+            inner = block.inner()
+            self._set_axis(inner, kind, key)
+            self.weaver.when_on(block, key, inner)
         self.weaver.reach(block)
         return block
+
+    def _set_axis(self, block: Block, kind: str, key: str) -> None:
+        """Put an axis where the host wants it, or begin to turn it there."""
+        flow, variable = self.weaver.flows[key], self.weaver.variables[key]
+        if kind == "set":
+            settle(self.weaver, block, key, "x")
+            return
+        way = f"x - {variable}"
+        if flow.axis.wraps:
+            (way,) = block.call(wrapped, way)
+        block.set(f"{flow.turn}_amount", way)
+        block.set(f"{flow.turn}_start", "t")
+        block.set(f"{flow.turn}_over", "y")
 
     def waits(self) -> list[str]:
         """Lines that let an impulse commit at its own time.
@@ -316,7 +319,8 @@ class Events:
             pushes: dict[str, list[str]] = {}
             for route in routes:
                 for axis, component, gain in route.parts:
-                    pushes.setdefault(axis, []).append(self._most(route, component, gain))
+                    for key in self.weaver.keys(axis):
+                        pushes.setdefault(key, []).append(self._most(route, component, gain))
             tests = [self.weaver.flows[axis].clear(most, 1 / 128) for axis, most in pushes.items()]
             tests += self._still(signal)
             words = " and ".join(test for test in tests if test)

@@ -45,7 +45,7 @@ def axes_over_time(profile: Profile, table: pd.DataFrame) -> Figure:
     )
     panels = [figure.add_subplot(grid[k]) for k in range(len(heights))]
     for panel, axis in zip(panels, shown, strict=False):
-        _draw_axis(panel, axis, table)
+        _draw_axis(panel, profile, axis, table)
     if switched:
         _draw_switches(panels, profile, table)
     t = table["t"].to_numpy()
@@ -83,9 +83,13 @@ def _title(figure: Figure, profile: Profile, table: pd.DataFrame) -> None:
     )
 
 
-def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
-    """One axis: its line, its limits, and where it touched them."""
+def _draw_axis(panel: Axes, profile: Profile, axis: Axis, table: pd.DataFrame) -> None:
+    """One axis: its line, broken where another mount took over, its limits, and where it touched them."""
+    import numpy as np
+
+    mounts = table["mount"].cat.codes
     t, value = table["t"].to_numpy(), whole(axis, table)
+    value = np.where(mounts != mounts.shift(fill_value=0), np.nan, value)
     name = axis.name
     colour = COLOURS.get(name, INK)
     panel.set_axisbelow(True)
@@ -98,7 +102,7 @@ def _draw_axis(panel: Axes, axis: Axis, table: pd.DataFrame) -> None:
         if abs(limit) < float("inf"):
             panel.axhline(limit, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
             write_beside(panel, limit, f"{side} {limit:g} {axis.unit}", LIMIT)
-    for touch in touches(axis, table):
+    for touch in touches(profile, axis, table):
         for span in touch.spans:
             panel.hlines(touch.limit, span.begin, span.end, color=LIMIT, linewidth=5, zorder=4)
         total = sum(span.end - span.begin for span in touch.spans)

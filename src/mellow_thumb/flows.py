@@ -13,7 +13,7 @@ from .formulas import returning
 from .formulas import smoothing as eased
 from .formulas.limits import clamp, limited, room
 from .formulas.turning import wrapped
-from .pools import WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, Filtered, Pool, Wish
+from .pools import WORLD_NOW, WORLD_RATE, WORLD_THEN, Filtered, Pool, Wish
 from .smoothings import LN2, Exponential, Spring
 from .weave import number
 
@@ -61,12 +61,15 @@ class AxisFlow:
 
     # ---- between events
 
-    def weave(self, block: Block) -> None:
-        """Write what `dt` does to the axis."""
+    def weave_turns(self, block: Block) -> None:
+        """Write what `dt` does to it of a turn or a way back that has begun."""
         if self.turn:
             self._weave_turn(block, "anchor", "stop", self.turn, f"{self.turn}_over")
         for back in self.backs:
             self._weave_turn(block, WORLD_THEN, WORLD_NOW, back, number(self.overs[back]))
+
+    def weave(self, block: Block) -> None:
+        """Write what `dt` does to the axis."""
         if not (self.wishes or self.pools or self.axis.return_half_life):
             return
         for wish in self.wishes:
@@ -166,7 +169,7 @@ class AxisFlow:
         wish.name = wish.rate
         if not wish.rate.isidentifier():
             wish.name = self._names.fresh(f"{self.value}_wish")
-            block.set(wish.name, wish.rate.replace(ZOOM_NOW, ZOOM_MEAN))
+            block.set(wish.name, wish.mean or wish.rate)
 
     def _weave_return(self, block: Block) -> None:
         """Back to rest, against what is wished, and eased if the axis is: one closed form."""

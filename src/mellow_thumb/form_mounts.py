@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Any, Literal
 
 from pydantic import Field
 
 from .form_parts import (
+    Conditions,
     Degrees,
     DegreesASecond,
     Face,
@@ -14,6 +15,7 @@ from .form_parts import (
     Metres,
     MetresASecond,
     MetresASecondSquared,
+    Names,
     Number,
     Offset,
     Reach,
@@ -22,7 +24,41 @@ from .form_parts import (
 )
 
 
-class EyeForm(Form):
+class MountForm(Form):
+    """What every mount may state: when it takes over from the one in `mount`, and what it has for itself."""
+
+    kind: str = Field(description="what it is")
+    gate: Conditions | None = Field(
+        None, description="in force while this gate is open; as the gate of a route"
+    )
+    cue: str | None = Field(
+        None,
+        description="in force from this cue on; given again, the cue goes to the next mount that names it, "
+        "and at last back to the one in `mount`",
+    )
+    priority: int = Field(
+        0, ge=-1000, le=1000, description="of several mounts whose gates are open, the highest is in force"
+    )
+    axes: dict[str, dict[str, Any]] = Field(
+        {},
+        description="what is different about its axes, by name: keys of `[axes.NAME]`, or "
+        '`{ fixed = "1.4 m" }` for one that nothing moves here',
+    )
+    shares: Names = Field(
+        (), description="axes that it has in common with the mount it takes over from; others are its own"
+    )
+    restore: bool = Field(
+        True, description="whether its own axes are as they were left when it takes over again, or begin anew"
+    )
+    blend: Seconds | None = Field(
+        None,
+        description="how long the view takes to go over to it; unless stated, as long as the mount that it "
+        "takes over from states",
+        json_schema_extra=in_unit("s, ms"),
+    )
+
+
+class EyeForm(MountForm):
     """A first-person camera."""
 
     kind: Literal["eye"] = Field(
@@ -36,7 +72,7 @@ class EyeForm(Form):
     )
 
 
-class OrbitForm(Form):
+class OrbitForm(MountForm):
     """A camera around a subject that moves."""
 
     kind: Literal["orbit"] = Field(
@@ -75,7 +111,7 @@ class OrbitForm(Form):
     )
 
 
-MOUNTS: dict[str, type[Form]] = {"eye": EyeForm, "orbit": OrbitForm}
+MOUNTS: dict[str, type[MountForm]] = {"eye": EyeForm, "orbit": OrbitForm}
 """The form of each kind of mount."""
 
 

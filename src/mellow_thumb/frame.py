@@ -85,6 +85,12 @@ class Frame:
         return Moved(step, (now[0], now[1], now[2]), now[6])
 
     @property
+    def mount(self) -> str:
+        """The mount in force, by name."""
+        place = self._program.places.get("mount")
+        return self._program.mounts[int(self._values[place]) if place is not None else 0]
+
+    @property
     def device(self) -> str:
         """What hands use now: ``desk`` (mouse and keyboard), ``pad``, ``handheld``; ``none`` without."""
         families = self._program.families

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING, Any
 
 from .errors import MissingError
 from .files import replacing
+from .plane_mounts import Flat
 from .replay_table import CAMERA, STEP
 
 if TYPE_CHECKING:
@@ -16,6 +17,7 @@ if TYPE_CHECKING:
     import numpy as np
     import pandas as pd
 
+    from .kinds import Mount
     from .profile import Profile
 
 TALL, WIDE = 1.7, 0.4
@@ -65,14 +67,22 @@ class _Scene:
 
         self._g, self._data = g, bytearray()
         self.file = g.GLTF2(asset=g.Asset(version="2.0", generator="Mellow Thumb"))
-        lens = g.Perspective(
-            yfov=radians(profile.mount.field_of_view), aspectRatio=ASPECT, znear=0.05, zfar=1000.0
-        )
-        self.file.cameras.append(g.Camera(type="perspective", perspective=lens, name="camera"))
+        self.file.cameras.append(self._lens(profile.mount))
         self.camera = self._node(g.Node(name="camera", camera=0))
         self.file.scenes.append(g.Scene(nodes=[self.camera], name=profile.title or "replay"))
         self.file.scene = 0
         self.file.animations.append(g.Animation(name="replay"))
+
+    def _lens(self, mount: Mount) -> Any:
+        """The camera of a mount: in perspective, or without for a flat picture."""
+        g = self._g
+        if isinstance(mount, Flat):
+            half = mount.extent / 2.0
+            flat = g.Orthographic(xmag=half * ASPECT, ymag=half, znear=0.0, zfar=1000.0)
+            return g.Camera(type="orthographic", orthographic=flat, name="camera")
+        wide = radians(mount.field_of_view)
+        lens = g.Perspective(yfov=wide, aspectRatio=ASPECT, znear=0.05, zfar=1000.0)
+        return g.Camera(type="perspective", perspective=lens, name="camera")
 
     def _node(self, node: Any) -> int:
         self.file.nodes.append(node)

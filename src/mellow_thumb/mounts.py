@@ -17,9 +17,12 @@ from .smoothings import LN2
 from .weave import number
 
 if TYPE_CHECKING:
-    from collections.abc import Mapping
+    from collections.abc import Callable, Mapping
 
     from .weave import Block
+
+    Word = Callable[[str], str]
+    """Gives the woven name of an axis that a mount takes, or of something that it keeps."""
 
 PLACE = ("subject_x", "subject_y", "subject_z")
 """Where the host says that the subject is, in metres; no number while it has not said so."""
@@ -44,23 +47,21 @@ class Eye:
         "roll": Axis("roll"),
     }
     """The axes that it takes, with the limits they have where a profile states none."""
+    optional: ClassVar[tuple[str, ...]] = ("zoom",)
+    """What it takes besides, where the profile has it."""
     hosts: ClassVar[tuple[str, ...]] = ()
     """What it asks the host: nothing; told where the subject is, it stands there (:func:`stand`)."""
     rig: ClassVar[Mapping[str, float]] = {}
     """What it keeps from one view to the next, and what that is at first."""
 
-    def weave_pose(self, block: Block, *, zoom: bool) -> tuple[str, ...]:
-        """Write the pose into `block`: position x, y, z, rotation x, y, z, w and field of view.
+    def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
+        """Write the pose into `block`: position x, y, z, rotation x, y, z, w, field of view and extent.
 
         With `zoom` the axis of that name narrows the field of view. ``at_x``, ``at_y``, ``at_z`` is where
         the subject is.
         """
-        return (
-            "at_x",
-            f"at_y + {number(self.height)}",
-            "at_z",
-            *_looking(block, "yaw", self.field_of_view, zoom),
-        )
+        place = ("at_x", f"at_y + {number(self.height)}", "at_z")
+        return (*place, *looking(block, word, word("yaw"), self.field_of_view, zoom))
 
 
 _PLACES = tuple(f"{word}_{part}" for word in ("then", "trail") for part in "xyz")
@@ -99,6 +100,8 @@ class Orbit:
         "distance": Axis("distance", start=4.0, low=0.0, unit="m"),
     }
     """The axes that it takes, with the limits they have where a profile states none."""
+    optional: ClassVar[tuple[str, ...]] = ("zoom",)
+    """What it takes besides, where the profile has it."""
     hosts: ClassVar[tuple[str, ...]] = (*PLACE, "subject_yaw", "clear")
     """What it asks the host."""
     rig: ClassVar[Mapping[str, float]] = dict.fromkeys(RIG, 0.0)
@@ -133,57 +136,64 @@ class Orbit:
         inner = [((a - pitch) / (last - pitch), (b - factor) / (end - factor)) for a, b in self.reach[1:-1]]
         return Points(tuple(inner))
 
-    def _distance(self, block: Block) -> str:
+    def _distance(self, block: Block, word: Word) -> str:
         """What holds the distance, by the pitch."""
         if not self.reach:
-            return "distance"
+            return word("distance")
         (pitch, factor), (last, end) = self.reach[0], self.reach[-1]
-        (share,) = block.call(zone, "pitch", inner=pitch, outer=last)
+        (share,) = block.call(zone, word("pitch"), inner=pitch, outer=last)
         reached = self._curve().weave(block, share)
-        block.set("far", f"distance * ({number(factor)} + {number(end - factor)} * {reached})")
+        block.set("far", f"{word('distance')} * ({number(factor)} + {number(end - factor)} * {reached})")
         return "far"
 
-    def weave_pose(self, block: Block, *, zoom: bool) -> tuple[str, ...]:
+    def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
         """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""
-        first = block.inner()
-        for part in "xyz":
-            for word in ("then", "trail"):
-                first.set(f"{word}_{part}", f"at_{part}")
-        first.set("viewed", "t")
-        first.set("base", "at_yaw" if self.frame == "entry" else "0.0")
-        first.set("begun", "1.0")
-        block.when("begun == 0.0", first)
-        block.set("passed", "t - viewed")
-        for part, half_life in (("x", self.follow), ("y", self.follow_up), ("z", self.follow)):
-            line = (f"trail_{part}", f"then_{part}", f"at_{part}")
-            if half_life:
-                block.call(trailed, *line, "passed", into=(f"trail_{part}",), k=LN2 / half_life)
-            else:
-                block.set(f"trail_{part}", f"at_{part}")
-            block.set(f"then_{part}", f"at_{part}")
+        weave_trail(block, word, self.frame, self.follow, self.follow_up)
         k = LN2 / self.recovers if self.recovers else 1e300
-        distance = self._distance(block)
+        distance, short = self._distance(block, word), word("short")
         free = f"(clear if clear == clear else {distance})"
-        block.call(shortage, "short", distance, free, "passed", into=("short",), k=k)
-        block.set("viewed", "t")
-        turned = "yaw" if self.frame == "world" else f"yaw + {'base' if self.frame == 'entry' else 'at_yaw'}"
-        (turned,) = block.call(wrapped, turned)
-        trail = ("trail_x", "trail_y", "trail_z")
+        block.call(shortage, short, distance, free, "passed", into=(short,), k=k)
+        turned = word("yaw")
+        if self.frame != "world":
+            (turned,) = block.call(
+                wrapped, f"{turned} + {word('base') if self.frame == 'entry' else 'at_yaw'}"
+            )
+        else:
+            (turned,) = block.call(wrapped, turned)
         right, up, back = self.offset
-        far = f"{distance} - short"
-        place = block.call(behind, *trail, turned, "pitch", far, right=right, up=up, back=back)
-        return (*place, *_looking(block, turned, self.field_of_view, zoom))
+        trail, far = (word(f"trail_{part}") for part in "xyz"), f"{distance} - {short}"
+        place = block.call(behind, *trail, turned, word("pitch"), far, right=right, up=up, back=back)
+        return (*place, *looking(block, word, turned, self.field_of_view, zoom))
 
 
-Mount = Eye | Orbit
+def weave_trail(block: Block, word: Word, frame: str, follow: float, follow_up: float) -> None:
+    """Write how a camera follows its subject, into what it keeps; ``passed`` is the time (s) since then."""
+    first = block.inner()
+    for part in "xyz":
+        for stem in ("then", "trail"):
+            first.set(word(f"{stem}_{part}"), f"at_{part}")
+    first.set(word("viewed"), "t")
+    first.set(word("base"), "at_yaw" if frame == "entry" else "0.0")
+    first.set(word("begun"), "1.0")
+    block.when(f"{word('begun')} == 0.0", first)
+    block.set("passed", f"t - {word('viewed')}")
+    for part, half_life in (("x", follow), ("y", follow_up), ("z", follow)):
+        trail, then = word(f"trail_{part}"), word(f"then_{part}")
+        if half_life:
+            block.call(trailed, trail, then, f"at_{part}", "passed", into=(trail,), k=LN2 / half_life)
+        else:
+            block.set(trail, f"at_{part}")
+        block.set(then, f"at_{part}")
+    block.set(word("viewed"), "t")
 
 
-def _looking(block: Block, yaw: str, field_of_view: float, zoom: bool) -> tuple[str, ...]:
-    """Write the rotation and the field of view of a camera that looks where yaw, pitch and roll point."""
-    turned = block.call(level_rotation, yaw, "pitch")
-    inner = block.inner()
-    inner.call(rolled, *turned, "roll", into=turned)
-    block.when("roll != 0.0", inner)
+def looking(block: Block, word: Word, yaw: str, field_of_view: float, zoom: bool) -> tuple[str, ...]:
+    """Write the rotation, the field of view and the extent of a camera that looks where its axes point."""
+    turned, roll = block.call(level_rotation, yaw, word("pitch")), word("roll")
+    if roll != "0.0":
+        inner = block.inner()
+        inner.call(rolled, *turned, roll, into=turned)
+        block.when(f"{roll} != 0.0", inner)
     if not zoom:
-        return (*turned, number(field_of_view))
-    return (*turned, *block.call(narrowed, "zoom", half=tan(radians(field_of_view / 2.0))))
+        return (*turned, number(field_of_view), "0.0")
+    return (*turned, *block.call(narrowed, word("zoom"), half=tan(radians(field_of_view / 2.0))), "0.0")

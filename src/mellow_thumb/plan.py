@@ -11,6 +11,7 @@ from .errors import PlanError, listed, nearest
 from .gate_checks import check_changeable
 from .gates import CURSORS
 from .hands import Hands
+from .mounted import Mounted, Mounts
 from .movement import MOVES
 from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
 
@@ -21,7 +22,7 @@ if TYPE_CHECKING:
     from .cues import Cue
     from .derived import Derived
     from .gates import Buttons, Gate, When
-    from .mounts import Mount
+    from .kinds import Mount
     from .movement import Movement
     from .routes import Route
 
@@ -47,6 +48,10 @@ class Plan:
     cursor: str = "free"
     """What becomes of the pointer where no open gate says otherwise."""
     movement: Movement | None = None
+    others: tuple[Mounted, ...] = ()
+    """Mounts that take over from `mount`."""
+    blend: float | None = None
+    """Seconds over which the view goes back to `mount`; unless stated, those of the one it comes from."""
 
     def __post_init__(self) -> None:
         for what in ("routes", "gates", "derived", "cues"):
@@ -61,6 +66,7 @@ class Plan:
         if axes[: len(self.mount.axes)] != list(self.mount.axes) or len(set(axes)) < len(axes):
             kind, wanted = self.mount.kind, listed(self.mount.axes, "and")
             raise PlanError(f"a mount of kind {kind} has the axes {wanted}, which come first")
+        self._check_mounts(axes)
         for route in self.routes:
             for axis in route.drives:
                 if axis not in axes:
@@ -71,6 +77,41 @@ class Plan:
         if any(route.with_zoom for route in self.routes) and "zoom" not in axes:
             raise PlanError("found scale_with zoom; expected an axis zoom: a route that drives it")
         self._check_conditions()
+
+    def _check_mounts(self, axes: list[str]) -> None:
+        """Each mount has its axes, a name of its own, and something that puts it in force."""
+        names, cues = [one.mount.name for one in self.mounts.all], [cue.name for cue in self.cues]
+        if len(set(names)) < len(names):
+            raise PlanError(f"two mounts have one name: {listed(names, 'and')}")
+        for k, one in enumerate(self.mounts.all):
+            missing = [name for name in one.mount.axes if self.mounts.of(k, name) is None]
+            if missing:
+                raise PlanError(
+                    f"{one.mount.name}: found no axis {missing[0]}; expected {listed(axes)} with it"
+                )
+            if k and not (one.gate or one.cue):
+                raise PlanError(
+                    f"{one.mount.name}: found neither a gate nor a cue; expected what puts it in force"
+                )
+            if one.cue and one.cue not in cues:
+                known = listed(cues) if cues else "a table [cues.NAME]"
+                raise PlanError(
+                    f"{one.mount.name}: cue: found {one.cue}; expected {known}{nearest(one.cue, cues)}"
+                )
+
+        for route in self.routes:
+            for _, axis, users in self.mounts.instances if route.with_zoom else ():
+                zooms = {self.mounts.of(k, "zoom") for k in users or range(len(names))}
+                if axis.name in route.drives and len(zooms) > 1:
+                    raise PlanError(
+                        f"{route.name}: found scale_with zoom on {axis.name}, which mounts with zooms of "
+                        "their own share; expected a zoom that they share"
+                    )
+
+    @cached_property
+    def mounts(self) -> Mounts:
+        """The mounts, the one in force otherwise first, and which axis is which for each."""
+        return Mounts((Mounted(self.mount, blend=self.blend), *self.others), self.axes)
 
     def _check_conditions(self) -> None:
         """Every gate that something waits for is there, and can open and close."""
@@ -92,12 +133,13 @@ class Plan:
         for route in self.routes:
             yield from ((route.name, when) for when in (route.gate, *(c for c, _ in route.scales)) if when)
         yield from ((cue.name, cue.gate) for cue in self.cues if cue.gate)
+        yield from ((one.mount.name, one.gate) for one in self.others if one.gate)
         moving = (*self.movement.scales, *self.movement.faces) if self.movement else ()
         yield from (("movement", condition) for condition, _ in moving)
 
     def _check_smoothing(self, route: Route) -> None:
         """One smoothing on the way to an axis, and none on the way to one that returns to its rest."""
-        for axis in self.axes:
+        for _, axis, _ in self.mounts.instances:
             if axis.name not in route.drives or route.effect == "offset":
                 continue
             if axis.smoothing and (route.smoothing or route.turn_boost):
@@ -160,7 +202,11 @@ class Plan:
     def worldly(self) -> bool:
         """Whether something in it keeps the time of the world: what returns by itself."""
         backs = any(route.gate and route.closing.way == "return" for route in self.routes)
-        return backs or self.movement is not None or any(axis.return_half_life for axis in self.axes)
+        return (
+            backs
+            or self.movement is not None
+            or any(one.axis.return_half_life for one in self.mounts.instances)
+        )
 
     @cached_property
     def signals(self) -> tuple[Address, ...]:

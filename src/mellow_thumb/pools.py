@@ -13,8 +13,8 @@ if TYPE_CHECKING:
 LONGEST = 1 / 16
 """Seconds of the longest step between commits."""
 
-ZOOM_NOW, ZOOM_MEAN = "exp(-zoom)", "zoom_mean"
-"""What a zoom makes of an effect at this moment, and over a step."""
+ZOOM_NOW, ZOOM_MEAN = "exp(-{})", "{}_mean"
+"""What a zoom, by what holds it, makes of an effect at this moment, and over a step."""
 WORLD_NOW, WORLD_THEN, WORLD_RATE = "world_now", "world_then", "host_world_rate"
 """The world's time at a step's end and at its beginning, and its seconds for each of the hand's."""
 
@@ -24,6 +24,8 @@ class Wish:
     """What one route wants an axis to do: the woven expression of its rate, its gate and scales included."""
 
     rate: str
+    mean: str = ""
+    """The same as a mean over a step, where that differs."""
     name: str = ""
     """What holds the rate during a step."""
     boost: TurnBoost | None = None

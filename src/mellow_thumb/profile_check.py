@@ -2,21 +2,20 @@
 
 from __future__ import annotations
 
-from math import inf
 from typing import TYPE_CHECKING, Any
 
-from .axes import KNOWN, Axis
 from .errors import PlanError, listed, nearest
-from .form_mounts import MOUNTS, EyeForm, MovementForm, OrbitForm
+from .form_mounts import MOUNTS, EyeForm, MovementForm
 from .form_parts import Form, shown
 from .form_switching import CueForm, GateForm, HandsForm, SignalForm
 from .gate_checks import check_changeable, excludes
 from .gates import Condition
-from .mounts import Eye, Mount, Orbit
-from .movement import MOVES, Movement
+from .movement import Movement
 from .plan import Plan
+from .profile_axes import AxisReader, read_units
 from .profile_faults import Fault, Faults
 from .profile_form import FORMAT, AxisForm, MouseForm, ProfileForm, RouteForm
+from .profile_mounts import MountReader
 from .profile_routes import RouteReader
 from .profile_switching import SwitchReader
 
@@ -61,7 +60,7 @@ class _Resolver:
             return None, "", self.faults.found[:1]
         mouse = self.faults.form(MouseForm, self.data.get("mouse", {}), ("mouse",)) or MouseForm()
         forms = {name: self.section(name, form) for name, form in SECTIONS.items()}
-        mount = self.mount(forms["mounts"])
+        mounts = MountReader(self.faults, self.data, forms["mounts"])
         needs = self.faults.form(
             HandsForm, self.data.get("hands", {}), ("hands",)
         ) or HandsForm.model_validate({})
@@ -72,18 +71,21 @@ class _Resolver:
         gates = [gate for name, form in forms["gates"].items() if (gate := switches.gate(name, form))]
         cues = [cue for name, form in forms["cues"].items() if (cue := switches.cue(name, form))]
         self.check_gates(gates, switches.settings)
-        units = self.units(forms["axes"])
+        units = read_units(self.faults, forms["axes"])
         reader = RouteReader(self.faults, switches, units, mouse)
         routes = [route for name, form in forms["routes"].items() if (route := reader.read(name, form))]
-        taken = (mount or Eye("")).axes
-        axes = self.axes(forms["axes"], units, routes, reader, taken)
+        driven = [axis for route in routes for axis in route.drives]
+        measured = AxisReader(self.faults, reader)
+        axes = mounts.axes(mounts.names(driven), units, measured)
+        others = mounts.others(units, measured, switches)
         self.check_pairs(routes, forms["routes"])
         movement = self.movement(switches)
-        if self.faults.found or mount is None:
+        if self.faults.found or not mounts.first:
             return None, "", self.faults.found
         try:
-            more = (tuple(derived), tuple(cues), hands, self.data.get("cursor", "free"), movement)
-            plan = Plan(tuple(routes), tuple(gates), axes, mount, *more)
+            more = (tuple(derived), tuple(cues), hands, self.data.get("cursor", "free"), movement, others)
+            blend = forms["mounts"][mounts.first].blend
+            plan = Plan(tuple(routes), tuple(gates), axes, mounts.mounts[mounts.first], *more, blend)
             return plan, str(self.data.get("title", "")), []
         except PlanError as error:
             self.faults.note_error(self.blame(str(error)), error)
@@ -95,7 +97,7 @@ class _Resolver:
         known = [
             (section, word)
             for word in said
-            for section in ("routes", "axes", "gates", "cues")
+            for section in ("routes", "axes", "gates", "cues", "mounts")
             if word in self.names(section)
         ]
         return known[0] if known else ()
@@ -123,24 +125,6 @@ class _Resolver:
         """Every name that a section gives, right or wrong inside."""
         entries = self.data.get(section)
         return list(entries) if isinstance(entries, dict) else []
-
-    def mount(self, forms: Mapping[str, EyeForm | OrbitForm]) -> Mount | None:
-        wanted, names = str(self.data.get("mount", "")), self.names("mounts")
-        if not names:
-            self.faults.note(("mounts",), "no mount", 'a table such as [mounts.eye] with kind = "eye"')
-        elif len(names) > 1:
-            self.faults.note(("mounts", names[1]), "a second mount", "one mount in this version")
-        elif wanted and wanted not in names:
-            known = f"a name in [mounts]: {listed(names)}"
-            self.faults.note(("mount",), f'"{wanted}"', known, nearest(wanted, names))
-        elif wanted in forms:
-            form = forms[wanted]
-            if isinstance(form, EyeForm):
-                return Eye(wanted, form.height or 0.0, form.field_of_view or 60.0)
-            with self.faults.catching(("mounts", wanted)):
-                given = {key: value for key, value in form.model_dump().items() if value is not None}
-                return Orbit(wanted, **{key: value for key, value in given.items() if key != "kind"})
-        return None
 
     def movement(self, switches: SwitchReader) -> Movement | None:
         """The character, if the profile has one."""
@@ -179,87 +163,6 @@ class _Resolver:
             if len(gate.choice) > 1 and gate.name in settings:
                 what = f'a setting named "{gate.name}" besides'
                 self.faults.note(("gates", gate.name, "choice"), what, "another name for one of them")
-
-    # ---- axes
-
-    def units(self, forms: Mapping[str, AxisForm]) -> dict[str, str]:
-        """The unit of every axis: the known ones have theirs, the profile's own state it."""
-        units = {name: unit for name, (unit, _) in KNOWN.items()}
-        for name, form in forms.items():
-            if name in KNOWN and form.unit not in (None, units[name]):
-                self.faults.note(
-                    ("axes", name, "unit"), f'"{form.unit}"', f'"{units[name]}", which {name} has'
-                )
-            elif name not in KNOWN:
-                near = nearest(name, KNOWN)
-                if form.unit is None:
-                    what = "an axis of your own without a unit"
-                    self.faults.note(("axes", name), what, 'unit = "deg", "m", "x" or ""', near)
-                units[name] = form.unit or ""
-        return units
-
-    def axes(
-        self,
-        forms: Mapping[str, AxisForm],
-        units: Mapping[str, str],
-        routes: list[Route],
-        reader: RouteReader,
-        taken: Mapping[str, Axis],
-    ) -> tuple[Axis, ...]:
-        """The mount's axes, then every other that is named or driven."""
-        driven = [axis for route in routes for axis in route.drives]
-        names = [*taken, *sorted({*self.names("axes"), *driven} - set(taken))]
-        defaults = {name: taken.get(name, Axis(name, unit=units.get(name, ""))) for name in names}
-        known = [name for name in names if name in units]
-        return tuple(self.axis(defaults[name], forms.get(name), units[name], reader) for name in known)
-
-    def axis(self, default: Axis, form: AxisForm | None, unit: str, reader: RouteReader) -> Axis:
-        name = default.name
-        path: Path = ("axes", name)
-        if name in MOVES:
-            if form is not None:
-                self.faults.note(path, "a table for an axis of movement", "none: it goes from -1 to 1")
-            return Axis(name, low=-1.0, high=1.0, unit="")
-        ways = reader.logs.get(name, {})
-        if len(ways) > 1:
-            self.faults.note(ways[True], "% where other routes add", f"one way: {name} multiplies or it adds")
-        log = unit == "x" or True in ways
-        neutral = 1.0 if unit == "x" else 0.0
-        start = rest = neutral
-        low, high = default.low, default.high
-        if form is not None:
-            measure = self.faults.measure
-            rest = measure((*path, "rest"), form.rest, unit, neutral)
-            start = measure((*path, "start"), form.start, unit, rest)
-            middle = start if form.around else 0.0
-            low = middle + measure((*path, "min"), form.min, unit, low - middle)
-            high = middle + measure((*path, "max"), form.max, unit, high - middle)
-            self.check_around(name, form)
-        if name == "distance" and (form is None or form.start is None):
-            self.faults.note(path, "no start", 'start = "4 m": a distance has no natural one')
-            return default
-        if log and low in (-inf, 0.0):
-            self.faults.note(path, "no min", f"min above 0: {name} multiplies, and must not reach 0")
-            return default
-        try:
-            easing = form.smoothing if form else None
-            eased = reader.smoothing((*path, "smoothing"), easing, "") if easing else None
-            back = (form.return_ if form else None) or 0.0
-            return Axis(name, start, low, high, unit, log, rest, back, eased)  # type: ignore[arg-type]
-        except PlanError as error:
-            words = str(error).removeprefix(f"{name}: ")
-            key = words.split()[0] if words.split()[0] in ("min", "start", "rest") else ""
-            self.faults.note_words((*path, key) if key else path, PlanError(words))
-            return default
-
-    def check_around(self, name: str, form: AxisForm) -> None:
-        limited = form.min is not None or form.max is not None
-        if name == "yaw" and limited and form.around is None:
-            self.faults.note(
-                ("axes", name), "a yaw with limits", 'around = "start": what they are measured from'
-            )
-        if form.around and (name != "yaw" or not limited):
-            self.faults.note(("axes", name, "around"), '"start"', "it only with the limits of a yaw")
 
     # ---- routes together
 

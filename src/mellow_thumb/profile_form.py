@@ -10,7 +10,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, create_model
 
-from .form_mounts import EyeForm, MovementForm, OrbitForm
+from .form_mounts import EyeForm, MountForm, MovementForm, OrbitForm
 from .form_parts import (
     Closing,
     Conditions,
@@ -227,6 +227,16 @@ class AxisForm(Form):
     )
 
 
+class MountAxisForm(AxisForm):
+    """An axis as one mount has it: what is not stated is as in `[axes]`."""
+
+    fixed: Measure | None = Field(
+        None,
+        description="what it is all the time: nothing moves it here",
+        json_schema_extra=in_unit("the axis's"),
+    )
+
+
 class MouseForm(Form):
     """What is known of the mouse."""
 
@@ -279,7 +289,9 @@ TABLES: dict[str, type[Form]] = {
     "axes.NAME": AxisForm,
     "axes.NAME.smoothing": AxisSmoothingForm,
     "movement": MovementForm,
-    "mounts.NAME": EyeForm,
+    "mounts.NAME": MountForm,
+    "mounts.NAME (eye)": EyeForm,
+    "mounts.NAME.axes.NAME": MountAxisForm,
     "mounts.NAME (orbit)": OrbitForm,
 }
 """Every table of a profile, by where it stands."""

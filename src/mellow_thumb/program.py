@@ -18,15 +18,17 @@ from typing import TYPE_CHECKING, Any
 from .events import Events
 from .mounts import PLACE
 from .pools import LONGEST
-from .walking import READ, WALKED
-from .weave import Block, Names, compile_text, fill, number
-from .weaver import WORDS, Weaver
+from .posing import arguments, hosts, pose_text, rig, walked_by
+from .room import EXTRA
+from .walking import READ
+from .weave import compile_text, fill, number
+from .weaver import Weaver
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Generator
 
     from .plan import Plan
-    from .weaver import Setting
+    from .room import Setting
 
 Item = tuple[float, int, float, float]
 """An event or a frame: time (s), code, x, y."""
@@ -77,12 +79,6 @@ def live(saved):
         out = ({outputs})
 """
 
-_POSE = """
-def pose({arguments}):
-    {lines}
-    return {results}
-"""
-
 
 @dataclass(frozen=True, eq=False)
 class Program:
@@ -110,6 +106,12 @@ class Program:
     """Where a frame has the active ``device`` and the ``cursor``, if they can change."""
     moved: int
     """Where a frame has what `walking.READ` names; 0 without movement."""
+    mounts: tuple[str, ...]
+    """The mounts, the one in force otherwise first; where a frame has more, it has the number of one."""
+    seen: dict[str, tuple[int, ...]]
+    """Where a frame has the values of an axis that a view is made of: one for each mount that has its own."""
+    own: tuple[str, ...]
+    """What to call those values where there are several mounts; they come last."""
     cues: dict[str, int]
     """Where a frame has the count of each cue; the time (s) of the last one comes after it."""
     live: Callable[[tuple[float, ...]], Generator[Any, list[Item], None]]
@@ -121,7 +123,7 @@ class Program:
     pose: Callable[..., tuple[float, ...]]
     """The pose of what a frame reads of `posing`, of the host's answers (NaN for none) and, for a mount that
     keeps something, of the time (s) and what it kept: position x, y, z (m), rotation x, y, z, w, vertical
-    field of view (deg), and what it keeps."""
+    field of view (deg), extent (m, of a flat picture), and what it keeps."""
 
     @cached_property
     def axis_places(self) -> dict[str, int]:
@@ -148,7 +150,9 @@ class Program:
     def width(self) -> int:
         """How many values a frame reads."""
         moved = len(READ) if self.moved else 0
-        return len(self.axes) + len(self.gates) + len(self.places) + 2 * len(self.cues) + moved
+        several = len(self.mounts) + len(self.own) if len(self.mounts) > 1 else 0
+        read = len(self.axes) + len(self.gates) + len(self.places) + 2 * len(self.cues)
+        return read + moved + several
 
     @property
     def frame(self) -> int:
@@ -202,55 +206,43 @@ def _live_text(weaver: Weaver) -> str:
     )
 
 
-def walked_by(plan: Plan) -> tuple[str, ...]:
-    """What of a walk the pose is made of."""
-    return (WALKED if "subject_yaw" in plan.mount.hosts else WALKED[:3]) if plan.movement else ()
-
-
-def _pose_text(plan: Plan, axes: list[str]) -> str:
-    """Axes, where the character walked to, what the host said, the time and what a mount keeps, to a pose."""
-    mount, walks = plan.mount, walked_by(plan)
-    arguments = [*axes, *walks, *mount.hosts, *(["t"] if mount.rig else []), *mount.rig]
-    own = ("passed", "far", "at_x", "at_y", "at_z", "at_yaw")
-    block = Block(Names([*WORDS, *arguments, *own]))
-    for host, part in zip((*PLACE, "subject_yaw"), ("x", "y", "z", "yaw"), strict=True):
-        walked = ("heading" if part == "yaw" else f"moved_{part}") if walks else "0.0"
-        if host in mount.hosts:
-            walked = f"{host} if {host} == {host} else {walked}"
-        if host in (*PLACE, *mount.hosts):
-            block.set(f"at_{part}", walked)
-    results = [*mount.weave_pose(block, zoom="zoom" in axes), *mount.rig]
-    return fill(_POSE, arguments=", ".join(arguments), lines=block.lines, results=", ".join(results))
-
-
 @lru_cache(maxsize=64)
 def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     """Weave a plan, with what its host sets besides; the same plan is woven once."""
     weaver = Weaver(plan, settings)
     axes = [axis.name for axis in plan.axes]
-    posing = [name for name in axes if name in plan.mount.axes or name == "zoom"]
-    text, pose_text = _live_text(weaver), _pose_text(plan, posing)
+    text, made = _live_text(weaver), pose_text(plan)
     begin = len(axes) + 1 + len(plan.gates)
-    extra: list[str] = [name for name in ("device", "cursor") if name in weaver.state]
+    extra: list[str] = [name for name in EXTRA if name in weaver.state]
     places = {name: begin + k for k, name in enumerate(extra)}
     first = begin + len(extra)
     moved = first + 2 * len(plan.cues) if plan.movement else 0
     walked = [moved + READ.index(name) for name in walked_by(plan)]
+    after = first + 2 * len(plan.cues) + (len(READ) if plan.movement else 0)
+    weighed = range(after, after + len(plan.mounts.all)) if plan.others else range(0)
+    if plan.others:
+        own = {key: weighed.stop + k for k, key in enumerate(plan.mounts.own)}
+    else:
+        own = {name: axes.index(name) for name in arguments(plan)}
+    seen = {name: tuple(own[key] for key in plan.mounts.keys(name) if key in own) for name in axes}
     return Program(
         text=text,
-        pose_text=pose_text,
+        pose_text=made,
         state=weaver.state,
         codes=weaver.codes,
         settings={setting: k for k, setting in enumerate(settings, len(weaver.codes))},
         axes=(*axes, "yaw_total"),
-        posing=(*(axes.index(name) for name in posing), *walked),
-        hosts=plan.mount.hosts,
-        rig=dict(plan.mount.rig),
+        posing=(*weighed, *own.values(), *walked),
+        hosts=hosts(plan),
+        rig=rig(plan),
         gates=tuple(gate.name for gate in plan.gates),
         families=plan.families,
         places=places,
         moved=moved,
+        mounts=tuple(one.mount.name for one in plan.mounts.all),
+        own=tuple(map(plan.mounts.label, plan.mounts.own)),
+        seen={name: places for name, places in seen.items() if places},
         cues={cue.name: first + 2 * k for k, cue in enumerate(plan.cues)},
         live=compile_text(text, "live"),
-        pose=compile_text(pose_text, "pose"),
+        pose=compile_text(made, "pose"),
     )

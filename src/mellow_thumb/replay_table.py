@@ -11,7 +11,6 @@ if TYPE_CHECKING:
     import numpy as np
     import pandas as pd
 
-    from .plan import Plan
     from .program import Program
 
 CAMERA = ("camera_x", "camera_y", "camera_z", "camera_qx", "camera_qy", "camera_qz", "camera_qw")
@@ -23,16 +22,19 @@ def outputs(program: Program) -> list[str]:
     gates = [f"gate_{name}" for name in program.gates]
     cues = [words for name in program.cues for words in (f"cue_{name}", f"cue_{name}_t")]
     moved = READ if program.moved else ()
-    return [*program.axes, *gates, *program.places, *cues, *moved, *CAMERA, "field_of_view"]
+    several = program.mounts if len(program.mounts) > 1 else ()
+    weights = [f"weight_{name}" for name in several]
+    read = (*program.axes, *gates, *program.places, *cues, *moved, *weights, *program.own)
+    return [*read, *CAMERA, "field_of_view", "extent"]
 
 
 def height(program: Program) -> int:
     """How many values a frame gives, its pose included."""
-    return program.width + len(CAMERA) + 1
+    return program.width + len(CAMERA) + 2
 
 
 def table_of(
-    plan: Plan, program: Program, ends: np.ndarray, out: np.ndarray, before: np.ndarray | None = None
+    program: Program, ends: np.ndarray, out: np.ndarray, before: np.ndarray | None = None
 ) -> pd.DataFrame:
     """A replay's table, made of its arrays without a copy; `before` is the last column before it."""
     import numpy as np
@@ -43,7 +45,8 @@ def table_of(
     columns |= {name: read[name] for name in (*program.axes, *CAMERA)}
     columns |= _moved(program, read, len(ends), before)
     columns |= {f"gate_{name}": read[f"gate_{name}"].astype(np.int8) for name in program.gates}
-    columns["mount"] = pd.Categorical.from_codes(np.zeros(len(ends), np.int8), pd.Index([plan.mount.name]))
+    mounts = read.get("mount", np.zeros(len(ends)))
+    columns["mount"] = pd.Categorical.from_codes(mounts.astype(np.int8), pd.Index(program.mounts))
     columns["cues"] = _cues(program, out, before)
     return pd.DataFrame(columns, copy=False)
 

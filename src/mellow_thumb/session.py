@@ -14,7 +14,8 @@ from .frame import Frame
 from .gates import CURSORS
 from .hands import REDUCED
 from .labels import label_of
-from .mounts import RIG, Eye, Orbit
+from .mounts import Eye, Orbit
+from .posing import kept
 from .program import weave_plan
 from .saving import Snapshot, from_plain, to_plain
 from .shakes import Kick
@@ -22,6 +23,7 @@ from .signals import DEVICES
 from .steering import Steering
 from .view import POSE, Quadruple, Triple, View, answers
 from .walker import command_of
+from .walking import READ
 
 if TYPE_CHECKING:
     from typing import Any
@@ -222,7 +224,7 @@ class Session(Steering):
         pose = program.posed(values, self._hosts, self._clock.now, rig)
         if rig:
             self._rig, pose = pose[POSE:], pose[:POSE]
-        elif isinstance(self._plan.mount, Eye) and self._hosts[0] == self._hosts[0]:
+        elif not program.hosts and self._hosts[0] == self._hosts[0] and isinstance(self._plan.mount, Eye):
             x, y, z = self._hosts
             pose = (x, y + self._plan.mount.height, z, *pose[3:])
         place = self._cursor_place
@@ -237,7 +239,8 @@ class Session(Steering):
         values, now = list(self._values), self._world
         self._kicks = [kick for kick in self._kicks if not kick.over(now)]
         for kick in self._kicks:
-            values[self._program.axis_places[kick.axis]] += kick.at(now)
+            for place in self._program.seen[kick.axis]:
+                values[place] += kick.at(now)
         return tuple(values)
 
     def shift_origin(self, x: float, y: float, z: float) -> None:
@@ -266,11 +269,7 @@ class Session(Steering):
         self._add_kick(name, amount, half_life, frequency)
 
     def _add_kick(self, name: str, amount: float, half_life: float, frequency: float) -> None:
-        names = [
-            self._program.axes[place]
-            for place in self._program.posing
-            if place < len(self._program.axes) and self._program.axes[place] not in ("zoom", "distance")
-        ]
+        names = [axis for axis in self._program.seen if axis not in ("zoom", "distance")]
         if name not in names:
             raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
         if amount - amount != 0.0 or not 0.0 < half_life <= 60.0:
@@ -292,14 +291,25 @@ class Session(Steering):
         x, y, z, w = map(float, rotation)
         if not abs(x * x + y * y + z * z + w * w - 1.0) < 1e-3:
             raise ArgumentError(f"rotation: found {rotation!r}; expected a unit quaternion x, y, z, w")
-        yaw, mount = heading_of(x, y, z, w), self._plan.mount
-        if isinstance(mount, Orbit) and mount.frame != "world":
-            said = self._hosts[self._program.asked.index("subject_yaw")]
-            walked = self._values[self._program.posing[-1]] if self._program.moved else 0.0
-            faces = said if said == said else walked
-            yaw = wrapped(yaw - (self._rig[RIG.index("base")] if mount.frame == "entry" else faces))
-        self.set_axis("yaw", yaw, at)
+        self.set_axis("yaw", wrapped(heading_of(x, y, z, w) - self._base_yaw()), at)
         self.set_axis("pitch", degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z))))), at)
+
+    def _base_yaw(self) -> float:
+        """What the yaw of the mount in force is measured from, in degrees."""
+        mount, program = self._plan.mounts.all[self._mount].mount, self._program
+        if not isinstance(mount, Orbit) or mount.frame == "world":
+            return 0.0
+        if mount.frame == "entry":
+            return self._rig[list(program.rig).index(kept(self._mount, "base"))]
+        said = self._hosts[program.asked.index("subject_yaw")]
+        walked = self._values[program.moved + READ.index("heading")] if program.moved else 0.0
+        return said if said == said else walked
+
+    @property
+    def _mount(self) -> int:
+        """The number of the mount in force."""
+        place = self._program.places.get("mount", 0)
+        return int(self._values[place]) if place else 0
 
     def _last_commit(self) -> float:
         return float(self._loop.send([])[0])

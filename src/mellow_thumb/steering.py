@@ -11,7 +11,7 @@ from .program import weave_plan
 
 if TYPE_CHECKING:
     from .program import Program
-    from .weaver import Setting
+    from .room import Setting
 
 
 class Steering(Intake):

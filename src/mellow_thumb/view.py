@@ -8,8 +8,8 @@ from .formulas.turning import rotation_rows
 
 Triple = tuple[float, float, float]
 Quadruple = tuple[float, float, float, float]
-POSE = 8
-"""How many numbers a pose is: place, rotation, field of view."""
+POSE = 9
+"""How many numbers a pose is: place, rotation, field of view, extent."""
 
 Rows = tuple[tuple[float, float, float, float], ...]
 
@@ -61,13 +61,18 @@ class View:
     @property
     def rotation(self) -> tuple[float, float, float, float]:
         """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
-        _, _, _, x, y, z, w, _ = self._pose
+        _, _, _, x, y, z, w, *_ = self._pose
         return x, y, z, w
 
     @property
     def field_of_view(self) -> float:
-        """How much it sees: vertical, in degrees; a zoom narrows it."""
+        """How much it sees: vertical, in degrees; a zoom narrows it. 0 for a flat picture."""
         return self._pose[7]
+
+    @property
+    def extent(self) -> float:
+        """How much a flat picture shows: metres along the shorter side of the screen; 0 in perspective."""
+        return self._pose[8]
 
     def __repr__(self) -> str:
         return f"View(position={self.position}, rotation={self.rotation})"

@@ -37,8 +37,13 @@ class Walk:
         """The yaw that "forward" is measured from."""
         if self.movement.relative_to == "body":
             return "heading"
-        turns = self.movement.relative_to == "camera" and "yaw" in self.weaver.flows
-        return self.weaver.leaning("yaw") if turns else "0.0"
+        if self.movement.relative_to == "world":
+            return "0.0"
+        return self.weaver.in_force("yaw", self._seen_yaw, "view_from")
+
+    def _seen_yaw(self, key: str) -> str:
+        """The yaw of a view, its offsets included."""
+        return self.weaver.leaning_of(key)
 
     def grounded(self, block: Block) -> None:
         """Keep whether the ground is more than a level floor, if something that says so has changed."""
@@ -83,7 +88,7 @@ class Walk:
         if set(self.movement.facing) == {"free"}:
             return
         way = self.weaver.names.fresh("way")
-        view = self.weaver.leaning("yaw") if "yaw" in self.weaver.flows else "0.0"
+        view = self.weaver.leaning("yaw")
         targets = {"travel": f"{yaw} + go_bearing - heading", "view": f"{view} - heading"}
         ways = {
             face: block.call(wrapped, to)[0] for face, to in targets.items() if face in self.movement.facing

@@ -165,6 +165,12 @@ class Block:
         block._shared = dict(self._shared)
         return block
 
+    def add(self, inner: Block) -> None:
+        """Write an inner block's lines here; what it has worked out, this one knows."""
+        self.lines += inner.lines
+        self.assigned |= inner.assigned
+        self._shared = inner._shared
+
     def when(self, condition: str, inner: Block, otherwise: Block | None = None) -> None:
         """Write another block's lines here, to run only when a condition holds; a third's if it does not."""
         self.lines += [f"if {condition}:", *(f"    {line}" for line in inner.lines)]

@@ -1,0 +1,168 @@
+"""From the tables of mounts and axes to mounts, each with its axes."""
+
+from __future__ import annotations
+
+from dataclasses import fields
+from typing import TYPE_CHECKING, Any
+
+from .axes import Axis
+from .errors import listed, nearest
+from .form_mounts import MOUNTS
+from .kinds import KINDS
+from .mounted import Mounted
+from .profile_faults import Faults
+from .profile_form import AxisForm, MountAxisForm
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable, Mapping
+
+    from .form_mounts import MountForm
+    from .kinds import Mount
+    from .profile_axes import AxisReader
+    from .profile_switching import SwitchReader
+    from .toml_files import Path
+
+
+def _whole(form: MountForm) -> MountForm:
+    """A form with the defaults of its kind for what was wrong in it."""
+    wanted = MOUNTS[form.kind or "eye"].model_fields
+    missing = {key: field.default for key, field in wanted.items() if getattr(form, key) is None}
+    return form.model_copy(update={**missing, "kind": form.kind or "eye"})
+
+
+class MountReader:
+    """Reads mounts, and deals out axes to them."""
+
+    def __init__(self, faults: Faults, data: Mapping[str, Any], forms: Mapping[str, MountForm]) -> None:
+        self.faults, self.data = faults, data
+        self.forms = {name: _whole(form) for name, form in forms.items()}
+        self.mounts: dict[str, Mount] = {}
+        for name, form in self.forms.items():
+            kind = KINDS[form.kind]
+            given = {one.name: getattr(form, one.name) for one in fields(kind) if one.name != "name"}
+            with faults.catching(("mounts", name)):
+                self.mounts[name] = kind(name, **given)
+        self.first = self._first()
+
+    def _first(self) -> str:
+        """The mount that is in force otherwise; nothing where none is."""
+        entries = self.data.get("mounts")
+        names, wanted = list(entries) if isinstance(entries, dict) else [], str(self.data.get("mount", ""))
+        if not names:
+            self.faults.note(("mounts",), "no mount", 'a table such as [mounts.eye] with kind = "eye"')
+        elif wanted and wanted not in names:
+            known = f"a name in [mounts]: {listed(names)}"
+            self.faults.note(("mount",), f'"{wanted}"', known, nearest(wanted, names))
+        for name in (wanted, *names):
+            self._check_order(name, first=name == wanted)
+        return wanted if wanted in self.mounts else ""
+
+    def _check_order(self, name: str, *, first: bool) -> None:
+        """The mount in force otherwise needs nothing to take over by, the others do."""
+        form = self.forms.get(name)
+        if form is None:
+            return
+        if first and (form.gate or form.cue or form.shares):
+            key = "gate" if form.gate else "cue" if form.cue else "shares"
+            wanted = "none: it is the mount in force when no other is"
+            self.faults.note(("mounts", name, key), "one", wanted)
+        if not first and not (form.gate or form.cue):
+            self.faults.note(
+                ("mounts", name), "a second mount with neither", "a gate or a cue that puts it in force"
+            )
+
+    @property
+    def order(self) -> list[str]:
+        """The mounts, the one in force otherwise first, the others by name."""
+        return [self.first, *sorted(name for name in self.mounts if name != self.first)]
+
+    def names(self, driven: Iterable[str]) -> list[str]:
+        """Every axis: those of the first mount, then of the others, those that are named or driven."""
+        first = self.mounts[self.first].axes if self.first else {}
+        named = self.data.get("axes", {})
+        taken = [axis for name in self.order if name for axis in self.mounts[name].axes]
+        rest = {*taken, *driven, *(named if isinstance(named, dict) else ()), *self._optional()}
+        return [*first, *sorted(rest - set(first))]
+
+    def _optional(self) -> set[str]:
+        """Axes that a mount may have, and has something to say about."""
+        return {
+            axis
+            for name, one in self.mounts.items()
+            for axis in self.forms[name].axes
+            if axis in one.optional
+        }
+
+    def owner(self, axis: str) -> str:
+        """The mount whose axis the plan's own one is: the first that has it and does not share or fix it."""
+        for name in self.order:
+            form = self.forms.get(name)
+            has = form and axis in self.mounts[name].axes and axis not in form.shares
+            if form and has and "fixed" not in form.axes.get(axis, {}):
+                return name
+        return ""
+
+    def axes(self, names: list[str], units: Mapping[str, str], reader: AxisReader) -> tuple[Axis, ...]:
+        """The plan's own axes."""
+        found = []
+        for name in (name for name in names if name in units):
+            owner = self.owner(name)
+            default = self.mounts[owner].axes[name] if owner else Axis(name, unit=units[name])
+            found.append(self._axis(default, owner, units[name], reader))
+        return tuple(found)
+
+    def _axis(self, default: Axis, owner: str, unit: str, reader: AxisReader) -> Axis:
+        """An axis as a mount has it: what `[axes]` says, and what the mount says itself."""
+        name = default.name
+        tables = self.data.get("axes")
+        common = tables.get(name, {}) if isinstance(tables, dict) else {}
+        common = common if isinstance(common, dict) else {}
+        own = self.forms[owner].axes.get(name, {}) if owner else {}
+        heard = Faults()  # what is wrong in [axes] is told there
+        heard.form(AxisForm, common, ())
+        wrong = {fault.path[0] for fault in heard.found if fault.path}
+        right = {key: value for key, value in common.items() if key not in wrong}
+        path: Path = ("mounts", owner, "axes", name) if own else ("axes", name)
+        given = right | own
+        return reader.read(default, self.faults.form(AxisForm, given, path) if given else None, unit, path)
+
+    def others(
+        self, units: Mapping[str, str], reader: AxisReader, switches: SwitchReader
+    ) -> tuple[Mounted, ...]:
+        """The mounts that take over."""
+        return tuple(self._mounted(name, units, reader, switches) for name in self.order[1:])
+
+    def _mounted(
+        self, name: str, units: Mapping[str, str], reader: AxisReader, switches: SwitchReader
+    ) -> Mounted:
+        mount, form, path = self.mounts[name], self.forms[name], ("mounts", name)
+        own: list[Axis] = []
+        fixed: list[tuple[str, float]] = []
+        for axis in (*mount.axes, *(one for one in mount.optional if one in form.axes)):
+            unit, default = units[axis], mount.axes.get(axis, Axis(axis, unit=units[axis]))
+            said = form.axes.get(axis, {})
+            if "fixed" in said:
+                held = self.faults.form(MountAxisForm, {"fixed": said["fixed"]}, (*path, "axes", axis))
+                if len(said) > 1:
+                    self.faults.note((*path, "axes", axis), "fixed with other keys", "fixed alone")
+                elif held:
+                    value = self.faults.measure(
+                        (*path, "axes", axis, "fixed"), held.fixed, unit, default.start
+                    )
+                    fixed.append((axis, value))
+            elif axis not in form.shares and self.owner(axis) != name:
+                own.append(self._axis(default, name, unit, reader))
+        for axis in form.axes:
+            if axis not in (*mount.axes, *mount.optional):
+                known = listed((*mount.axes, *mount.optional))
+                hint = nearest(axis, (*mount.axes, *mount.optional))
+                self.faults.note(
+                    (*path, "axes", axis), f"an axis that {mount.kind} does not have", known, hint
+                )
+        gate = switches.when((*path, "gate"), form.gate)
+        with self.faults.catching(path):
+            return Mounted(
+                mount, gate, form.cue or "", form.priority, tuple(own), tuple(fixed), form.shares,
+                form.blend, form.restore,
+            )  # fmt: skip
+        return Mounted(mount)
