@@ -38,6 +38,23 @@ def test_the_camera_follows_the_warden_and_the_hut_brings_it_nearer() -> None:
     assert done.stdout.count("warden at") == 18
 
 
+def test_the_chart_opens_over_the_warden_and_leaves_the_camera_as_it_was() -> None:
+    chart = example("chart")
+    seen = chart.main()
+    mounts = [frame.mount for frame, _, _ in seen]
+    first, last = mounts.index("chart"), len(mounts) - 1 - mounts[::-1].index("chart")
+    assert mounts[first : last + 1] == ["chart"] * (last + 1 - first)
+    before, after = (seen[k][0].axes["distance"] for k in (first - 1, last + 1))
+    assert before == pytest.approx(after, abs=1e-3) == pytest.approx(4.6)
+    assert 8.0 <= min(frame.axes["distance"] for frame, _, _ in seen[first : last + 1]) < 30.0
+    for _, view, _ in seen:
+        x, y, z = view.position
+        assert y >= chart.sandbank(x, z) + 0.5
+    assert 300 < sum(fresh for _, _, fresh in seen) < 800
+    done = subprocess.run([sys.executable, FOLDER / "chart.py"], capture_output=True, text=True, check=True)
+    assert done.stdout.count("m away") == 28
+
+
 def test_the_window_shows_both(monkeypatch: pytest.MonkeyPatch) -> None:
     pygame = pytest.importorskip("pygame")
     monkeypatch.setenv("SDL_VIDEODRIVER", "dummy")

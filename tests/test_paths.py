@@ -15,7 +15,8 @@ from mellow_thumb.figures_path import path_from_above
 def test_the_map_shows_where_the_warden_and_the_camera_went(tmp_path: Path) -> None:
     profile, take = mt.load_profile(marsh.FOLLOWING), mt.read_take(marsh.FOLLOWING_TAKE)
     table = mt.replay(profile, take)
-    (panel,) = path_from_above(profile, table).axes
+    panel, stick = path_from_above(profile, table).axes
+    np.testing.assert_allclose(stick.lines[2].get_xydata(), table[["move_x", "move_y"]])
     paths = [
         np.column_stack(line.get_data())
         for line in panel.lines

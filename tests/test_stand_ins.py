@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_thumb.stand_ins.mouse import MouseHand, movement_time, smooth_path
+from mellow_thumb.stand_ins.mouse import MouseHand, PointerHand, movement_time, smooth_path
 
 
 @given(st.integers(0, 2**32), st.floats(-12.0, 12.0), st.floats(-12.0, 12.0))
@@ -43,6 +43,19 @@ def test_presses_come_where_they_were_asked_for() -> None:
     assert presses["value"].tolist() == [1.0, 0.0]
     assert presses["t"].iloc[0] == pytest.approx(0.1, abs=2e-3)
     assert hand.elapsed == pytest.approx(presses["t"].iloc[1] + 0.1, abs=2e-3)
+
+
+@given(st.integers(0, 2**32), st.floats(0.05, 0.95), st.floats(0.05, 0.95))
+def test_a_pointer_goes_where_it_is_sent_in_whole_pixels(seed: int, x: float, y: float) -> None:
+    hand = PointerHand(seed, screen=(1000, 500))
+    hand.point(x, y)
+    hand.roll(-2)
+    table = hand.take().table
+    for part, wanted, side in (("x", x, 1000), ("y", y, 500)):
+        places = table.loc[table["signal"] == f"mouse.place.{part}", "value"].to_numpy() * side
+        np.testing.assert_allclose(places, np.round(places), atol=1e-3)
+        assert abs((places[-1] if len(places) else side / 2) - wanted * side) < 0.2 * 120.0
+    assert table.loc[table["signal"] == "mouse.wheel.y", "value"].tolist() == [-1.0, -1.0]
 
 
 def test_the_path_of_least_jerk_starts_and_ends_at_rest() -> None:

@@ -31,7 +31,7 @@ LAYERS = [
     {"mounted"},
     {"plan", "take", "pools"},
     {"switches", "flows"},
-    {"walking", "taking_over"},
+    {"walking", "taking_over", "panning"},
     {"room"},
     {"weaver", "making"},
     {"chains", "conditioning"},
@@ -46,6 +46,7 @@ LAYERS = [
     {"intake", "saving", "c_text"},
     {"take_items", "steering"},
     {"loops", "frame_times", "host_samples"},
+    {"viewing"},
     {"session", "batch"},
     {
         "toml_files",

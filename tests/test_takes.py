@@ -47,7 +47,11 @@ def test_a_take_reads_back_the_same_to_the_bit(
 
 
 def test_the_takes_of_the_marsh_are_what_their_hands_make(sweep: Take) -> None:
-    others = [(marsh.dyke(), marsh.DYKE_TAKE), (marsh.boardwalk(), marsh.BOARDWALK_TAKE)]
+    others = [
+        (marsh.dyke(), marsh.DYKE_TAKE),
+        (marsh.boardwalk(), marsh.BOARDWALK_TAKE),
+        (marsh.chart(), marsh.CHART_TAKE),
+    ]
     for made, shipped in [
         (marsh.field_glasses(), sweep),
         *((made, read_take(file)) for made, file in others),

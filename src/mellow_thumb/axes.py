@@ -25,6 +25,12 @@ KNOWN = {
 """The axes that the library knows by name: their unit, and what positive does."""
 
 
+PANS = ("pan_x", "pan_y")
+"""Where the middle of a view over a plane is: to +X, and to -Z (up, in a flat picture)."""
+NEARING = ("distance", "zoom")
+"""Axes that bring a plane nearer: its middle, or what is pinned."""
+
+
 class Limits(TypedDict):
     """Both limits, as the formulas take them."""
 

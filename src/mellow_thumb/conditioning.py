@@ -5,6 +5,7 @@ from __future__ import annotations
 from math import inf, pi
 from typing import TYPE_CHECKING
 
+from .axes import NEARING, PANS
 from .derived import Presses
 from .formulas import shaping, switching
 from .formulas import smoothing as eased
@@ -42,10 +43,12 @@ class Conditioning:
             (past,) = block.call(shaping.zone, size, inner=faster.slow, outer=faster.fast)
             factors.append(f"(1.0 + {number(faster.extra)} * {past})")
         if route.gate is None:
+            self.aim(block, route)
             self._push(block, route, factors, size)
             self.weaver.reach(block)
             return
         inner = self.weaver.block()
+        self.aim(inner, route)
         self._push(inner, route, factors[1:], size)
         self.weaver.reach(inner)
         block.when(f"{factors[0]} != 0.0", inner)
@@ -54,15 +57,59 @@ class Conditioning:
         """Give a displacement to the axes of a route, or to the pools that smooth it."""
         stem = f"route{self.weaver.numbers[route.name]}"
         capped = f"{stem}_cap_t" in self.weaver.state
+        pushes: dict[str, str] = {}
         for axis, component, gain in route.parts:
-            push = self.weaver.names.fresh(f"{self.weaver.variables[axis]}_push")
+            push = pushes[axis] = self.weaver.names.fresh(f"{self.weaver.variables[axis]}_push")
             block.set(push, " * ".join((self._moved(route, component), number(gain), *factors)))
             if capped and self.weaver.axes[axis].unit == "deg":
                 self._cap(block, push, f"{stem}_{component}_room", f"t - {stem}_cap_t")
-            for key in self.weaver.keys(axis):
+            for key in self.weaver.keys(axis) if axis not in PANS else ():
                 self._give(block, route, key, push, size)
+        for pan in self.weaver.pans if route.pans else ():
+            inner = block.inner()
+            for key, turned in pan.push(inner, route, pushes).items():
+                self._give(inner, route, key, turned, size)
+            pan.bound(inner)
+            self.weaver.when_on(block, pan.keys[0], inner)
         if capped:
             block.set(f"{stem}_cap_t", "t")
+
+    def aim(self, block: Block, route: Route) -> None:
+        """Something is about to bring the plane nearer: what is under the pointer, or the middle."""
+        for pan in self.weaver.pans if set(route.drives) & set(NEARING) else ():
+            if not any(pan.has(name) for name in route.drives):
+                continue
+            inner, taken = block.inner(), block.inner()
+            if route.pins:
+                pan.take(taken, grab=False)
+                inner.when(f"{pan.stem}_grabbed == 0.0", taken)
+            else:
+                pan.unpin(inner)
+            if inner.lines:
+                self.weaver.when_on(block, pan.keys[0], inner)
+
+    def point(self, block: Block, route: Route) -> None:
+        """The pointer has moved while something is brought nearer to it."""
+        stem = f"route{self.weaver.numbers[route.name]}"
+        wanted = [f"{stem}_{self.weaver.variables[axis]} != 0.0" for axis in route.drives]
+        inner = block.inner()
+        self.aim(inner, route)
+        if inner.lines:
+            block.when(" or ".join(wanted), inner)
+
+    def drag(self, block: Block, route: Route, *, begins: bool = False) -> None:
+        """The pointer drags what is under it, while its route listens."""
+        listen = self.weaver.switches.listen(route.gate)
+        for pan in self.weaver.pans:
+            outer, inner, taken, moved = block.inner(), block.inner(), block.inner(), block.inner()
+            pan.take(taken, grab=True)
+            pan.follow_pointer(moved)
+            if begins:
+                inner.add(taken)
+            else:
+                inner.when(f"{pan.stem}_grabbed == 0.0", taken, moved)
+            outer.when(f"{listen} != 0.0", inner)
+            self.weaver.when_on(block, pan.keys[0], outer)
 
     def _give(self, block: Block, route: Route, key: str, push: str, size: str) -> None:
         """Give a push to an axis, if a mount that has it is in force."""
@@ -117,6 +164,10 @@ class Conditioning:
 
     def deflect(self, block: Block, route: Route) -> None:
         """Condition a held value and keep what it asks of its axes."""
+        if route.effect == "pin":
+            self.drag(block, route)
+            return
+        self.aim(block, route)
         stem = f"route{self.weaver.numbers[route.name]}"
         shaped, size = self._shape(block, route, stem), ""
         if route.turn_boost or isinstance(route.smoothing, SlowFast):
@@ -205,6 +256,8 @@ class Conditioning:
         """Take zeros anew, wait for what is held, keep where an axis was."""
         for route in routes:
             stem = f"route{self.weaver.numbers[route.name]}"
+            if route.effect == "pin":
+                self.drag(block, route, begins=True)
             if route.zero_on_open:
                 for part, value in zip("xy", self.making.driving(route), strict=False):
                     block.set(f"{stem}_zero_{part}", value)
@@ -218,7 +271,9 @@ class Conditioning:
     def closed(self, block: Block, listen: str, routes: list[Route]) -> None:
         """Cut short or take back what the routes of a gate still do."""
         for route in routes:
-            if route.closing.way == "settle":
+            for pan in self.weaver.pans if route.effect == "pin" else ():
+                pan.let_go(block)
+            if route.closing.way == "settle" or route.effect == "pin":
                 continue
             for axis, _, _ in route.parts:
                 if route.effect == "offset":

@@ -5,12 +5,14 @@ from __future__ import annotations
 from functools import partial
 from typing import TYPE_CHECKING
 
+from .axes import NEARING, PANS
 from .chains import Chains
 from .conditioning import Conditioning
 from .derived import Presses
 from .formulas import shaping
 from .formulas.turning import wrapped
 from .making import Change
+from .panning import POINTER, SCREEN
 from .signals import DEVICES, OWN, Address
 from .switches import NEVER
 from .taking_over import TakingOver, settle
@@ -90,6 +92,8 @@ class Events:
             elif self.chains.follows(route, change):
                 block.note(f"route {count}")
                 self.conditioning.deflect(block, route)
+            elif route.pins == "pointer" and route.effect == "rate" and POINTER in change.touched:
+                self.conditioning.point(block, route)
         self.weaver.go(block)
         self.weaver.reach(block)
         self._set_due(block)
@@ -177,6 +181,8 @@ class Events:
         if signal.kind == "switch":
             self._switch(block, signal, raw[0])
         else:
+            for pan in self.weaver.pans if signal.name == SCREEN else ():
+                pan.unpin(block)
             for name, part in zip(raw, "xy", strict=False):
                 # half of a pair comes with no number for the other, which stays as it is
                 block.set(name, f"{part} if {part} == {part} else {name}" if signal.pair else part)
@@ -288,9 +294,16 @@ class Events:
         keys = self.weaver.keys(name)
         if not keys:
             raise KeyError(name)
+        for pan in self.weaver.pans if name in (*PANS, *NEARING) else ():
+            loose = block.inner()
+            pan.unpin(loose, loosely=name not in PANS)
+            if loose.lines:
+                self.weaver.when_on(block, pan.keys[0], loose)
         for key in keys:
             inner = block.inner()
             self._set_axis(inner, kind, key)
+            if key in self.weaver.pan_of:
+                self.weaver.pan_of[key].bound(inner)
             self.weaver.when_on(block, key, inner)
         self.weaver.reach(block)
         return block
@@ -324,11 +337,16 @@ class Events:
             tests = [self.weaver.flows[axis].clear(most, 1 / 128) for axis, most in pushes.items()]
             tests += self._still(signal)
             words = " and ".join(test for test in tests if test)
-            if any(route.with_zoom for route in routes):
+            if any(route.with_zoom or self._aims(route) for route in routes):
                 words = "False"
             if words:
                 lines += [f"if code == {code} and not ({words}):", "    wait = 0.0"]
         return lines
+
+    def _aims(self, route: Route) -> bool:
+        """Whether a displacement depends on where a view over a plane is just then."""
+        near = bool(set(route.drives) & set(NEARING))
+        return bool(self.weaver.pans) and (near or route.pans)
 
     def _still(self, signal: Signal) -> list[str]:
         """Tests that hold while an impulse changes nothing but axes: no gate, no device, no cursor."""

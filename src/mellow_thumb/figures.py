@@ -38,10 +38,10 @@ def axes_over_time(profile: Profile, table: pd.DataFrame) -> Figure:
     moving = [axis for axis in profile.axes if axis.name in always or table[axis.name].nunique() > 1]
     shown = [axis for axis in moving if axis.name not in MOVES][:5]
     switched = len(profile.gates) + len(profile.cues)
-    heights = [1.0] * len(shown) + ([0.09 * switched] if switched else [])
+    heights = [1.0] * len(shown) + ([max(0.09, 0.04 * len(shown)) * switched] if switched else [])
     figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")
     grid = figure.add_gridspec(
-        len(heights), 1, height_ratios=heights, hspace=0.22, left=0.075, right=0.875, top=0.85, bottom=0.085
+        len(heights), 1, height_ratios=heights, hspace=0.22, left=0.075, right=0.86, top=0.85, bottom=0.085
     )
     panels = [figure.add_subplot(grid[k]) for k in range(len(heights))]
     for panel, axis in zip(panels, shown, strict=False):
@@ -98,10 +98,14 @@ def _draw_axis(panel: Axes, profile: Profile, axis: Axis, table: pd.DataFrame) -
     panel.plot(t, value, color=colour, linewidth=2.2, solid_joinstyle="round", zorder=3)
     write(panel, (0.0, 1.0), axis.name, colour, offset=(0, 7), fontsize=14, weight="bold")
     write(panel, (0.0, 1.0), _positive(axis), QUIET, offset=(16 + 9 * len(axis.name), 7))
+    labels = []
+    there = ~table["mount"].isin(profile.mounts.without(axis.name)).to_numpy()
     for side, limit in (("min", axis.low), ("max", axis.high)):
         if abs(limit) < float("inf"):
-            panel.axhline(limit, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
-            write_beside(panel, limit, f"{side} {limit:g} {axis.unit}", LIMIT)
+            for span in spans(t, there):
+                ends = (span.begin, span.end)
+                panel.hlines(limit, *ends, color=LIMIT, linewidth=1.2, linestyle=(0, (5, 4)), zorder=2)
+            labels.append((limit, f"{side} {limit:g} {axis.unit}", LIMIT))
     for touch in touches(profile, axis, table):
         for span in touch.spans:
             panel.hlines(touch.limit, span.begin, span.end, color=LIMIT, linewidth=5, zorder=4)
@@ -109,11 +113,19 @@ def _draw_axis(panel: Axes, profile: Profile, axis: Axis, table: pd.DataFrame) -
         words, place = f"at its limit for {total:.2f} s", (touch.spans[-1].end, touch.limit)
         write(panel, place, words, LIMIT, offset=(6, 6), coordinates="data")
     if len(value):
-        near = 0.2 * (panel.get_ylim()[1] - panel.get_ylim()[0])
-        side = (
-            "top" if axis.high - value[-1] < near else "bottom" if value[-1] - axis.low < near else "center"
-        )
-        write_beside(panel, value[-1], f"{number(value[-1])} {axis.unit}\nat the end", colour, va=side)
+        labels.append((float(value[-1]), f"{number(value[-1])} {axis.unit} at the end", colour))
+    _label(panel, labels)
+
+
+def _label(panel: Axes, labels: list[tuple[float, str, str]]) -> None:
+    """Words to the right of a panel, each level with its value, or as near as there is room for it."""
+    low, high = panel.get_ylim()
+    gap = 15.0 / (panel.get_window_extent().height * 0.72) * (high - low)
+    free = -float("inf")
+    for value, words, colour in sorted(labels):
+        place = max(value, free)
+        write_beside(panel, place, words, colour)
+        free = place + gap
 
 
 def _positive(axis: Axis) -> str:

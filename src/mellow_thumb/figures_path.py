@@ -4,7 +4,10 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from .figures import GRID, INK, QUIET
+from .figures import GRID, INK, LIMIT, QUIET
+from .mounts import Orbit
+from .movement import MOVES
+from .plane_mounts import Overhead
 from .replay_table import STEP
 
 if TYPE_CHECKING:
@@ -23,7 +26,8 @@ MARKS = 24
 def path_from_above(profile: Profile, table: pd.DataFrame) -> Figure:
     """Draw where the character went and which way it faced, where the camera was and which way it looked.
 
-    A map: +X to the right, -Z (where a yaw of 0 looks) up, in metres.
+    A map: +X to the right, -Z (where a yaw of 0 looks) up, in metres; with the limits of a distance around
+    where the character ends, and the bounds of a view from above. Beside it where the stick was.
     """
     import numpy as np
     from matplotlib.figure import Figure
@@ -45,11 +49,49 @@ def path_from_above(profile: Profile, table: pd.DataFrame) -> Figure:
     faces = np.column_stack((np.sin(headings), np.cos(headings)))
     _arrows(panel, walk[marks], faces[marks], WALK, _size(walk, camera))
     _finish(panel, walk)
+    limits = _limits(panel, profile, walk)
+    if profile.movement:
+        _stick(figure, table, marks)
     figure.text(0.075, 0.945, profile.title or "A walk", fontsize=17, color=INK, weight="bold")
     words = f"seen from above; a mark each {_gap(table, marks):.3g} s"
     figure.text(0.075, 0.91, words, fontsize=12, color=QUIET)
-    _key(figure, apart=apart)
+    _key(figure, apart=apart, limits=limits)
     return figure
+
+
+def _limits(panel: Axes, profile: Profile, walk: np.ndarray) -> str:
+    """Draw what the camera does not leave; what it is, in words. Far limits do not make the walk small."""
+    from matplotlib.patches import Circle, Polygon
+
+    style = {"fill": False, "edgecolor": LIMIT, "linestyle": (0, (5, 4)), "linewidth": 1.2, "zorder": 2}
+    mount, words = profile.mount, ""
+    if isinstance(mount, Orbit) and len(walk):
+        axis = next(axis for axis in profile.axes if axis.name == "distance")
+        for far in (one for one in (axis.low, axis.high) if 0.0 < one < 1e6):
+            panel.add_artist(Circle(tuple(walk[-1]), far, **style))
+            words = f"{axis.low:g} to {axis.high:g} m from where it ends"
+    if isinstance(mount, Overhead) and mount.bounds and mount.frame == "world":
+        panel.add_artist(Polygon(mount.bounds, closed=True, **style))
+        words = "what the middle of the view stays in"
+    return words
+
+
+def _stick(figure: Figure, table: pd.DataFrame, marks: list[int]) -> None:
+    """Where movement was wished to go: right and forward, inside the unit disc."""
+    from matplotlib.patches import Circle
+
+    panel = figure.add_axes((0.765, 0.09, 0.2, 0.32))
+    panel.set_aspect("equal")
+    panel.axis("off")
+    panel.set(xlim=(-1.1, 1.1), ylim=(-1.1, 1.1))
+    panel.add_patch(Circle((0.0, 0.0), 1.0, fill=False, edgecolor=GRID, linewidth=1.5))
+    panel.axhline(0.0, color=GRID, linewidth=1.0)
+    panel.axvline(0.0, color=GRID, linewidth=1.0)
+    x, y = (table[name].to_numpy() if name in table else table["t"].to_numpy() * 0.0 for name in MOVES)
+    panel.plot(x, y, color=WALK, linewidth=1.4)
+    panel.plot(x[marks], y[marks], linestyle="none", marker="o", markersize=4, color=WALK)
+    figure.text(0.765, 0.455, "the stick", color=WALK, fontsize=14, weight="bold")
+    figure.text(0.765, 0.425, "where it was pushed: right, forward", color=QUIET, fontsize=11)
 
 
 def _moments(t: np.ndarray) -> list[int]:
@@ -108,11 +150,13 @@ def _finish(panel: Axes, walk: np.ndarray) -> None:
         panel.annotate(words, walk[row], xytext=(8, -14), textcoords="offset points", color=WALK, fontsize=11)
 
 
-def _key(figure: Figure, *, apart: bool) -> None:
+def _key(figure: Figure, *, apart: bool, limits: str) -> None:
     lines = [("the character", "its path, and which way it faces", WALK)]
     if apart:
         lines.append(("the camera", "its path, and which way it looks", CAMERA_LINE))
         lines.append(("grey lines", "from camera to character", QUIET))
+    if limits:
+        lines.append(("dashed", limits, LIMIT))
     for k, (name, words, colour) in enumerate(lines):
         figure.text(0.765, 0.83 - 0.085 * k, name, color=colour, fontsize=14, weight="bold")
         figure.text(0.765, 0.80 - 0.085 * k, words, color=QUIET, fontsize=11)

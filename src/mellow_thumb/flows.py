@@ -377,7 +377,9 @@ class AxisFlow:
     def still(self) -> list[str]:
         """Tests that hold while nothing moves the axis."""
         owed = [part for pool in self.pools for part in (pool.held, pool.speed) if part]
-        return [f"abs({part}) < 1e-09" for part in owed] + [f"{wish.rate} == 0.0" for wish in self.wishes]
+        return [f"abs({part}) < 1e-09" for part in owed] + [
+            wish.still or f"{wish.rate} == 0.0" for wish in self.wishes
+        ]
 
     @staticmethod
     def _most(wish: Wish) -> float:

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from .form_parts import (
     Conditions,
+    Corners,
     Degrees,
     DegreesASecond,
     Face,
@@ -111,7 +112,65 @@ class OrbitForm(MountForm):
     )
 
 
-MOUNTS: dict[str, type[MountForm]] = {"eye": EyeForm, "orbit": OrbitForm}
+class OverheadForm(MountForm):
+    """A look from above over ground."""
+
+    kind: Literal["overhead"] = Field(
+        examples=['"overhead"'], description="`overhead`: `distance` away from the middle of the view"
+    )
+    frame: Literal["world", "entry", "subject"] = Field(
+        "world",
+        description="what pans are measured from: `world`, `entry` (where the subject stood as the mount "
+        "took over) or `subject` (where it stands now)",
+    )
+    follow: Seconds = Field(
+        0.0, description="half-life with which it follows the subject", json_schema_extra=in_unit("s, ms")
+    )
+    follow_up: Seconds = Field(
+        0.2, description="the same for the height of the ground", json_schema_extra=in_unit("s, ms")
+    )
+    clearance: Metres = Field(
+        0.5, description="the camera is never nearer to the ground", json_schema_extra=in_unit("m, cm")
+    )
+    bounds: Corners = Field(
+        (),
+        description='corners `[["x", "y"], …]` of a convex area that the middle of the view stays in, to +X '
+        "and to -Z; for a box `min` and `max` of the pans will do",
+        json_schema_extra=in_unit("m, cm"),
+    )
+    field_of_view: Degrees = Field(
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
+    )
+
+
+class FlatForm(MountForm):
+    """A flat picture that pans and zooms."""
+
+    kind: Literal["flat"] = Field(examples=['"flat"'], description="`flat`: seen from the front")
+    extent: Metres = Field(
+        10.0,
+        description="what the shorter side of the screen shows at a zoom of 1",
+        json_schema_extra=in_unit("m, cm"),
+    )
+    frame: Literal["world", "entry", "subject"] = Field(
+        "world", description="what pans are measured from, as for `overhead`"
+    )
+    follow: Seconds = Field(
+        0.0, description="half-life with which it follows the subject", json_schema_extra=in_unit("s, ms")
+    )
+    bounds: Corners = Field(
+        (),
+        description="corners of a convex area that the middle of the view stays in, right and up",
+        json_schema_extra=in_unit("m, cm"),
+    )
+
+
+MOUNTS: dict[str, type[MountForm]] = {
+    "eye": EyeForm,
+    "orbit": OrbitForm,
+    "overhead": OverheadForm,
+    "flat": FlatForm,
+}
 """The form of each kind of mount."""
 
 

@@ -145,6 +145,23 @@ def _offset(value: object) -> tuple[float, ...]:
         raise ValueError(str(error)) from None
 
 
+def _corners(value: object) -> tuple[tuple[float, ...], ...]:
+    """Corners of an area: pairs of lengths."""
+    pairs = (
+        [point for point in value if isinstance(point, list) and len(point) == 2]
+        if isinstance(value, list)
+        else []
+    )
+    if not pairs or not isinstance(value, list) or len(pairs) < len(value):
+        raise ValueError(
+            f'found {shown(value)}; expected corners, such as [["-20 m", "0 m"], ["20 m", "0 m"], …]'
+        )
+    try:
+        return tuple(tuple(convert(quantity(one, "m"), "m") for one in pair) for pair in pairs)
+    except UnitError as error:
+        raise ValueError(str(error)) from None
+
+
 def _points(value: object) -> tuple[tuple[float, float], ...]:
     """The points of a curve: pairs of travel and effect."""
     found = [_numbers(point) for point in value] if isinstance(value, list) else []
@@ -170,6 +187,7 @@ Face = Annotated[dict[str, str], BeforeValidator(_face)]
 Rest = Annotated[tuple[float, ...], BeforeValidator(_rest)]
 Reach = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_reach)]
 Offset = Annotated[tuple[float, ...], BeforeValidator(_offset)]
+Corners = Annotated[tuple[tuple[float, ...], ...], BeforeValidator(_corners)]
 PointList = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)]
 Seconds = Annotated[float, _in("s")]
 Metres = Annotated[float, _in("m")]

@@ -13,7 +13,7 @@ if TYPE_CHECKING:
     import numpy as np
     import pandas as pd
 
-ASKED = ("host.subject.", "host.clear")
+ASKED = ("host.subject.", "host.clear", "host.ground")
 """How the signals begin by which a host answers."""
 
 
@@ -41,7 +41,8 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
             last = np.searchsorted(t, ends, side="right") - 1
             found[place] = np.where(last >= 0, value[last], np.nan) if len(t) else np.nan
         else:
-            t, value = _of(rows, host.replace("_", ".").replace("subject", "host.subject"))
+            name = host.replace("_", ".") if host.startswith("subject") else host
+            t, value = _of(rows, f"host.{name}")
             found[place] = np.interp(ends, t, value, left=np.nan) if len(t) else np.nan
     return found
 

@@ -35,6 +35,11 @@ class Inbox:
         self.put_many: Callable[[list[Item]], None] = self._arrived.extend
         """Take several events."""
 
+    @property
+    def busy(self) -> bool:
+        """Whether something has arrived or waits."""
+        return bool(self._arrived or self._waiting)
+
     def saved(self) -> tuple[tuple[Item, ...], tuple[Item, ...], int]:
         """What has arrived, what waits, and how many came late."""
         return tuple(self._arrived), tuple(self._waiting), self.late

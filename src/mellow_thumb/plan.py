@@ -218,6 +218,8 @@ class Plan:
         facts = ["host.focus", *(f"{device}.connected" for device in devices)] if devices else []
         facts += ["host.world_rate"] if self.worldly else []
         facts += ["host.slope", "host.platform", "host.lift"] if self.movement else []
+        facts += ["mouse.place"] if any(route.pins for route in self.routes) else []
+        facts += ["host.screen"] if any(route.pins or route.screens for route in self.routes) else []
         choices = [Address(own_signal("choice", g.name)) for g in self.gates if len(g.choice) > 1]
         used = {*self.inputs, *choices, *map(find_signal, facts)}
         return tuple(sorted(used, key=str))

@@ -19,9 +19,6 @@ if TYPE_CHECKING:
     from .mounts import Word
     from .weave import Block
 
-PANS = ("pan_x", "pan_y")
-"""Where the middle of the view is, in metres: to +X, and to -Z (up, in a flat picture)."""
-
 _PLACES = tuple(f"{word}_{part}" for word in ("then", "trail", "home") for part in "xyz")
 Bounds = tuple[tuple[float, float], ...]
 
@@ -138,8 +135,8 @@ class Overhead:
             block.set(level, "floor")
         block.set(then, "floor")
         middle = (f"{x} + {word('pan_x')}", level, f"{z} - {word('pan_y')}")
-        away = {"right": 0.0, "up": 0.0, "back": 0.0}
-        place = block.call(behind, *middle, word("yaw"), word("pitch"), word("distance"), **away)
+        ways = (word("yaw"), word("pitch"), word("distance"))
+        place = block.call(behind, *middle, *ways, right=0.0, up=0.0, back=0.0)
         block.set("under", "ground_under if ground_under == ground_under else floor")
         block.set("least", f"(under if under > floor else floor) + {number(self.clearance)}")
         height = f"({place[1]} if {place[1]} > least else least)"

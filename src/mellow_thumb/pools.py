@@ -28,6 +28,8 @@ class Wish:
     """The same as a mean over a step, where that differs."""
     name: str = ""
     """What holds the rate during a step."""
+    still: str = ""
+    """The test that nothing is wished, where it is not that the rate is 0."""
     boost: TurnBoost | None = None
     level: str = ""
     """The state value that holds how far a boost has built up."""

@@ -10,7 +10,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, create_model
 
-from .form_mounts import EyeForm, MountForm, MovementForm, OrbitForm
+from .form_mounts import EyeForm, FlatForm, MountForm, MovementForm, OrbitForm, OverheadForm
 from .form_parts import (
     Closing,
     Conditions,
@@ -182,6 +182,11 @@ class RouteForm(Form):
         None, description="`zoom`: the same hand moves the picture by the same share at every magnification"
     )
     smoothing: SmoothingForm | None = Field(None, description="spread the effect over time")
+    pins: Literal["ground", "pointer"] | None = Field(
+        None,
+        description='`"ground"`, from `mouse.place` to the pans: what is under the pointer as the gate opens '
+        'stays under it; `"pointer"`, to `distance` or `zoom`: it brings nearer what is under the pointer',
+    )
     add: bool = Field(
         False, description="let it act on an axis together with another route of the same signal"
     )
@@ -268,7 +273,9 @@ class ProfileForm(Form):
     routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     movement: MovementForm | None = Field(None, description="a character that walks")
-    mounts: dict[str, EyeForm | OrbitForm] = Field(description="how axes become a camera pose")
+    mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm] = Field(
+        description="how axes become a camera pose"
+    )
 
 
 TABLES: dict[str, type[Form]] = {
@@ -293,6 +300,8 @@ TABLES: dict[str, type[Form]] = {
     "mounts.NAME (eye)": EyeForm,
     "mounts.NAME.axes.NAME": MountAxisForm,
     "mounts.NAME (orbit)": OrbitForm,
+    "mounts.NAME (overhead)": OverheadForm,
+    "mounts.NAME (flat)": FlatForm,
 }
 """Every table of a profile, by where it stands."""
 

@@ -98,7 +98,7 @@ class MountReader:
         for name in self.order:
             form = self.forms.get(name)
             has = form and axis in self.mounts[name].axes and axis not in form.shares
-            if form and has and "fixed" not in form.axes.get(axis, {}):
+            if form and has and not any("fixed" in form.axes[one] for one in form.axes if one == axis):
                 return name
         return ""
 
@@ -136,33 +136,34 @@ class MountReader:
         self, name: str, units: Mapping[str, str], reader: AxisReader, switches: SwitchReader
     ) -> Mounted:
         mount, form, path = self.mounts[name], self.forms[name], ("mounts", name)
-        own: list[Axis] = []
-        fixed: list[tuple[str, float]] = []
-        for axis in (*mount.axes, *(one for one in mount.optional if one in form.axes)):
-            unit, default = units[axis], mount.axes.get(axis, Axis(axis, unit=units[axis]))
-            said = form.axes.get(axis, {})
-            if "fixed" in said:
-                held = self.faults.form(MountAxisForm, {"fixed": said["fixed"]}, (*path, "axes", axis))
-                if len(said) > 1:
-                    self.faults.note((*path, "axes", axis), "fixed with other keys", "fixed alone")
-                elif held:
-                    value = self.faults.measure(
-                        (*path, "axes", axis, "fixed"), held.fixed, unit, default.start
-                    )
-                    fixed.append((axis, value))
-            elif axis not in form.shares and self.owner(axis) != name:
-                own.append(self._axis(default, name, unit, reader))
+        known = (*mount.axes, *mount.optional)
         for axis in form.axes:
-            if axis not in (*mount.axes, *mount.optional):
-                known = listed((*mount.axes, *mount.optional))
-                hint = nearest(axis, (*mount.axes, *mount.optional))
-                self.faults.note(
-                    (*path, "axes", axis), f"an axis that {mount.kind} does not have", known, hint
-                )
+            if axis not in known:
+                found = f"an axis that {mount.kind} does not have"
+                self.faults.note((*path, "axes", axis), found, listed(known), nearest(axis, known))
+        said = {key: form.axes.get(key, {}) for key in known if key in mount.axes or key in form.axes}
+        fixed = {
+            axis: self._fixed(name, axis, table, units[axis])
+            for axis, table in said.items()
+            if "fixed" in table
+        }
+        own = [
+            self._axis(mount.axes.get(key, Axis(key, unit=units[key])), name, units[key], reader)
+            for key in said
+            if key not in fixed and key not in form.shares and self.owner(key) != name
+        ]
         gate = switches.when((*path, "gate"), form.gate)
         with self.faults.catching(path):
             return Mounted(
-                mount, gate, form.cue or "", form.priority, tuple(own), tuple(fixed), form.shares,
+                mount, gate, form.cue or "", form.priority, tuple(own), tuple(fixed.items()), form.shares,
                 form.blend, form.restore,
             )  # fmt: skip
         return Mounted(mount)
+
+    def _fixed(self, name: str, axis: str, table: Mapping[str, Any], unit: str) -> float:
+        """What an axis is all the time."""
+        path = ("mounts", name, "axes", axis)
+        if len(table) > 1:
+            self.faults.note(path, "fixed with other keys", "fixed alone")
+        form = self.faults.form(MountAxisForm, {"fixed": table["fixed"]}, path)
+        return self.faults.measure((*path, "fixed"), form.fixed, unit, 0.0)

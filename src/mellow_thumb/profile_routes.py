@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Any
 
+from .axes import PANS
 from .curves import Blend, Curve, Points, Power
 from .errors import UnitError, listed, nearest
 from .gates import Condition
@@ -11,7 +12,7 @@ from .movement import MOVES
 from .routes import Close, Route, SpeedGain, TurnBoost
 from .shape import DeadZone, Shape
 from .smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
-from .units import Effect, Quantity, fitting, read_sensitivity
+from .units import PAN, Effect, Quantity, fitting, read_sensitivity
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
@@ -39,9 +40,12 @@ class RouteReader:
         before = len(self.faults.found)
         drives = form.drives or ()
         source = self.switches.signal((*path, "from"), form.from_) if form.from_ else None
-        if source and source.signal.kind in ("position", "fact", "pose"):
+        pins = form.pins == "ground" and source is not None and source.signal.kind == "position"
+        if source and not pins and source.signal.kind in ("position", "fact", "pose"):
             what = {"position": "a place", "pose": "a pose"}.get(source.signal.kind, "a fact")
-            hint = "; for a pointer at the edge: an edge_zone in [signals]" if what == "a place" else ""
+            hint = (
+                '; for a pointer: pins = "ground", or an edge_zone in [signals]' if what == "a place" else ""
+            )
             self.faults.note((*path, "from"), f"{source}, {what}", f"something that moves or is held{hint}")
             source = None
         self._check_drives(path, drives, source)
@@ -50,7 +54,10 @@ class RouteReader:
             if drives and axis not in drives:
                 self.faults.note((*path, "invert"), f'"{axis}"', f"an axis that it drives: {listed(drives)}")
         moves = bool(set(drives) & set(MOVES))
-        effects = self._moves(path, form, source) if moves else self._effects(path, form, source)
+        if pins:
+            effects = self._pins(path, form)
+        else:
+            effects = self._moves(path, form, source) if moves else self._effects(path, form, source)
         scales = [
             (condition, factor)
             for key, factor in (form.scale or {}).items()
@@ -65,7 +72,8 @@ class RouteReader:
                 effect=effects[0].kind, scales=tuple(sorted(scales, key=str)),
                 with_zoom=form.scale_with == "zoom", fresh=form.needs_fresh_press,
                 on_close=Close(*form.on_close) if form.on_close else None,
-                zero_on_open=form.zero == "on open", **parts,
+                zero_on_open=form.zero == "on open", pins=form.pins or "",
+                screens=effects[0].screens, **parts,
             )  # fmt: skip
         return None
 
@@ -109,10 +117,16 @@ class RouteReader:
                 continue
             self.logs.setdefault(axis, {}).setdefault(effect.log, place)
             sign = -1.0 if axis in (form.invert or ()) else 1.0
-            found.append(Effect(effect.kind, sign * effect.amount, effect.log))
-        if len({effect.kind for effect in found}) > 1:
-            self.faults.note(place, f"a {found[0].kind} and a {found[1].kind}", "units of one kind")
+            found.append(Effect(effect.kind, sign * effect.amount, effect.log, effect.screens))
+        if len({(effect.kind, effect.screens) for effect in found}) > 1:
+            self.faults.note(place, "units of two kinds", "units of one kind")
         return found
+
+    def _pins(self, path: Path, form: RouteForm) -> list[Effect]:
+        """What a route does that drags the ground with the pointer: nothing by itself."""
+        if form.sensitivity is not None:
+            self.faults.note((*path, "sensitivity"), "one", "none: what is grabbed stays under the pointer")
+        return [Effect("pin", 1.0) for _ in form.drives or ()]
 
     def _moves(self, path: Path, form: RouteForm, source: Address | None) -> list[Effect]:
         """What a route does to movement: as much as it is held, one way or the other."""
@@ -133,7 +147,7 @@ class RouteReader:
     ) -> Effect | None:
         if source is None or axis not in self.units:
             return None
-        signal, unit = source.signal, self.units[axis]
+        signal, unit = source.signal, PAN if axis in PANS else self.units[axis]
         try:
             return read_sensitivity(
                 quantity, signal.kind, signal.unit, unit, counts_per_cm=self.mouse.counts_per_cm

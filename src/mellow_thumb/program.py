@@ -21,7 +21,7 @@ from .pools import LONGEST
 from .posing import arguments, hosts, pose_text, rig, walked_by
 from .room import EXTRA
 from .walking import READ
-from .weave import compile_text, fill, number
+from .weave import MATHS, compile_text, fill, number
 from .weaver import Weaver
 
 if TYPE_CHECKING:
@@ -116,6 +116,8 @@ class Program:
     """Where a frame has the count of each cue; the time (s) of the last one comes after it."""
     live: Callable[[tuple[float, ...]], Generator[Any, list[Item], None]]
     """The loop: send it items that end in a frame for that frame's values, or none for the saved state."""
+    still_text: str
+    """The woven test of whether nothing moves by itself, on the state and the time ``now``."""
     hosts: tuple[str, ...]
     """What the pose asks the host."""
     rig: dict[str, float]
@@ -129,6 +131,14 @@ class Program:
     def axis_places(self) -> dict[str, int]:
         """Where a frame has each axis."""
         return {name: k for k, name in enumerate(self.axes)}
+
+    @cached_property
+    def settled(self) -> Callable[..., bool]:
+        """Whether nothing moves by itself, by ``now`` (s) and the state."""
+        space: dict[str, Any] = dict(MATHS)
+        exec(f"settled = lambda now, {', '.join(self.state)}: {self.still_text}", space)
+        settled: Callable[..., bool] = space["settled"]
+        return settled
 
     @property
     def asked(self) -> tuple[str, ...]:
@@ -227,6 +237,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     seen = {name: tuple(own[key] for key in plan.mounts.keys(name) if key in own) for name in axes}
     return Program(
         text=text,
+        still_text=weaver.still(),
         pose_text=made,
         state=weaver.state,
         codes=weaver.codes,

@@ -91,9 +91,9 @@ def trace(plan: Plan, route: Route, take: Take, rate: float = 240.0) -> pd.DataF
         )
         spare = tuple(Axis(name, unit="") for name in SPARE)
         others = tuple(
-            replace(one, drives=SPARE[: len(one.drives)], with_zoom=False)
+            replace(one, drives=SPARE[: len(one.drives)], with_zoom=False, screens=False, pins="")
             for one in plan.routes
-            if one.name != route.name
+            if one.name != route.name and one.effect != "pin"
         )
         whole = replace(plan, routes=(alone, *others), axes=(*open_axes, *spare))
         table = replay(whole, take, rate=rate, until=until)

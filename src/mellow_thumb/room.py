@@ -5,10 +5,12 @@ from __future__ import annotations
 from math import inf, pi
 from typing import TYPE_CHECKING
 
-from .axes import KNOWN
+from .axes import KNOWN, PANS
 from .derived import Presses
 from .flows import AxisFlow
 from .movement import MOVES
+from .panning import Pan
+from .plane_mounts import Flat, Overhead
 from .pools import WORLD_NOW, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, Filtered, Pool, Wish
 from .signals import OWN
 from .smoothings import Exponential, OneEuro, SlowFast, Spring
@@ -78,11 +80,20 @@ class Room:
         self.scales = {name: f"scale{self.numbers[name]}" for kind, name in settings if kind == "scale"}
         self.state |= dict.fromkeys(self.scales.values(), 1.0)
         self.names = Names(WORDS)
-        self.flows = {key: AxisFlow(axis, self.variables[key], self.names) for key, axis in self.axes.items()}
+        self.flows = {
+            key: AxisFlow(Pan.free(axis) if axis.name in PANS else axis, self.variables[key], self.names)
+            for key, axis in self.axes.items()
+        }
         self.leans: dict[str, list[str]] = {axis.name: [] for axis in plan.axes}
         self.easings: list[tuple[Route, str, str, str]] = []
         self.backs: dict[tuple[str, str], str] = {}
         """For a route and an axis that is taken back as its gate closes: what its state values begin with."""
+        self.pans = [
+            Pan(self, k, one.mount)
+            for k, one in enumerate(plan.mounts.all)
+            if isinstance(one.mount, Overhead | Flat)
+        ]
+        self.pan_of = {key: pan for pan in self.pans for key in pan.keys}
         for route in plan.routes:
             self._prepare(route)
         if self.backs:
@@ -188,11 +199,20 @@ class Room:
         for part in route.source.components if route.zero_on_open else ():
             self._new(f"{stem}_zero_{part if route.source.width == 2 else 'x'}")
         self._prepare_cap(route, stem)
+        if route.effect != "pin":
+            self._prepare_parts(route, stem)
+
+    def _prepare_parts(self, route: Route, stem: str) -> None:
+        """Room for what a route does to each axis, as each mount has it."""
         for axis, _, _ in route.parts:
             if route.effect == "offset":
                 self._prepare_lean(route, stem, axis)
                 continue
             for key in self.keys(axis):
+                if key not in self.pan_of:
+                    self._prepare_part(route, stem, axis, key)
+        for pan in self.pans if route.pans else ():
+            for axis, key in zip(PANS, pan.keys, strict=True):  # turned, either may act on both
                 self._prepare_part(route, stem, axis, key)
 
     def _prepare_turn(self, flow: AxisFlow) -> None:
@@ -250,7 +270,7 @@ class Room:
             flow.steps |= pool is None or isinstance(smoothing, SlowFast)
             return
         wanted = self._new(f"{stem}_{self.variables[axis]}")
-        wish = self._wish(wanted, route, key)
+        wish = self._wish(route, wanted, key)
         wish.boost = route.turn_boost
         if route.turn_boost:
             wish.level, wish.past = f"{stem}_{variable}_boost", f"{stem}_past"
@@ -264,7 +284,7 @@ class Room:
             slow = self._new(f"{wanted}_slow")
             pooled = self.pool_of(route, key)
             assert pooled is not None
-            pooled.wishes.append(self._wish(slow, route, key))
+            pooled.wishes.append(self._wish(route, slow, key, "_slow"))
         elif smoothing:
             pooled = self.pool_of(route, key)
             assert pooled is not None
@@ -272,7 +292,11 @@ class Room:
         else:
             flow.direct.append(wish)
 
-    def _wish(self, wanted: str, route: Route, key: str) -> Wish:
+    def _wish(self, route: Route, wanted: str, key: str, suffix: str = "") -> Wish:
+        pan = self.pan_of.get(key)
+        return pan.wish(route, key, suffix) if pan else self.wish(wanted, route, key)
+
+    def wish(self, wanted: str, route: Route, key: str) -> Wish:
         """What a route wants of an axis, by what holds how much it wants."""
         on = [self.on[key]] if key in self.on else []  # on an axis that no mount has now, it rests
         rate = " * ".join((wanted, *on, *self.factors(route, key)))
@@ -317,6 +341,10 @@ class Room:
         speed = self._new(f"{stem}_{variable}_lean_speed") if isinstance(route.smoothing, Spring) else ""
         self.easings.append((route, lean, speed, target))
         return lean
+
+    def leaning_of(self, key: str) -> str:
+        """An axis as one mount has it, with its offsets."""
+        return " + ".join((self.variables[key], *self.leans[self.axes[key].name]))
 
     def factors(self, route: Route, key: str = "") -> tuple[str, ...]:
         """What a route's effect is multiplied by: its gate first, its scales, the host's scale; the zoom.

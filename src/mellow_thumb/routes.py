@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
+from .axes import NEARING, PANS
 from .errors import PlanError, listed
 from .shape import Shape
 from .signals import DEVICES
@@ -16,8 +17,10 @@ if TYPE_CHECKING:
     from .gates import Condition, When
     from .signals import Address
 
-EFFECTS = ("step", "rate", "offset")
-"""What a route does: add at once, add over time, or lean the axis away while it is held."""
+EFFECTS = ("step", "rate", "offset", "pin")
+"""What a route does: add at once, add over time, lean the axis away while it is held, or drag a point."""
+PINS = ("", "ground", "pointer")
+"""What a route holds on to: nothing, what is under the pointer as its gate opens, or as it acts."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,6 +109,10 @@ class Route:
     """Whether what is held as the gate opens must be let go first; unless stated, keys must, sticks not."""
     zero_on_open: bool = False
     """Whether a held value is measured from where it is as the gate opens."""
+    pins: str = ""
+    """``ground``: it drags what is under the pointer; ``pointer``: it brings that nearer, not the middle."""
+    screens: bool = False
+    """Whether its gains are in screens, and not in metres."""
 
     def __post_init__(self) -> None:
         if not len(self.drives) == len(self.gains) == self.source.width:
@@ -119,7 +126,8 @@ class Route:
             )
         if self.effect not in EFFECTS:
             raise PlanError(f"{self.name}: found the effect {self.effect}; expected {listed(EFFECTS)}")
-        if (self.effect == "step") == self.source.signal.held or self.source.signal.kind == "position":
+        placed = self.source.signal.kind == "position"
+        if (self.effect == "step") == self.source.signal.held or placed != (self.effect == "pin"):
             raise PlanError(
                 f"{self.name}: {self.source} is a {self.source.signal.kind}; it cannot {self.effect}"
             )
@@ -130,6 +138,8 @@ class Route:
     def _misfits(self) -> Iterator[tuple[bool, str]]:
         """What does not go together, each with what was found and what is expected."""
         step, rate, eased = self.effect == "step", self.effect == "rate", self.smoothing
+        yield self.pins not in PINS, f"pins {self.pins}; expected {listed(PINS[1:])}"
+        yield from self._wrong_pins()
         shaped = step and (self.shape != Shape() or self.turn_boost is not None)
         yield shaped, "a rest, reach, dead_zone, curve or turn_boost on a displacement; expected a speed_gain"
         own = self.source.signal.kind == "rate" and (self.shape != Shape() or self.turn_boost is not None)
@@ -149,10 +159,39 @@ class Route:
         yield self.zero_on_open and not held, "a zero on what has none; expected a stick or a trigger"
         yield bool(step and self.fresh), "needs_fresh_press on a displacement; expected a held value"
 
+    def _wrong_pins(self) -> Iterator[tuple[bool, str]]:
+        """What does not go together with holding on to a point, or with pans."""
+        pans = set(self.drives) & set(PANS)
+        grabs = (self.effect == "pin") != (self.pins == "ground")
+        yield grabs, 'pins "ground" without the pointer, or the pointer without it; expected both'
+        yield (
+            self.effect == "pin" and self.drives != PANS,
+            f"a pin on {listed(self.drives)}; expected the pans",
+        )
+        yield (
+            self.effect == "pin" and self.gate is None,
+            "a pin without a gate; expected one: a button to drag by",
+        )
+        near = self.pins == "pointer" and (len(self.drives) > 1 or self.drives[0] not in NEARING)
+        yield near, 'pins "pointer" on another axis; expected distance or zoom alone'
+        yield (
+            bool(pans) and not set(self.drives) <= set(PANS),
+            "a pan beside another axis; expected pans alone",
+        )
+        yield bool(pans) and self.effect == "offset", "an offset on a pan; expected what moves it"
+        back = self.gate is not None and self.closing.way == "return"
+        yield bool(pans) and back, "a return on a pan; expected stop or settle"
+        yield self.screens and not pans, "screens on another axis than a pan; expected its own unit"
+
     @property
     def closing(self) -> Close:
         """What becomes of its effect as its gate closes."""
         return self.on_close or Close("stop" if self.effect == "rate" else "settle")
+
+    @property
+    def pans(self) -> bool:
+        """Whether it moves a view over a plane."""
+        return bool(set(self.drives) & set(PANS))
 
     @property
     def parts(self) -> tuple[tuple[str, str, float], ...]:

@@ -3,27 +3,17 @@
 from __future__ import annotations
 
 from bisect import bisect_left
-from math import asin, degrees, nan
 from operator import itemgetter
 from typing import TYPE_CHECKING
 
 from .errors import ArgumentError, listed, nearest
-from .formulas.orbiting import heading_of
-from .formulas.turning import wrapped
 from .frame import Frame
-from .gates import CURSORS
-from .hands import REDUCED
 from .labels import label_of
-from .mounts import Eye, Orbit
-from .posing import kept
 from .program import weave_plan
 from .saving import Snapshot, from_plain, to_plain
-from .shakes import Kick
 from .signals import DEVICES
-from .steering import Steering
-from .view import POSE, Quadruple, Triple, View, answers
+from .viewing import Viewing
 from .walker import command_of
-from .walking import READ
 
 if TYPE_CHECKING:
     from typing import Any
@@ -36,14 +26,11 @@ if TYPE_CHECKING:
 CEILING = 0.25
 """Seconds beyond which a frame is cut, unless a session is told otherwise."""
 
-HERE = (0.0, 0.0, 0.0)
-"""The origin of a world that has not been moved."""
-
 FASTEST = 100.0
 """Seconds of the world that may pass in one of the hand's, at the most."""
 
 
-class Session(Steering):
+class Session(Viewing):
     """A plan at work: feed it events, tick it once a frame, read the frame and the view.
 
     A frame is the time from the last tick to this one, its end not included. What is wrong with an event
@@ -57,11 +44,7 @@ class Session(Steering):
         super().__init__(plan, self._program, ceiling)
         self._start(self._program, self._program.start)
         self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
-        self._kicks: list[Kick] = []
-        self._hosts = (nan,) * len(self._program.asked)
-        self._rig = tuple(self._program.rig.values())
-        self._origin = HERE
-        self._world, self._rate = 0.0, 1.0
+        self._rate = 1.0
         self._counts = dict.fromkeys(self._program.cues, 0.0)
         self._given: dict[str, list[float]] = {name: [] for name in self._program.cues}
         self._keep = {cue.name: cue.keep for cue in plan.cues}
@@ -199,117 +182,6 @@ class Session(Steering):
             known = listed(buttons) if buttons else "none: this profile has no buttons for any"
             raise ArgumentError(f"found {name}; expected {known}{nearest(name, buttons)}")
         return label_of(buttons[name], Frame(0.0, self._values, self._program).device)
-
-    def view(
-        self,
-        subject: tuple[Triple, Quadruple] | Triple | None = None,
-        *,
-        clear: float | None = None,
-        cut: bool = False,
-    ) -> View:
-        """The camera at the end of the last frame, with the kicks and shakes of the moment.
-
-        `subject` is where the character is after this frame's step: its place (m), or its place and its
-        rotation (a unit quaternion x, y, z, w); said once, it holds until it is said anew. Not said at all,
-        it is where its own steps took it. `clear` is how far behind it, toward the camera, nothing is in the
-        way (m). `cut` is for a subject that was put elsewhere: the camera is there at once.
-
-        Raises :class:`ArgumentError` for a subject or a `clear` that are no finite numbers.
-        """
-        program = self._program
-        if subject is not None or clear is not None:
-            self._hosts = answers(program.asked, self._hosts, subject, clear)
-        values = self._kicked() if self._kicks else self._values
-        rig = self._rig if not cut else tuple(program.rig.values())
-        pose = program.posed(values, self._hosts, self._clock.now, rig)
-        if rig:
-            self._rig, pose = pose[POSE:], pose[:POSE]
-        elif not program.hosts and self._hosts[0] == self._hosts[0] and isinstance(self._plan.mount, Eye):
-            x, y, z = self._hosts
-            pose = (x, y + self._plan.mount.height, z, *pose[3:])
-        place = self._cursor_place
-        cursor = CURSORS[int(self._values[place])] if place else self._plan.cursor
-        if self._origin != HERE:
-            x, y, z = self._origin
-            pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
-        return View(pose, cursor)
-
-    def _kicked(self) -> tuple[float, ...]:
-        """What the last frame read, with the kicks and shakes that are left."""
-        values, now = list(self._values), self._world
-        self._kicks = [kick for kick in self._kicks if not kick.over(now)]
-        for kick in self._kicks:
-            for place in self._program.seen[kick.axis]:
-                values[place] += kick.at(now)
-        return tuple(values)
-
-    def shift_origin(self, x: float, y: float, z: float) -> None:
-        """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
-
-        For worlds so large that they are centred anew on the way. Raises :class:`ArgumentError` for what is
-        no finite place.
-        """
-        if x + y + z - (x + y + z) != 0.0:
-            raise ArgumentError(f"origin: found {(x, y, z)}; expected three finite metres")
-        a, b, c = self._origin
-        self._origin = (a + x, b + y, c + z)
-
-    def kick(self, name: str, amount: float, *, half_life: float) -> None:
-        """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
-
-        It never enters the axis's own value: a frame does not show it, and when it has faded the view is
-        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use.
-        """
-        self._add_kick(name, amount, half_life, 0.0)
-
-    def shake(self, name: str, amount: float, *, half_life: float, frequency: float = 8.0) -> None:
-        """Shake an axis of the view by up to `amount`, at `frequency` (Hz); it fades as a kick does."""
-        if not 0.0 < frequency < 1000.0:
-            raise ArgumentError(f"frequency: found {frequency!r}; expected above 0 to 1000 Hz")
-        self._add_kick(name, amount, half_life, frequency)
-
-    def _add_kick(self, name: str, amount: float, half_life: float, frequency: float) -> None:
-        names = [axis for axis in self._program.seen if axis not in ("zoom", "distance")]
-        if name not in names:
-            raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
-        if amount - amount != 0.0 or not 0.0 < half_life <= 60.0:
-            raise ArgumentError(
-                f"{name}: found {amount!r} for {half_life!r} s; expected a number, and above 0 to 60 s"
-            )
-        if self._plan.hands.reduced_motion:
-            amount, half_life = amount * REDUCED, half_life * REDUCED
-        self._kicks.append(Kick(name, amount, self._world, half_life, frequency))
-
-    def look_along(self, rotation: Quadruple, at: float | None = None) -> None:
-        """Take over where another camera looks: yaw and pitch as of its rotation (a unit quaternion).
-
-        So the first frame of this camera shows what the last frame of that one did. Its roll is not taken,
-        and limits hold. A mount whose angles begin with its subject must have shown a view before.
-
-        Raises :class:`ArgumentError` for what is no rotation.
-        """
-        x, y, z, w = map(float, rotation)
-        if not abs(x * x + y * y + z * z + w * w - 1.0) < 1e-3:
-            raise ArgumentError(f"rotation: found {rotation!r}; expected a unit quaternion x, y, z, w")
-        self.set_axis("yaw", wrapped(heading_of(x, y, z, w) - self._base_yaw()), at)
-        self.set_axis("pitch", degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z))))), at)
-
-    def _base_yaw(self) -> float:
-        """What the yaw of the mount in force is measured from, in degrees."""
-        mount, program = self._plan.mounts.all[self._mount].mount, self._program
-        if not isinstance(mount, Orbit) or mount.frame == "world":
-            return 0.0
-        if mount.frame == "entry":
-            return self._rig[list(program.rig).index(kept(self._mount, "base"))]
-        said = self._hosts[program.asked.index("subject_yaw")]
-        walked = self._values[program.moved + READ.index("heading")] if program.moved else 0.0
-        return said if said == said else walked
-
-    @property
-    def _mount(self) -> int:
-        """The number of the mount in force."""
-        place = self._program.places.get("mount", 0)
-        return int(self._values[place]) if place else 0
 
     def _last_commit(self) -> float:
         return float(self._loop.send([])[0])

@@ -209,6 +209,8 @@ _HOST = (
            "OpenXR 1.1, XrPosef; this library, `view(subject=...)`"),
     _fact("host.clear", 0.0, 1e9, 1e9, "metres clear of obstacles behind the subject, toward the camera",
           "this library, `view(clear=...)`"),
+    _fact("host.ground", -1e6, 1e6, 0.0, "metres, the ground's height under the middle of the view", ""),
+    _fact("host.ground_under", -1e6, 1e6, 0.0, "metres, the ground's height under the camera", ""),
     Signal("host.slope", "fact", "", -1e3, 1e3, "x, y: metres that the ground rises for each to +X, to +Z",
            "this library, `set_ground(normal=...)`", pair=True),
     Signal("host.platform", "fact", "m/s", -1e6, 1e6, "x, y: what the character stands on goes to +X, to +Z",

@@ -233,7 +233,8 @@ class Switches:
         """Whether a route does something at the moment at which its gate opens or closes."""
         if route.gate is None:
             return False
-        return self.fresh(route) or route.zero_on_open or route.closing.way != "settle"
+        acts = self.fresh(route) or route.zero_on_open or route.closing.way != "settle"
+        return acts or route.effect == "pin"
 
     def fresh(self, route: Route) -> bool:
         """Whether what is held as its gate opens must be let go first."""

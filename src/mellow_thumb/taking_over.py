@@ -110,6 +110,9 @@ class TakingOver:
         """Axes that are shared go over; axes of a mount that does not keep them begin anew."""
         for to, one in enumerate(self.mounts.all):
             inner = block.inner()
+            for pan in self.room.pans if not one.restore else ():
+                if pan.k == to:
+                    pan.unpin(inner, loosely=False)
             if not one.restore:
                 for instance in self.mounts.instances:
                     if instance.mounts == {to}:

@@ -43,9 +43,14 @@ class Effect:
     kind: str
     amount: float
     log: bool = False
+    screens: bool = False
+    """Whether it is in screens, of a pan, and not in metres."""
 
 
-_AXIS_UNITS = {"deg": ("deg",), "m": ("m", "cm", "%"), "x": ("%",), "": ("",)}
+PAN = "pan"
+"""What stands for the unit of a pan: metres, or screens."""
+
+_AXIS_UNITS = {"deg": ("deg",), "m": ("m", "cm", "%"), PAN: ("m", "cm", "screen"), "x": ("%",), "": ("",)}
 """What a sensitivity may give, by the unit of the axis."""
 
 _IN_ONE = {
@@ -62,7 +67,7 @@ _IN_ONE = {
 }
 """For each unit inside, the units that files may use for it, and how many of them one is."""
 
-AXIS_UNITS = tuple(_AXIS_UNITS)
+AXIS_UNITS = tuple(unit for unit in _AXIS_UNITS if unit != PAN)
 """The units that an axis can have: degrees, metres, a factor, or none."""
 
 
@@ -145,4 +150,4 @@ def read_sensitivity(
     elif gives == "cm":
         amount /= 100.0
     runs = over == "s" or kind == "rate"
-    return Effect("offset" if not over else "rate" if runs else "step", amount, log)
+    return Effect("offset" if not over else "rate" if runs else "step", amount, log, gives == "screen")

@@ -18,11 +18,13 @@ def answers(
     hosts: tuple[str, ...],
     before: tuple[float, ...],
     subject: tuple[Triple, Quadruple] | Triple | None,
-    clear: float | None,
+    clear: float | None = None,
+    ground: tuple[float, float] | None = None,
 ) -> tuple[float, ...]:
     """What a host says of what a mount asks; what it does not say now is as `before`.
 
-    Raises :class:`ArgumentError` for a subject or a distance that are no finite numbers.
+    `ground` is its height under the middle of the view and under the camera. Raises :class:`ArgumentError`
+    for a subject, a distance or a height that are no finite numbers.
     """
     said: dict[str, float] = {}
     try:
@@ -33,12 +35,14 @@ def answers(
                 said["subject_yaw"] = heading_of(*map(float, subject[1]))
         if clear is not None:
             said["clear"] = float(clear)
+        if ground is not None:
+            said |= dict(zip(("ground", "ground_under"), map(float, ground), strict=True))
     except (TypeError, ValueError) as error:
         raise ArgumentError(
             f"subject: found {subject!r}; expected a place, or a place and a rotation"
         ) from error
     if any(value - value != 0.0 for value in said.values()) or said.get("clear", 0.0) < 0.0:
-        raise ArgumentError(f"view: found {subject!r} and {clear!r}; expected finite numbers")
+        raise ArgumentError(f"view: found {subject!r}, {clear!r}, {ground!r}; expected finite numbers")
     return tuple(said.get(host, old) for host, old in zip(hosts, before, strict=True))
 
 

@@ -29,6 +29,8 @@ class Weaver(Room):
     def __init__(self, plan: Plan, settings: tuple[Setting, ...]) -> None:
         super().__init__(plan, settings)
         self.walk = Walk(self, plan.movement) if plan.movement else None
+        self.middles: dict[str, str] = {}
+        """What holds where the middle of a view is as it is read, for the keys of its pans."""
 
     # ---- between events
 
@@ -36,6 +38,8 @@ class Weaver(Room):
         """What `dt` does to everything that moves by itself."""
         block = self.block()
         bend = self._bend(block)
+        for pan in self.pans:
+            pan.before(block)
         if self.backs:
             block.set(WORLD_THEN, WORLD_NOW)
             block.set(WORLD_NOW, f"{WORLD_NOW} + dt * {WORLD_RATE}")
@@ -50,8 +54,12 @@ class Weaver(Room):
             begin, end = ZOOM_NOW.format(start), ZOOM_NOW.format(zoom)
             block.set(ZOOM_MEAN.format(zoom), f"0.5 * ({begin} + {end})")
         for key in self.flows:
-            if key not in self.zooming:
+            if key not in self.zooming and key not in self.pan_of:
                 self._flow_axis(block, key)
+        for pan in self.pans:
+            inner = block.inner()
+            pan.flow(inner)
+            self.when_on(block, pan.keys[0], inner)
         for route, lean, speed, target in self.easings:
             if isinstance(route.smoothing, Spring):
                 w = number(route.smoothing.w)
@@ -138,11 +146,39 @@ class Weaver(Room):
             return []
         return [f"pace = {number(longest)}", f"if not ({words}):", f"    pace = {number(near)}"]
 
+    def still(self) -> str:
+        """The woven test of whether nothing moves by itself at the time ``now``."""
+        tests = ["now - blend_t >= blend_over"] if self.plan.others else []
+        for key, flow in self.flows.items():
+            own = [*flow.still(), *(f"abs({one.rate}) < 1e-09" for one in flow.filtered)]
+            if flow.axis.return_half_life:
+                own.append(f"abs({flow.value} - {number(flow.axis.inner(flow.axis.rest))}) < 1e-09")
+            words = " and ".join(own)
+            tests.append(f"({self.on[key]} == 0.0 or {words})" if key in self.on and own else words)
+            if flow.turn:
+                tests.append(f"({flow.turn}_amount == 0.0 or now - {flow.turn}_start >= {flow.turn}_over)")
+            over = {back: number(flow.overs[back]) for back in flow.backs}
+            tests += [
+                f"({back}_amount == 0.0 or {WORLD_NOW} - {back}_start >= {over[back]})" for back in over
+            ]
+        tests += [f"abs({target} - {lean}) < 1e-09" for _, lean, _, target in self.easings]
+        tests += [
+            f"abs({lean}) < 1e-09"
+            for leans in self.leans.values()
+            for lean in leans
+            if lean.endswith("_left")
+        ]
+        if self.walk:
+            tests += [f"{name} == 0.0" for name in ("velocity_x", "velocity_z", "go_x", "go_y", "uneven")]
+        return " and ".join(test for test in tests if test) or "True"
+
     # ---- reading
 
     def read(self) -> tuple[Block, list[str]]:
         """What a frame reads: each axis, the whole turn of the yaw, each gate."""
         block = self.block()
+        for pan in self.pans:
+            self.middles |= zip(pan.keys, pan.middle(block), strict=True)
         axes = [self._read_in_force(block, axis.name) for axis in self.plan.axes]
         whole = self.names.fresh("yaw_total")
         block.set(whole, self.leaning("yaw"))
@@ -195,10 +231,6 @@ class Weaver(Room):
         tests = [(words, " or ".join(f"{mount} == {number(k)}" for k in of)) for words, of in rarer]
         return f"({' '.join(f'{words} if {test} else' for words, test in tests)} {most})" if tests else most
 
-    def leaning_of(self, key: str) -> str:
-        """An axis as one mount has it, with its offsets."""
-        return " + ".join((self.variables[key], *self.leans[self.axes[key].name]))
-
     def _read_in_force(self, block: Block, name: str) -> str:
         if not self.plan.others:
             return self._read(block, name)
@@ -209,6 +241,8 @@ class Weaver(Room):
         name, value = axis.name, self.leaning_of(key)
         if name in MOVES:
             return GOING[MOVES.index(name)]
+        if key in self.middles:
+            return self.middles[key]
         if axis.limited and self.leans[name]:
             (value,) = block.call(clamp, value, **axis.limits)
         if axis.wraps:

@@ -26,7 +26,17 @@ FOLLOWING = FOLDER / "following.toml"
 """Following the warden along the dyke with a gamepad, as a profile."""
 FOLLOWING_TAKE = FOLDER / "following.csv"
 """Two thumbs and their triggers, for `FOLLOWING`."""
-SCENES = ((PROFILE, TAKE), (DYKE, DYKE_TAKE), (BOARDWALK, BOARDWALK_TAKE), (FOLLOWING, FOLLOWING_TAKE))
+CHART = FOLDER / "chart.toml"
+"""Out on the marsh with mouse and keys, and a chart to open, as a profile."""
+CHART_TAKE = FOLDER / "chart.csv"
+"""Ten seconds of two stand-in hands, for `CHART`."""
+SCENES = (
+    (PROFILE, TAKE),
+    (DYKE, DYKE_TAKE),
+    (BOARDWALK, BOARDWALK_TAKE),
+    (FOLLOWING, FOLLOWING_TAKE),
+    (CHART, CHART_TAKE),
+)
 """Each scene: its profile and its take."""
 SEED = 7
 
@@ -188,6 +198,58 @@ def following() -> Take:
         title="Following the warden along the dyke",
         made_by=f"two stand-in thumbs, seeds {SEED} and {SEED + 1}",
         device="gamepad, 250 reports a second",
+    )
+
+
+def chart() -> Take:
+    """Make the take with the chart anew: the hands that `CHART_TAKE` was written from."""
+    from ..stand_ins.mouse import MouseHand, PointerHand
+    from ..stand_ins.pad import together
+
+    looking, pointing = MouseHand(SEED), PointerHand(SEED + 1)
+    pointing.set("host.screen.x", 1280.0)
+    pointing.set("host.screen.y", 800.0)
+    looking.rest(0.3)
+    looking.set("key.KeyW", 1.0)  # off along the creek
+    looking.aim(2.6, -0.2, width=0.4)
+    looking.rest(0.5)
+    looking.set("mouse.wheel.y", -1.0)  # the camera a little further back
+    looking.rest(0.9)
+    looking.set("key.KeyW", 0.0)
+    looking.rest(0.5)
+    pointing.rest(looking.elapsed)
+    pointing.hold("key.KeyM", 0.08)  # where is that flock?
+    pointing.rest(0.5)
+    pointing.point(0.7, 0.62)  # on the sandbank over there
+    pointing.rest(0.15)
+    pointing.roll(3)
+    pointing.rest(0.3)
+    pointing.press("mouse.left")  # drag it nearer
+    pointing.rest(0.08)
+    pointing.point(0.35, 0.4)
+    pointing.roll(1)
+    pointing.rest(0.1)
+    pointing.release("mouse.left")
+    pointing.rest(0.3)
+    pointing.hold("key.KeyE", 0.9)  # a turn of the chart
+    pointing.point(0.995, 0.55)  # and off to the side by the rim
+    pointing.rest(0.8)
+    pointing.point(0.6, 0.5)
+    pointing.roll(-4)
+    pointing.rest(0.4)
+    pointing.hold("key.KeyM", 0.08)  # and on
+    looking.rest(pointing.elapsed - looking.elapsed + 0.4)
+    looking.set("key.KeyW", 1.0)
+    looking.aim(-1.2, 0.1, width=0.4)
+    looking.rest(0.8)
+    looking.set("key.KeyW", 0.0)
+    looking.rest(0.6)
+    return together(
+        looking,
+        pointing,
+        title="Out on the marsh with a chart",
+        made_by=f"two stand-in hands, seeds {SEED} and {SEED + 1}",
+        device="mouse, 315 counts/cm, 1000 reports a second; a pointer on 1280 by 800; a keyboard",
     )
 
 

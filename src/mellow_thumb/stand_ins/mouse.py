@@ -108,16 +108,25 @@ class MouseHand:
         import pandas as pd
 
         place = np.concatenate(self._paths) + self._tremor()
-        counts = np.diff(np.floor(place * self._counts_per_cm + 0.5), axis=0)
         late = self._random.uniform(0.0, 2e-4, self._length)
         times = np.round(np.arange(self._length) / self._rate + late, 6)
         rows: list[tuple[Any, ...]] = [
             (times[k], name, value) for k, name, value in self._presses if k < self._length
         ]
-        for k in np.flatnonzero(counts.any(axis=1)):
-            rows += [(times[k + 1], f"mouse.move.{part}", counts[k, n]) for n, part in enumerate("xy")]
+        rows += self._reports(place, times)
         table = pd.DataFrame(rows, columns=list(COLUMNS)).sort_values("t", kind="stable", ignore_index=True)
         return Take(table.astype({"t": float, "signal": "category", "value": float}), about)
+
+    def _reports(self, place: Path, times: Path) -> list[tuple[Any, ...]]:
+        """What the mouse says of where the hand is, in cm, at each time."""
+        import numpy as np
+
+        counts = np.diff(np.floor(place * self._counts_per_cm + 0.5), axis=0)
+        return [
+            (times[k + 1], f"mouse.move.{part}", counts[k, n])
+            for k in np.flatnonzero(counts.any(axis=1))
+            for n, part in enumerate("xy")
+        ]
 
     def _append(self, path: Path) -> None:
         if len(path):
@@ -148,3 +157,44 @@ class MouseHand:
                     * (cos(phase) * np.sin(2 * pi * tone * t) + sin(phase) * np.cos(2 * pi * tone * t))
                 )
         return shake
+
+
+class PointerHand(MouseHand):
+    """A simulated hand on a mouse that moves a pointer on a screen, which begins in its middle.
+
+    The window reports where the pointer is, in whole pixels, `rate` times a second, when it has changed.
+    """
+
+    def __init__(
+        self,
+        seed: int,
+        *,
+        screen: tuple[int, int] = (1280, 800),
+        pixels_per_cm: float = 120.0,
+        rate: int = 125,
+    ) -> None:
+        super().__init__(seed, rate=rate)
+        self._screen, self._pixels_per_cm = screen, pixels_per_cm
+
+    def point(self, x: float, y: float, *, width: float = 0.15) -> None:
+        """Go to a place of the screen, 0..1 from its bottom left corner; the target is `width` cm wide."""
+        here = self._paths[-1][-1]
+        wide, tall = (side / self._pixels_per_cm for side in self._screen)
+        self.aim((x - 0.5) * wide - here[0], (y - 0.5) * tall - here[1], width=width)
+
+    def roll(self, notches: int, seconds: float = 0.09) -> None:
+        """Roll the wheel, a notch at a time: away with a positive number."""
+        for _ in range(abs(notches)):
+            self.set("mouse.wheel.y", 1.0 if notches > 0 else -1.0)
+            self.rest(seconds)
+
+    def _reports(self, place: Path, times: Path) -> list[tuple[Any, ...]]:
+        import numpy as np
+
+        size = np.array(self._screen)
+        pixels = np.clip(np.round(place * self._pixels_per_cm + size / 2.0), 0.0, size)
+        shares = np.round(pixels / size, 6)
+        changed = np.flatnonzero(np.diff(pixels, axis=0).any(axis=1)) + 1
+        return [
+            (times[k], f"mouse.place.{part}", shares[k, n]) for k in changed for n, part in enumerate("xy")
+        ]

@@ -11,6 +11,8 @@ if TYPE_CHECKING:
     import numpy as np
     import numpy.typing as npt
 
+    from .mouse import MouseHand
+
     Path = npt.NDArray[np.float64]
 
 REST = (0.034, -0.021)
@@ -21,11 +23,11 @@ STEPS = 32767
 """It reports whole steps of this: sixteen bits with a sign."""
 
 
-def together(*thumbs: Thumb, **about: str) -> Take:
-    """Several thumbs on one pad, from the same beginning, as one take."""
+def together(*hands: Thumb | MouseHand, **about: str) -> Take:
+    """Several thumbs or hands, from the same beginning, as one take."""
     import pandas as pd
 
-    table = pd.concat([thumb.take().table.astype({"signal": "str"}) for thumb in thumbs])
+    table = pd.concat([hand.take().table.astype({"signal": "str"}) for hand in hands])
     table = table.sort_values("t", kind="stable", ignore_index=True)
     return Take(table.astype({"signal": "category"}), about)
 
