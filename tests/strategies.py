@@ -17,8 +17,9 @@ from mellow_thumb.gates import Buttons, Condition, Gate, When
 from mellow_thumb.hands import Hands
 from mellow_thumb.kinds import Mount
 from mellow_thumb.mounted import Mounted
-from mellow_thumb.mounts import Eye, Orbit
+from mellow_thumb.mounts import Eye
 from mellow_thumb.movement import MOVES, Movement
+from mellow_thumb.orbits import Orbit
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Close, Route, SpeedGain, TurnBoost
 from mellow_thumb.shape import DeadZone, Shape

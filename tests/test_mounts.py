@@ -19,8 +19,8 @@ from scipy.spatial.transform import Rotation
 import mellow_thumb as mt
 from mellow_thumb.axes import Axis
 from mellow_thumb.formulas.orbiting import heading_of, shortage, trailed
-from mellow_thumb.mounts import Orbit
 from mellow_thumb.movement import MOVES, Movement
+from mellow_thumb.orbits import Orbit
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
@@ -266,7 +266,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
 @pytest.mark.parametrize(
     ("right", "wrong", "words"),
     [
-        ('kind = "orbit"', 'kind = "orbt"', 'mounts.follow.kind: found "orbt"; expected "eye" or "orbit"; did you mean orbit?'),
+        ('kind = "orbit"', 'kind = "orbt"', 'mounts.follow.kind: found "orbt"; expected "eye", "orbit", "overhead" or "flat"; did you mean orbit?'),
         ('["45 cm", "1.6 m", "0 m"]', '["45 cm", "1.6 m"]', "mounts.follow.offset: found ['45 cm', '1.6 m']; expected three lengths"),
         ('follow = "80 ms"', 'reach = [["-60 deg", 1.5], [40, 0.6]]', "mounts.follow.reach: found 40"),
         ('follow = "80 ms"', 'reach = [["-60 deg", 1.5]]', "expected points of a pitch and a factor"),

@@ -16,7 +16,8 @@ def test_the_map_shows_where_the_warden_and_the_camera_went(tmp_path: Path) -> N
     profile, take = mt.load_profile(marsh.FOLLOWING), mt.read_take(marsh.FOLLOWING_TAKE)
     table = mt.replay(profile, take)
     panel, stick = path_from_above(profile, table).axes
-    np.testing.assert_allclose(stick.lines[2].get_xydata(), table[["move_x", "move_y"]])
+    pushed = np.column_stack(stick.lines[2].get_data())
+    np.testing.assert_allclose(pushed, table[["move_x", "move_y"]].to_numpy())
     paths = [
         np.column_stack(line.get_data())
         for line in panel.lines

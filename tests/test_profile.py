@@ -132,7 +132,7 @@ WRONG = [
     (', around = "start"', "", '20: axes.yaw: found a yaw with limits; expected around = "start": what they are measured '
      "from"),
     ('around = "start"', 'around = "strat"', '20: axes.yaw.around: found "strat"; expected "start"; did you mean start?'),
-    ('kind = "eye"', 'kind = "eyes"', '23: mounts.eye.kind: found "eyes"; expected "eye" or "orbit"; did you mean eye?'),
+    ('kind = "eye"', 'kind = "eyes"', '23: mounts.eye.kind: found "eyes"; expected "eye", "orbit", "overhead" or "flat"; did you mean eye?'),
     ("profile 1", "profile 2", '1: format: found "mellow-thumb profile 2"; expected "mellow-thumb profile 1"; did you mean '
      "mellow-thumb profile 1?"),
     ("[mouse]", "[mouse", "4: found expected ']' at the end of a table declaration, column 7; expected TOML 1.0"),
@@ -308,7 +308,7 @@ MISTAKES = [
     ('"key.KeyQ"\ndrives = "water"\nsensitivity = "20 cm/s"', '"pad.right_stick.x"\ndrives = "yaw"\nsensitivity = "2 deg/s"', "expected gates that exclude each other, or add = true"),
     ('"20 cm/s"', '"20 cm/s"\nsmoothing = { half_life = "1 s" }', "routes.tide: found an easing on tide, whose axis water returns to rest; expected the smoothing on the axis"),
     ('"15 %/notch"', '"15 %/notch"\nsmoothing = { half_life = "1 s" }', "routes.magnify: found an easing on magnify and on its axis zoom; expected one of them"),
-    ('{ yaw = "220 deg/s", pitch = "-140 deg/s" }', '{ yaw = "220 deg/s", pitch = "14 deg" }', "found a rate and a offset"),
+    ('{ yaw = "220 deg/s", pitch = "-140 deg/s" }', '{ yaw = "220 deg/s", pitch = "14 deg" }', "found a rate and an offset"),
     ('"12 deg"', '"12 deg"\ncurve = { power = 99 }', "power: found 99; expected 0.1 to 10"),
 ]  # fmt: skip
 

@@ -26,7 +26,7 @@ LAYERS = [
     {"derived", "cues", "gate_checks"},
     {"routes", "movement"},
     {"mounts"},
-    {"plane_mounts"},
+    {"orbits", "plane_mounts"},
     {"kinds"},
     {"mounted"},
     {"plan", "take", "pools"},

@@ -18,8 +18,9 @@ from mellow_thumb.cues import Cue
 from mellow_thumb.gates import Buttons, Condition, Gate
 from mellow_thumb.hands import Hands
 from mellow_thumb.mounted import Mounted
-from mellow_thumb.mounts import Eye, Orbit
+from mellow_thumb.mounts import Eye
 from mellow_thumb.movement import MOVES, Movement
+from mellow_thumb.orbits import Orbit
 from mellow_thumb.plan import Plan
 from mellow_thumb.program import weave_plan
 from mellow_thumb.routes import Route

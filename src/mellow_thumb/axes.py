@@ -17,6 +17,8 @@ KNOWN = {
     "roll": ("deg", "lowers the right side of the view"),
     "distance": ("m", "is further from the subject"),
     "zoom": ("x", "magnifies more"),
+    "lean_x": ("m", "leans to the right"),
+    "lean_y": ("m", "rises"),
     "pan_x": ("m", "moves the camera right"),
     "pan_y": ("m", "moves the camera forward"),
     "move_x": ("", "goes to the right"),

@@ -10,6 +10,7 @@ from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .host_samples import last_words, sampled
 from .loops import WORTH_COMPILING, loop_for
 from .mounts import Eye
+from .posing import hosts as hosts_of
 from .program import weave_plan
 from .replay_table import height, outputs, table_of
 from .take import Take
@@ -246,7 +247,7 @@ def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
     """Put an eye where the host said that the subject is."""
     import numpy as np
 
-    if isinstance(plan.mount, Eye) and not plan.others:
+    if isinstance(plan.mount, Eye) and not hosts_of(plan):
         known = np.isfinite(hosts[:3]).all(axis=0)
         places = out[-POSE : 3 - POSE]
         places[:, known] = hosts[:3, known]

@@ -121,6 +121,8 @@ class Conditioning:
         if route.with_zoom and (zoom := self.weaver.zoom_of(key)):
             block.set(push, f"{push} * {ZOOM_NOW.format(zoom)}")
         flow = self.weaver.flows[key]
+        if key in self.weaver.returning:
+            block.set(f"{flow.value}_touched", "t")
         smoothing, pool = route.smoothing or flow.axis.smoothing, self.weaver.pool_of(route, key)
         if isinstance(smoothing, SlowFast):
             (share,) = block.call(shaping.zone, size, inner=smoothing.slow, outer=smoothing.fast)

@@ -44,7 +44,7 @@ class Events:
         self.chains = Chains(weaver.switches, weaver.names)
         self.conditioning = Conditioning(weaver, self.chains)
         if weaver.plan.others:
-            self.chains.taking_over = TakingOver(weaver)
+            self.chains.taking_over = TakingOver(weaver, weaver.turn_over)
         for listen, routes in weaver.switches.watched.items():
             self.chains.on_open[listen] = partial(self.conditioning.opened, routes=routes)
             self.chains.on_close[listen] = partial(self.conditioning.closed, listen=listen, routes=routes)

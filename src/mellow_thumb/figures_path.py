@@ -5,8 +5,8 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from .figures import GRID, INK, LIMIT, QUIET
-from .mounts import Orbit
 from .movement import MOVES
+from .orbits import Orbit
 from .plane_mounts import Overhead
 from .replay_table import STEP
 

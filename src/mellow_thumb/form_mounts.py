@@ -20,6 +20,7 @@ from .form_parts import (
     Number,
     Offset,
     Reach,
+    Returns,
     Seconds,
     in_unit,
 )
@@ -71,6 +72,11 @@ class EyeForm(MountForm):
     field_of_view: Degrees = Field(
         60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
     )
+    turns: Literal["body", "head"] = Field(
+        "body",
+        description="what turns with the yaw: the `body`, or only the `head`, whose yaw is measured from "
+        "where the subject faces",
+    )
 
 
 class OrbitForm(MountForm):
@@ -84,10 +90,25 @@ class OrbitForm(MountForm):
         description='what it looks at, from the subject: `["right", "up", "back"]`, as the view is turned',
         json_schema_extra=in_unit("m, cm"),
     )
-    frame: Literal["world", "entry", "subject"] = Field(
+    frame: Literal["world", "entry", "subject", "target"] = Field(
         "world",
         description="what yaw and pitch are measured from: `world` (-Z), `entry` (where the subject faced "
-        "at first) or `subject` (where it faces now)",
+        "as the mount took over), `subject` (where it faces now) or `target` (where a second subject is: it "
+        "is locked on)",
+    )
+    follow_turn: Seconds = Field(
+        0.0,
+        description="half-life with which it follows the turns of that `subject` or `target`",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    returns: Returns | None = Field(
+        None,
+        description='back behind the direction of travel: `{ after = "2 s", half_life = "600 ms" }`, so long '
+        "after the last hand on the yaw",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    up: Literal["world", "host"] = Field(
+        "world", description="which way is up: +Y of the `world`, or what the `host` says"
     )
     follow: Seconds = Field(
         0.0,

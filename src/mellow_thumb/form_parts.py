@@ -145,6 +145,17 @@ def _offset(value: object) -> tuple[float, ...]:
         raise ValueError(str(error)) from None
 
 
+def _returns(value: object) -> tuple[float, float]:
+    """After how long, and with what half-life."""
+    if not isinstance(value, dict) or set(value) != {"after", "half_life"}:
+        raise ValueError(f'found {shown(value)}; expected {{ after = "2 s", half_life = "600 ms" }}')
+    try:
+        after, half_life = (convert(quantity(value[key], "s"), "s") for key in ("after", "half_life"))
+    except UnitError as error:
+        raise ValueError(str(error)) from None
+    return after, half_life
+
+
 def _corners(value: object) -> tuple[tuple[float, ...], ...]:
     """Corners of an area: pairs of lengths."""
     pairs = (
@@ -187,6 +198,7 @@ Face = Annotated[dict[str, str], BeforeValidator(_face)]
 Rest = Annotated[tuple[float, ...], BeforeValidator(_rest)]
 Reach = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_reach)]
 Offset = Annotated[tuple[float, ...], BeforeValidator(_offset)]
+Returns = Annotated[tuple[float, float], BeforeValidator(_returns)]
 Corners = Annotated[tuple[tuple[float, ...], ...], BeforeValidator(_corners)]
 PointList = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)]
 Seconds = Annotated[float, _in("s")]

@@ -5,6 +5,8 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from .formulas.orbiting import heading_of
+from .mounts import PLACE
+from .orbits import UP
 from .take_items import numbered
 
 if TYPE_CHECKING:
@@ -13,8 +15,14 @@ if TYPE_CHECKING:
     import numpy as np
     import pandas as pd
 
-ASKED = ("host.subject.", "host.clear", "host.ground")
+ASKED = ("host.subject.", "host.clear", "host.ground", "host.target.", "host.up.")
 """How the signals begin by which a host answers."""
+NAMES = {
+    **{place: place.replace("_", ".") for place in (*PLACE, *UP)},
+    "target_yaw": "target.x",
+    "target_pitch": "target.y",
+}
+"""Which signal of the host's an answer is, where it has another name."""
 
 
 def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.ndarray:
@@ -41,9 +49,11 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
             last = np.searchsorted(t, ends, side="right") - 1
             found[place] = np.where(last >= 0, value[last], np.nan) if len(t) else np.nan
         else:
-            name = host.replace("_", ".") if host.startswith("subject") else host
-            t, value = _of(rows, f"host.{name}")
+            t, value = _of(rows, f"host.{NAMES.get(host, host)}")
+            value = np.unwrap(value, period=360.0) if host == "target_yaw" else value
             found[place] = np.interp(ends, t, value, left=np.nan) if len(t) else np.nan
+    ups = [place for place, host in enumerate(hosts) if host in UP]
+    found[ups] /= np.linalg.norm(found[ups], axis=0) if ups else 1.0
     return found
 
 

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from .mounts import Eye, Orbit
+from .mounts import Eye
+from .orbits import Orbit
 from .plane_mounts import Flat, Overhead
 
 Mount = Eye | Orbit | Overhead | Flat

@@ -13,6 +13,7 @@ from .gates import CURSORS
 from .hands import Hands
 from .mounted import Mounted, Mounts
 from .movement import MOVES
+from .orbits import Orbit
 from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
 
 if TYPE_CHECKING:
@@ -92,6 +93,10 @@ class Plan:
             if k and not (one.gate or one.cue):
                 raise PlanError(
                     f"{one.mount.name}: found neither a gate nor a cue; expected what puts it in force"
+                )
+            if isinstance(one.mount, Orbit) and one.mount.returns and not self.movement:
+                raise PlanError(
+                    f"{one.mount.name}: found returns without movement; expected a character that travels"
                 )
             if one.cue and one.cue not in cues:
                 known = listed(cues) if cues else "a table [cues.NAME]"
@@ -218,6 +223,8 @@ class Plan:
         facts = ["host.focus", *(f"{device}.connected" for device in devices)] if devices else []
         facts += ["host.world_rate"] if self.worldly else []
         facts += ["host.slope", "host.platform", "host.lift"] if self.movement else []
+        locked = any(isinstance(one.mount, Orbit) and one.mount.frame == "target" for one in self.mounts.all)
+        facts += ["host.target"] if locked and self.movement else []
         facts += ["mouse.place"] if any(route.pins for route in self.routes) else []
         facts += ["host.screen"] if any(route.pins or route.screens for route in self.routes) else []
         choices = [Address(own_signal("choice", g.name)) for g in self.gates if len(g.choice) > 1]

@@ -20,6 +20,9 @@ if TYPE_CHECKING:
     from .weave import Block
 
 _PLACES = tuple(f"{word}_{part}" for word in ("then", "trail", "home") for part in "xyz")
+GROUND = ("ground", "ground_under")
+"""Where the host says how high the ground is: under the middle of the view, under the camera; in metres."""
+
 Bounds = tuple[tuple[float, float], ...]
 
 
@@ -56,7 +59,7 @@ def _check_frame(frame: str, follow: float) -> None:
 
 def _weave_origin(block: Block, word: Word, frame: str, follow: float) -> tuple[str, str, str]:
     """Write what pans are measured from: the world's origin, where the subject was at first, or is now."""
-    weave_trail(block, word, "world", follow, follow)
+    weave_trail(block, word, follow, follow)
     if frame == "world":
         return "0.0", "0.0", "0.0"
     if frame == "subject":
@@ -96,10 +99,10 @@ class Overhead:
     """The axes that it takes, with the limits they have where a profile states none."""
     optional: ClassVar[tuple[str, ...]] = ("zoom",)
     """What it takes besides, where the profile has it."""
-    hosts: ClassVar[tuple[str, ...]] = (*PLACE, "ground", "ground_under")
+    hosts: ClassVar[tuple[str, ...]] = (*PLACE, *GROUND)
     """What it asks the host."""
     rig: ClassVar[Mapping[str, float]] = dict.fromkeys(
-        ("begun", "viewed", "base", "level", "level_then", *_PLACES), 0.0
+        ("begun", "viewed", "level", "level_then", *_PLACES), 0.0
     )
     """What it keeps from one view to the next, and what that is at first."""
 
@@ -136,7 +139,7 @@ class Overhead:
         block.set(then, "floor")
         middle = (f"{x} + {word('pan_x')}", level, f"{z} - {word('pan_y')}")
         ways = (word("yaw"), word("pitch"), word("distance"))
-        place = block.call(behind, *middle, *ways, right=0.0, up=0.0, back=0.0)
+        place = block.call(behind, *middle, *ways, "0.0", "0.0", "0.0")
         block.set("under", "ground_under if ground_under == ground_under else floor")
         block.set("least", f"(under if under > floor else floor) + {number(self.clearance)}")
         height = f"({place[1]} if {place[1]} > least else least)"
@@ -170,7 +173,7 @@ class Flat:
     """What it takes besides, where the profile has it."""
     hosts: ClassVar[tuple[str, ...]] = PLACE
     """What it asks the host."""
-    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "viewed", "base", *_PLACES), 0.0)
+    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "viewed", *_PLACES), 0.0)
     """What it keeps from one view to the next, and what that is at first."""
 
     def __post_init__(self) -> None:

@@ -37,7 +37,8 @@ def walked_by(plan: Plan) -> tuple[str, ...]:
 def hosts(plan: Plan) -> tuple[str, ...]:
     """What the pose asks the host; where one mount only stands where it is told, the host is not asked."""
     asked = dict.fromkeys(host for one in plan.mounts.all for host in one.mount.hosts)
-    return tuple(dict.fromkeys([*PLACE, *asked])) if asked or plan.others else ()
+    leans = {"lean_x", "lean_y"} & {*plan.mounts.takes(0)}
+    return tuple(dict.fromkeys([*PLACE, *asked])) if asked or plan.others or leans else ()
 
 
 def rig(plan: Plan) -> dict[str, float]:

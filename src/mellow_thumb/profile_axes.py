@@ -58,7 +58,7 @@ class AxisReader:
             measure = self.faults.measure
             rest = measure((*path, "rest"), form.rest, unit, neutral)
             start = measure((*path, "start"), form.start, unit, rest if form.rest else begin)
-            middle = start if form.around else 0.0
+            middle = start if form.around == "start" else 0.0
             low = middle + measure((*path, "min"), form.min, unit, low - middle)
             high = middle + measure((*path, "max"), form.max, unit, high - middle)
             self._check_around(path, name, form)
@@ -84,4 +84,4 @@ class AxisReader:
         if name == "yaw" and limited and form.around is None:
             self.faults.note(path, "a yaw with limits", 'around = "start": what they are measured from')
         if form.around and (name != "yaw" or not limited):
-            self.faults.note((*path, "around"), '"start"', "it only with the limits of a yaw")
+            self.faults.note((*path, "around"), f'"{form.around}"', "it only with the limits of a yaw")

@@ -226,9 +226,10 @@ class AxisForm(Form):
         json_schema_extra=in_unit("s, ms"),
     )
     smoothing: AxisSmoothingForm | None = Field(None, description="ease it toward its goal")
-    around: Literal["start"] | None = Field(
+    around: Literal["start", "subject"] | None = Field(
         None,
-        description='what the limits of a yaw are measured from: `"start"`; needed for a yaw with limits',
+        description='what the limits of a yaw are measured from: `"start"`, or, for a mount whose yaw is, '
+        'where the `"subject"` faces; needed for a yaw with limits',
     )
 
 

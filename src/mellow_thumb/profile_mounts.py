@@ -10,6 +10,7 @@ from .errors import listed, nearest
 from .form_mounts import MOUNTS
 from .kinds import KINDS
 from .mounted import Mounted
+from .orbits import Return
 from .profile_faults import Faults
 from .profile_form import AxisForm, MountAxisForm
 
@@ -41,6 +42,8 @@ class MountReader:
             kind = KINDS[form.kind]
             given = {one.name: getattr(form, one.name) for one in fields(kind) if one.name != "name"}
             with faults.catching(("mounts", name)):
+                if given.get("returns"):
+                    given["returns"] = Return(*given["returns"])
                 self.mounts[name] = kind(name, **given)
         self.first = self._first()
 
@@ -124,6 +127,10 @@ class MountReader:
         right = {key: value for key, value in common.items() if key not in wrong}
         path: Path = ("mounts", owner, "axes", name) if own else ("axes", name)
         given = right | own
+        frame = self.mounts[owner].frame if owner else "world"
+        if given.get("around") == "subject" and frame == "world":
+            wanted = '"start", or a yaw that is measured from the subject: frame, or turns of an eye'
+            self.faults.note((*path, "around"), '"subject"', wanted)
         return reader.read(default, self.faults.form(AxisForm, given, path) if given else None, unit, path)
 
     def others(

@@ -119,7 +119,9 @@ class RouteReader:
             sign = -1.0 if axis in (form.invert or ()) else 1.0
             found.append(Effect(effect.kind, sign * effect.amount, effect.log, effect.screens))
         if len({(effect.kind, effect.screens) for effect in found}) > 1:
-            self.faults.note(place, "units of two kinds", "units of one kind")
+            kinds = {"step": "a step", "rate": "a rate", "offset": "an offset"}
+            words = [kinds[effect.kind] + (" in screens" if effect.screens else "") for effect in found]
+            self.faults.note(place, listed(words, "and"), "units of one kind")
         return found
 
     def _pins(self, path: Path, form: RouteForm) -> list[Effect]:

@@ -9,6 +9,7 @@ from .axes import KNOWN, PANS
 from .derived import Presses
 from .flows import AxisFlow
 from .movement import MOVES
+from .orbits import Orbit, Return
 from .panning import Pan
 from .plane_mounts import Flat, Overhead
 from .pools import WORLD_NOW, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, Filtered, Pool, Wish
@@ -75,6 +76,8 @@ class Room:
                 self.state |= dict.fromkeys(
                     [f"{stem}_{part}" for part in ("xy" if one.signal.pair else "x")], 0.0
                 )
+        self.returning: dict[str, tuple[int, Return]] = {}
+        """For each yaw that goes back behind the direction of travel: its mount, and how."""
         self._prepare_mounts()
         self.numbers = {route.name: k for k, route in enumerate(plan.routes, 1)}
         self.scales = {name: f"scale{self.numbers[name]}" for kind, name in settings if kind == "scale"}
@@ -155,6 +158,11 @@ class Room:
     def _prepare_mounts(self) -> None:
         """Room for which mount is in force, and for which axes those are that move."""
         mounts = self.plan.mounts
+        for k, one in enumerate(mounts.all):
+            key = mounts.of(k, "yaw")
+            if isinstance(one.mount, Orbit) and one.mount.returns and isinstance(key, str):
+                self.returning[key] = (k, one.mount.returns)
+                self._new(f"{self.variables[key]}_touched")
         self.on: dict[str, str] = {}
         """For each axis that only some mounts have: what is 1 while one of them is in force."""
         self.on_sets: dict[str, frozenset[int]] = {}
@@ -232,6 +240,9 @@ class Room:
             self.state["yaw_then"] = self.state.get("yaw", 0.0) if movement.relative_to == "camera" else 0.0
             if self.plan.others and movement.relative_to == "camera":
                 self._new("view_from")
+            for k, one in enumerate(self.plan.mounts.all):
+                if k and isinstance(one.mount, Orbit) and one.mount.frame == "entry":
+                    self._new(f"entry{k}")
 
     def _prepare_cap(self, route: Route, stem: str) -> None:
         """Room for a hand to turn in, where turning is capped; presses turn as far as they turn."""

@@ -9,6 +9,8 @@ from .formulas.limits import clamp
 from .weave import Block, number
 
 if TYPE_CHECKING:
+    from collections.abc import Callable
+
     from .making import Change
     from .room import Room
 
@@ -45,8 +47,10 @@ def settle(room: Room, block: Block, key: str, value: str) -> None:
 class TakingOver:
     """Writes which mount is in force into blocks."""
 
-    def __init__(self, room: Room) -> None:
+    def __init__(self, room: Room, turn_over: Callable[[Block, str], None]) -> None:
         self.room, self.mounts = room, room.plan.mounts
+        self.turn_over = turn_over
+        """Writes what a walk does as the view is another's."""
 
     def fired(self, block: Block, cue: str, hit: str) -> None:
         """What a cue does as it is given: the next of the mounts that it goes round is chosen."""
@@ -82,8 +86,11 @@ class TakingOver:
         block.set("mount", new)
         for name, users in self.room.on_sets.items():
             block.set(name, f"1.0 if {' or '.join(f'mount == {number(k)}' for k in sorted(users))} else 0.0")
+        for k, _ in enumerate(self.mounts.all):
+            if f"entry{k}" in self.room.state:
+                block.set(f"entry{k}", f"heading if mount == {number(k)} else entry{k}")
         if "view_from" in self.room.state:
-            block.set("view_from", "mount if go_x == 0.0 and go_y == 0.0 else view_from")
+            self.turn_over(block, "mount")
 
     def _over(self, old: int, new: int) -> float:
         return 0.0 if self.room.plan.hands.reduced_motion else self.mounts.blend(old, new)

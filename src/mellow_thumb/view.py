@@ -2,9 +2,14 @@
 
 from __future__ import annotations
 
+from typing import TYPE_CHECKING
+
 from .errors import ArgumentError
 from .formulas.orbiting import heading_of
 from .formulas.turning import rotation_rows
+
+if TYPE_CHECKING:
+    from collections.abc import Mapping
 
 Triple = tuple[float, float, float]
 Quadruple = tuple[float, float, float, float]
@@ -18,13 +23,12 @@ def answers(
     hosts: tuple[str, ...],
     before: tuple[float, ...],
     subject: tuple[Triple, Quadruple] | Triple | None,
-    clear: float | None = None,
-    ground: tuple[float, float] | None = None,
+    more: Mapping[str, float] | None = None,
 ) -> tuple[float, ...]:
     """What a host says of what a mount asks; what it does not say now is as `before`.
 
-    `ground` is its height under the middle of the view and under the camera. Raises :class:`ArgumentError`
-    for a subject, a distance or a height that are no finite numbers.
+    `more` is what it says besides of where the subject is, by name. Raises :class:`ArgumentError` for what is
+    no finite number.
     """
     said: dict[str, float] = {}
     try:
@@ -33,17 +37,23 @@ def answers(
             said |= dict(zip(("subject_x", "subject_y", "subject_z"), map(float, place), strict=True))
             if len(subject) == 2:
                 said["subject_yaw"] = heading_of(*map(float, subject[1]))
-        if clear is not None:
-            said["clear"] = float(clear)
-        if ground is not None:
-            said |= dict(zip(("ground", "ground_under"), map(float, ground), strict=True))
+        said |= {name: float(value) for name, value in (more or {}).items()}
     except (TypeError, ValueError) as error:
         raise ArgumentError(
             f"subject: found {subject!r}; expected a place, or a place and a rotation"
         ) from error
     if any(value - value != 0.0 for value in said.values()) or said.get("clear", 0.0) < 0.0:
-        raise ArgumentError(f"view: found {subject!r}, {clear!r}, {ground!r}; expected finite numbers")
+        raise ArgumentError(f"view: found {subject!r}, {more or {}}; expected finite numbers")
     return tuple(said.get(host, old) for host, old in zip(hosts, before, strict=True))
+
+
+def direction(up: Triple) -> Triple:
+    """The unit vector of a direction; raises :class:`ArgumentError` for one of no length."""
+    x, y, z = map(float, up)
+    size = (x * x + y * y + z * z) ** 0.5
+    if not 0.0 < size < 1e300:
+        raise ArgumentError(f"up: found {up!r}; expected a direction (x, y, z)")
+    return x / size, y / size, z / size
 
 
 class View:

@@ -6,15 +6,17 @@ from math import asin, degrees, nan
 from typing import TYPE_CHECKING
 
 from .errors import ArgumentError, listed, nearest
-from .formulas.orbiting import heading_of
+from .formulas.orbiting import direction_to, heading_of
 from .formulas.turning import rotation_rows, wrapped
 from .gates import CURSORS
 from .hands import REDUCED
-from .mounts import Eye, Orbit
+from .mounts import PLACE, Eye
+from .orbits import TARGET, UP, Orbit
+from .plane_mounts import GROUND, Flat, Overhead
 from .posing import kept
 from .shakes import Kick
 from .steering import Steering
-from .view import POSE, Quadruple, Triple, View, answers
+from .view import POSE, Quadruple, Triple, View, answers, direction
 from .walking import READ
 
 if TYPE_CHECKING:
@@ -47,27 +49,35 @@ class Viewing(Steering):
         *,
         clear: float | None = None,
         ground: float | Callable[[float, float], float] | None = None,
+        target: Triple | None = None,
+        up: Triple | None = None,
         cut: bool = False,
     ) -> View:
         """The camera at the end of the last frame, with the kicks and shakes of the moment.
 
         `subject` is where the character is after this frame's step: its place (m), or its place and its
-        rotation (a unit quaternion x, y, z, w); said once, it holds until it is said anew. Not said at all,
-        it is where its own steps took it. `clear` is how far behind it, toward the camera, nothing is in the
-        way (m). `ground` is the ground's height (m) under the middle of a view from above, or a function of
-        x and z that gives it, which is asked under the camera as well. `cut` is for a subject that was put
-        elsewhere: the camera is there at once.
+        rotation (a unit quaternion x, y, z, w). Said once, it holds until it is said anew, as all of this
+        does; not said at all, it is where its own steps took it. `clear` is how far behind it, toward the
+        camera, nothing is in the way (m). `ground` is the ground's height (m) under the middle of a view from
+        above, or a function of x and z that gives it, which is asked under the camera as well. `target` is
+        the place (m) of a second subject that an orbit is locked on; `up` is which way up is, for an orbit
+        that asks. `cut` is for a subject that was put elsewhere: the camera is there at once.
 
-        Raises :class:`ArgumentError` for a subject, a `clear` or a `ground` that are no finite numbers.
+        Raises :class:`ArgumentError` for what is no finite number, and for an `up` of no length.
         """
         program = self._program
         if subject is not None or clear is not None:
-            self._hosts = answers(program.asked, self._hosts, subject, clear)
+            more = {} if clear is None else {"clear": clear}
+            self._hosts = answers(program.asked, self._hosts, subject, more)
+        if target is not None:
+            self._lock_on(target)
+        if up is not None:
+            self._hosts = answers(program.asked, self._hosts, None, dict(zip(UP, direction(up), strict=True)))
         values = self._kicked() if self._kicks else self._values
         rig = self._rig if not cut else tuple(program.rig.values())
         if ground is not None:
             heights = self._heights(ground, values, rig) if callable(ground) else (ground, ground)
-            self._hosts = answers(program.asked, self._hosts, None, ground=heights)
+            self._hosts = answers(program.asked, self._hosts, None, dict(zip(GROUND, heights, strict=True)))
         pose = program.posed(values, self._hosts, self._clock.now, rig)
         if rig:
             self._rig, pose = pose[POSE:], pose[:POSE]
@@ -80,6 +90,17 @@ class Viewing(Steering):
             x, y, z = self._origin
             pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
         return View(pose, cursor)
+
+    def _lock_on(self, target: Triple) -> None:
+        """Say which way a second subject is, to the view and, from the next frame on, to who walks by it."""
+        program, mount = self._program, self._plan.mounts.all[self._mount].mount
+        walked = self._values[program.moved + 3 : program.moved + 6] if program.moved else HERE
+        said = (self._hosts[program.asked.index(host)] for host in PLACE)
+        place = [one if one == one else other for one, other in zip(said, walked, strict=True)]
+        place[1] += mount.offset[1] if isinstance(mount, Orbit) else 0.0
+        way = direction_to(*(float(a) - b for a, b in zip(target, place, strict=True)))
+        self._hosts = answers(program.asked, self._hosts, None, dict(zip(TARGET, way, strict=True)))
+        self.feed("host.target", way)
 
     @property
     def settled(self) -> bool:
@@ -164,9 +185,9 @@ class Viewing(Steering):
     def _base_yaw(self) -> float:
         """What the yaw of the mount in force is measured from, in degrees."""
         mount, program = self._plan.mounts.all[self._mount].mount, self._program
-        if not isinstance(mount, Orbit) or mount.frame == "world":
+        if isinstance(mount, Overhead | Flat) or mount.frame == "world":
             return 0.0
-        if mount.frame == "entry":
+        if isinstance(mount, Orbit):
             return self._rig[list(program.rig).index(kept(self._mount, "base"))]
         said = self._hosts[program.asked.index("subject_yaw")]
         walked = self._values[program.moved + READ.index("heading")] if program.moved else 0.0

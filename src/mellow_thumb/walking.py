@@ -6,7 +6,9 @@ from typing import TYPE_CHECKING
 
 from .formulas.turning import wrapped
 from .formulas.walking import toward, walked
+from .mounts import Eye
 from .movement import GLIDE
+from .orbits import Orbit
 from .pools import WORLD_RATE
 from .weave import Block, number
 
@@ -41,9 +43,26 @@ class Walk:
             return "0.0"
         return self.weaver.in_force("yaw", self._seen_yaw, "view_from")
 
-    def _seen_yaw(self, key: str) -> str:
-        """The yaw of a view, its offsets included."""
-        return self.weaver.leaning_of(key)
+    def _seen_yaw(self, key: str, k: int) -> str:
+        """The yaw of a view, its offsets and what it is measured from included."""
+        return f"{self.weaver.leaning_of(key)}{self.base(k)}"
+
+    def base(self, k: int) -> str:
+        """What is to be added to the yaw of a mount for the direction in which it looks."""
+        mount = self.weaver.plan.mounts.all[k].mount
+        frame = mount.frame if isinstance(mount, Eye | Orbit) else "world"
+        entry = f"entry{k}"
+        froms = {"subject": " + heading", "target": " + host_target_x", "entry": f" + {entry}"}
+        return "" if frame == "entry" and entry not in self.weaver.state else froms.get(frame, "")
+
+    def turn_over(self, block: Block, new: str) -> None:
+        """Look from another mount, whose yaw is another: that is no turn. `new` is its number."""
+        look = self.weaver.names.fresh("look")
+        block.set(look, "view_from")
+        block.set("view_from", f"{new} if go_x == 0.0 and go_y == 0.0 else view_from")
+        inner = block.inner()
+        inner.set("yaw_then", self.reference())
+        block.when(f"view_from != {look}", inner)
 
     def grounded(self, block: Block) -> None:
         """Keep whether the ground is more than a level floor, if something that says so has changed."""
@@ -88,7 +107,7 @@ class Walk:
         if set(self.movement.facing) == {"free"}:
             return
         way = self.weaver.names.fresh("way")
-        view = self.weaver.leaning("yaw")
+        view = self.weaver.in_force("yaw", self._seen_yaw)
         targets = {"travel": f"{yaw} + go_bearing - heading", "view": f"{view} - heading"}
         ways = {
             face: block.call(wrapped, to)[0] for face, to in targets.items() if face in self.movement.facing

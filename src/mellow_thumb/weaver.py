@@ -6,12 +6,13 @@ from typing import TYPE_CHECKING
 
 from .formulas import smoothing as eased
 from .formulas.limits import clamp
+from .formulas.orbiting import swung
 from .formulas.turning import wrapped
 from .formulas.walking import bearing, on_disc
 from .movement import MOVES
 from .pools import LONGEST, WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW
 from .room import EXTRA, Room
-from .smoothings import Exponential, Spring
+from .smoothings import LN2, Exponential, Spring
 from .taking_over import weights
 from .walking import GOING, Walk
 from .weave import Block, number, read_names
@@ -83,7 +84,28 @@ class Weaver(Room):
         flow.weave_turns(block)
         inner = block.inner()
         flow.weave(inner)
+        if key in self.returning:
+            self._swing(inner, key)
         self.when_on(block, key, inner)
+
+    def _swing(self, block: Block, key: str) -> None:
+        """What `dt` does to a yaw that goes back behind the direction of travel when no hand is on it."""
+        (k, back), flow, assert_walk = self.returning[key], self.flows[key], self.walk
+        touched, run = f"{flow.value}_touched", self.names.fresh(f"{flow.value}_run")
+        if flow.wishes:
+            held = " or ".join(f"{wish.rate} != 0.0" for wish in flow.wishes)
+            block.set(touched, f"stop if {held} else {touched}")
+        inner = block.inner()
+        block.set(run, f"stop - {touched} - {number(back.after)}")
+        block.set(run, f"{run} if {run} < dt else dt")
+        assert assert_walk is not None
+        (travel,) = inner.call(bearing, "velocity_x", "-velocity_z")
+        (behind,) = inner.call(wrapped, f"{travel} - ({self.leaning_of(key)}{assert_walk.base(k)})")
+        (turn,) = inner.call(swung, behind, run, k=LN2 / back.half_life)
+        inner.set(flow.value, f"{flow.value} + {turn}")
+        if flow.axis.limited:
+            inner.call(clamp, flow.value, into=(flow.value,), **flow.axis.limits)
+        block.when(f"{run} > 0.0 and (velocity_x != 0.0 or velocity_z != 0.0)", inner)
 
     def when_on(self, block: Block, key: str, inner: Block) -> None:
         """Write what happens to an axis, to happen only while a mount that has it is in force."""
@@ -198,34 +220,39 @@ class Weaver(Room):
         block.call(on_disc, *(f"({one})" for one in asked), into=GOING[:2])
         if self.walk and "travel" in self.walk.movement.facing:
             block.call(bearing, *GOING[:2], into=GOING[2:])
-        if "view_from" in self.state:  # through a cut it goes on as it went, until it is let go
-            block.set("view_from", "view_from if go_x != 0.0 or go_y != 0.0 else mount")
+        if "view_from" in self.state and self.walk:  # through a cut it goes on as it went, until it is let go
+            self.walk.turn_over(block, "mount")
+
+    def turn_over(self, block: Block, new: str) -> None:
+        """What a walk does as the view is another mount's."""
+        if self.walk:
+            self.walk.turn_over(block, new)
 
     def leaning(self, name: str) -> str:
         """An axis of the mount in force, with its offsets."""
-        return self.in_force(name, self.leaning_of)
+        return self.in_force(name, lambda key, _: self.leaning_of(key))
 
     def in_force(
-        self, name: str, value: Callable[[str], str], mount: str = "mount", default: str = "0.0"
+        self, name: str, value: Callable[[str, int], str], mount: str = "mount", default: str = "0.0"
     ) -> str:
         """What the mount in force makes of an axis, or another that is given by what holds its number.
 
-        `value` gives the expression for a key; `default` is for a mount without the axis, the values of the
-        first that has it if it is empty.
+        `value` gives the expression for a key and the number of its mount; `default` is for a mount without
+        the axis, the values of the first that has it if it is empty.
         """
         if not self.plan.others:
-            return value(name) if name in self.flows else default
+            return value(name, 0) if name in self.flows else default
         mounts, first = self.plan.mounts, self.keys(name)[0] if self.keys(name) else ""
         cases: dict[str, list[int]] = {}
         for k, _ in enumerate(mounts.all):
             found = mounts.of(k, name)
             if isinstance(found, str):
-                words = value(found)
+                words = value(found, k)
             elif found is not None:
                 words = number(found)
             else:
                 always = first and first not in self.on
-                words = value(first) if (always or not default) and first else default or "0.0"
+                words = value(first, k) if (always or not default) and first else default or "0.0"
             cases.setdefault(words, []).append(k)
         *rarer, (most, _) = sorted(cases.items(), key=lambda case: len(case[1]))
         tests = [(words, " or ".join(f"{mount} == {number(k)}" for k in of)) for words, of in rarer]
@@ -234,7 +261,7 @@ class Weaver(Room):
     def _read_in_force(self, block: Block, name: str) -> str:
         if not self.plan.others:
             return self._read(block, name)
-        return self.in_force(name, lambda key: self._read(block, key), default="")
+        return self.in_force(name, lambda key, _: self._read(block, key), default="")
 
     def _read(self, block: Block, key: str) -> str:
         axis = self.axes[key]

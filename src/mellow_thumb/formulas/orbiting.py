@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import atan2, cos, exp, sin
+from math import atan2, cos, exp, sin, sqrt
 
 
 def trailed(trail: float, then: float, now: float, dt: float, *, k: float) -> float:
@@ -34,7 +34,6 @@ def behind(
     yaw: float,
     pitch: float,
     distance: float,
-    *,
     right: float,
     up: float,
     back: float,
@@ -67,3 +66,87 @@ def heading_of(x: float, y: float, z: float, w: float) -> float:
     right = ahead_x if level else sign * up_x
     forward = -ahead_z if level else -sign * up_z
     return 57.29577951308232 * atan2(right, forward)
+
+
+def chased(angle: float, goal: float, dt: float, *, k: float) -> float:
+    """Where a direction (deg) that follows `goal` is after `dt` (s): the shorter way, exponential at `k`.
+
+    >>> chased(170.0, -170.0, 1e9, k=1.0)
+    190.0
+    """
+    apart = goal - angle
+    way = atan2(sin(apart * 0.017453292519943295), cos(apart * 0.017453292519943295))
+    return angle + 57.29577951308232 * way * (1.0 - exp(-k * dt))
+
+
+def swung(behind: float, dt: float, *, k: float) -> float:
+    """How far a view turns in `dt` (s) to be behind a direction that is `behind` (deg) from it.
+
+    It turns at ``k sin(behind)`` radians a second: fastest across, and not at all when it looks back at what
+    comes toward it. Exact however the time is split. Source: the solution of b' = -k sin b.
+
+    >>> swung(180.0, 1.0, k=2.0), round(swung(60.0, 1e9, k=2.0), 9)
+    (0.0, 60.0)
+    """
+    half = behind * 0.008726646259971648
+    left = atan2(sin(half) * exp(-k * dt), cos(half))
+    return 0.0 if behind >= 180.0 else behind - 114.59155902616465 * left
+
+
+def direction_to(x: float, y: float, z: float) -> tuple[float, float]:
+    """The yaw and the pitch (deg) of a way that goes `x` to +X, `y` up and `z` to +Z.
+
+    >>> direction_to(1.0, 0.0, -1.0)
+    (45.0, 0.0)
+    """
+    return 57.29577951308232 * atan2(x, -z), 57.29577951308232 * atan2(y, sqrt(x * x + z * z))
+
+
+def carried(
+    x: float, y: float, z: float, w: float, up_x: float, up_y: float, up_z: float
+) -> tuple[float, float, float, float]:
+    """A frame's rotation turned the shortest way to where its +Y points along a unit vector `up`.
+
+    From an up to its opposite it turns about its own +X. Source: the half-angle form of the rotation between
+    two unit vectors, ``(a x b, 1 + a.b)``.
+
+    >>> carried(0.0, 0.0, 0.0, 1.0, 0.0, 1.0, 0.0)
+    (0.0, 0.0, 0.0, 1.0)
+    """
+    ax = 2.0 * (x * y - z * w)
+    ay = 1.0 - 2.0 * (x * x + z * z)
+    az = 2.0 * (y * z + x * w)
+    level = 1.0 + ax * up_x + ay * up_y + az * up_z
+    back = level < 1e-9
+    cx = 1.0 - 2.0 * (y * y + z * z) if back else ay * up_z - az * up_y
+    cy = 2.0 * (x * y + z * w) if back else az * up_x - ax * up_z
+    cz = 2.0 * (x * z - y * w) if back else ax * up_y - ay * up_x
+    cw = 0.0 if back else level
+    to_x = cw * x + cx * w + cy * z - cz * y
+    to_y = cw * y - cx * z + cy * w + cz * x
+    to_z = cw * z + cx * y - cy * x + cz * w
+    to_w = cw * w - cx * x - cy * y - cz * z
+    size = sqrt(to_x * to_x + to_y * to_y + to_z * to_z + to_w * to_w)
+    return to_x / size, to_y / size, to_z / size, to_w / size
+
+
+def turned_by(
+    x: float, y: float, z: float, w: float, to_x: float, to_y: float, to_z: float
+) -> tuple[float, float, float]:
+    """A vector turned by a unit quaternion: ``q v q*``."""
+    a = 2.0 * (y * to_z - z * to_y)
+    b = 2.0 * (z * to_x - x * to_z)
+    c = 2.0 * (x * to_y - y * to_x)
+    return to_x + w * a + y * c - z * b, to_y + w * b + z * a - x * c, to_z + w * c + x * b - y * a
+
+
+def product(
+    ax: float, ay: float, az: float, aw: float, bx: float, by: float, bz: float, bw: float
+) -> tuple[float, float, float, float]:
+    """The quaternion of a rotation b followed by a: ``a b``."""
+    return (
+        aw * bx + ax * bw + ay * bz - az * by,
+        aw * by - ax * bz + ay * bw + az * bx,
+        aw * bz + ax * by - ay * bx + az * bw,
+        aw * bw - ax * bx - ay * by - az * bz,
+    )
