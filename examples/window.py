@@ -1,12 +1,14 @@
 """A walk in a window, by mouse and keys: W, A, S and D walk, the mouse looks, the wheel reels the camera.
 
-A map of the marsh from above: the warden, the camera behind him, what it looks at. It needs pygame-ce
-(pip install pygame-ce). Run it: python examples/window.py
+It draws the marsh from above: the warden, the camera behind him, what it looks at. M opens the chart, drawn
+as its own camera sees it: the left button drags it, the wheel brings nearer what is under the pointer. It
+needs pygame-ce (pip install pygame-ce). Run it: python examples/window.py
 """
 
 from __future__ import annotations
 
 import sys
+from math import radians, tan
 from pathlib import Path
 
 import pygame
@@ -21,7 +23,13 @@ MUD, SEEN, WATER, WARDEN, CAMERA = (
     (29, 106, 150),
     (180, 83, 31),
 )
-KEYS = {pygame.K_w: "key.KeyW", pygame.K_a: "key.KeyA", pygame.K_s: "key.KeyS", pygame.K_d: "key.KeyD"}
+KEYS = {
+    pygame.K_w: "key.KeyW",
+    pygame.K_a: "key.KeyA",
+    pygame.K_s: "key.KeyS",
+    pygame.K_d: "key.KeyD",
+    pygame.K_m: "key.KeyM",
+}
 
 
 def feed(session: mt.Session, event: pygame.event.Event) -> None:
@@ -30,6 +38,9 @@ def feed(session: mt.Session, event: pygame.event.Event) -> None:
         session.feed(KEYS[event.key], float(event.type == pygame.KEYDOWN))
     elif event.type == pygame.MOUSEMOTION:
         session.feed("mouse.move", (event.rel[0], -event.rel[1]))
+        session.feed("mouse.place", (event.pos[0] / SIZE[0], 1.0 - event.pos[1] / SIZE[1]))
+    elif event.type in (pygame.MOUSEBUTTONDOWN, pygame.MOUSEBUTTONUP) and event.button == 1:
+        session.feed("mouse.left", float(event.type == pygame.MOUSEBUTTONDOWN))
     elif event.type == pygame.MOUSEWHEEL:
         session.feed("mouse.wheel", (event.x, event.y))
     elif event.type in (pygame.WINDOWFOCUSLOST, pygame.WINDOWFOCUSGAINED):
@@ -43,11 +54,6 @@ def draw(screen: pygame.Surface, place: tuple[float, float, float], heading: flo
     def at(x: float, z: float) -> tuple[float, float]:
         return SIZE[0] / 2 + SCALE * (x - place[0]), SIZE[1] / 2 + SCALE * (z - place[2])
 
-    for k in range(-12, 13):  # creeks, so that one sees the ground go by
-        row = round(place[2] / 4.0) + k
-        pygame.draw.line(
-            screen, WATER, at(place[0] - 14.0, 4.0 * row), at(place[0] + 14.0, 4.0 * row + 1.5), 14
-        )
     warden, camera = at(place[0], place[2]), at(view.position[0], view.position[2])
     rows = view.pose_matrix()  # its third column points backward
     ahead = pygame.Vector2(-rows[0][2], -rows[2][2]) * 14.0 * SCALE
@@ -64,12 +70,38 @@ def draw(screen: pygame.Surface, place: tuple[float, float, float], heading: flo
     pygame.draw.line(screen, WARDEN, warden, (warden[0] + nose.x, warden[1] + nose.y), 5)
 
 
+def draw_chart(
+    screen: pygame.Surface, place: tuple[float, float, float], heading: float, view: mt.View
+) -> None:
+    """The marsh as the view sees it, in perspective."""
+    screen.fill(MUD)
+    rows, size = view.matrix(), tan(radians(view.field_of_view) / 2.0)
+
+    def at(x: float, z: float) -> tuple[float, float] | None:
+        right, up, back = (row[0] * x + row[2] * z + row[3] for row in rows[:3])  # on the ground, y is 0
+        if back > -0.1:
+            return None
+        across, high = right / -back / size * SIZE[1] / SIZE[0], up / -back / size
+        return SIZE[0] / 2 * (1.0 + across), SIZE[1] / 2 * (1.0 - high)
+
+    for row in range(-12, 13):
+        ends = at(-40.0, 4.0 * row), at(40.0, 4.0 * row + 4.3)
+        if ends[0] and ends[1]:
+            pygame.draw.line(screen, WATER, ends[0], ends[1], 10)
+    nose = pygame.Vector2(0.0, -1.5).rotate(heading)
+    warden, ahead = at(place[0], place[2]), at(place[0] + nose.x, place[2] + nose.y)
+    if warden and ahead:
+        pygame.draw.circle(screen, WARDEN, warden, 14)
+        pygame.draw.line(screen, WARDEN, warden, ahead, 5)
+
+
 def main(frames: int = -1) -> pygame.Surface:
     """Run until the window is closed, or for so many frames; the last picture."""
     pygame.display.init()
     screen = pygame.display.set_mode(SIZE)
-    pygame.display.set_caption("Mellow Thumb: W, A, S, D walk, the mouse looks, the wheel reels the camera")
+    pygame.display.set_caption("W, A, S, D walk, the mouse looks, the wheel reels, M opens the chart")
     session = mt.load_profile(Path(__file__).with_name("window.toml")).session()
+    session.set_screen(*SIZE)
     clock, place = pygame.time.Clock(), (0.0, 0.0, 0.0)
     while frames:
         frames -= 1
@@ -80,7 +112,8 @@ def main(frames: int = -1) -> pygame.Surface:
         frame = session.tick(clock.tick(60) / 1000.0)
         x, y, z = frame.movement.step
         place = (place[0] + x, place[1] + y, place[2] + z)
-        draw(screen, place, frame.movement.heading, session.view(place))
+        picture = draw_chart if frame.mount == "chart" else draw
+        picture(screen, place, frame.movement.heading, session.view(place))
         pygame.display.flip()
     return screen
 

@@ -62,7 +62,7 @@ def test_the_window_shows_both(monkeypatch: pytest.MonkeyPatch) -> None:
     session = window.mt.load_profile(FOLDER / "window.toml").session()
     for kind, data in (
         (pygame.KEYDOWN, {"key": pygame.K_w}),
-        (pygame.MOUSEMOTION, {"rel": (200, 10)}),
+        (pygame.MOUSEMOTION, {"rel": (200, 10), "pos": (640, 400)}),
         (pygame.MOUSEWHEEL, {"x": 0, "y": -1}),
     ):
         window.feed(session, pygame.event.Event(kind, data))
@@ -76,6 +76,39 @@ def test_the_window_shows_both(monkeypatch: pytest.MonkeyPatch) -> None:
     picture = window.main(3)
     colours = {tuple(picture.get_at((x, y)))[:3] for x in range(0, 1280, 4) for y in range(0, 800, 4)}
     assert {window.WARDEN, window.CAMERA, window.MUD, window.WATER} <= colours
+    pygame.quit()
+
+
+def test_the_window_draws_the_chart_and_what_is_grabbed_stays_under_the_pointer(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    pygame = pytest.importorskip("pygame")
+    monkeypatch.setenv("SDL_VIDEODRIVER", "dummy")
+    window = example("window")
+    session = window.mt.load_profile(FOLDER / "window.toml").session()
+    session.set_screen(*window.SIZE)
+    pygame.display.init()
+    screen = pygame.display.set_mode(window.SIZE)
+
+    def seen(*happened: tuple[int, dict[str, Any]]) -> list[tuple[int, int]]:
+        for kind, data in happened:
+            window.feed(session, pygame.event.Event(kind, data))
+        for _ in range(30):
+            frame = session.tick(1 / 60)
+        assert frame.mount == "chart"
+        window.draw_chart(screen, (0.0, 0.0, 0.0), frame.movement.heading, session.view((0.0, 0.0, 0.0)))
+        inside = [(x, y) for x in range(0, 1280, 3) for y in range(0, 800, 3)]
+        return [place for place in inside if tuple(screen.get_at(place))[:3] == window.WARDEN]
+
+    middle = seen(
+        (pygame.KEYDOWN, {"key": pygame.K_m}), (pygame.MOUSEMOTION, {"rel": (0, 0), "pos": (640, 400)})
+    )
+    assert abs(sum(x for x, _ in middle) / len(middle) - 640) < 15
+    grabbed = seen(
+        (pygame.MOUSEBUTTONDOWN, {"button": 1}), (pygame.MOUSEMOTION, {"rel": (300, 90), "pos": (940, 490)})
+    )
+    assert abs(sum(x for x, _ in grabbed) / len(grabbed) - 940) < 15
+    assert abs(sum(y for _, y in grabbed) / len(grabbed) - 490) < 25
     pygame.quit()
 
 

@@ -108,7 +108,7 @@ WRONG = [
     ('["yaw", "pitch"]\n', '"yaw"\n', "12: routes.look.drives: found 1 for mouse.move, which is a pair, x and y; "
      "expected two axes, x first; or take one component: mouse.move.x"),
     ('["yaw", "pitch"]\n', '["yaw", "pich"]\n', '12: routes.look.drives: found "pich"; expected an axis: yaw, pitch, roll, '
-     "distance, zoom, pan_x, pan_y, move_x or move_y, or one of your own in [axes]; did you mean pitch?"),
+     "distance, zoom, lean_x, lean_y, pan_x, pan_y, move_x or move_y, or one of your own in [axes]; did you mean pitch?"),
     ("0.05 deg/count", "0.05 deg/s", '13: routes.look.sensitivity.yaw: found "0.05 deg/s"; expected deg/count or cm/turn. '
      "mouse.move is a displacement: it already says how far the hand moved, so deg/s would make the turn depend on the "
      "frame rate"),
@@ -131,7 +131,7 @@ WRONG = [
     ('start = "5 deg"', 'start = "75 deg"', "19: axes.pitch.start: found start 75 deg is outside -60 to 70 deg"),
     (', around = "start"', "", '20: axes.yaw: found a yaw with limits; expected around = "start": what they are measured '
      "from"),
-    ('around = "start"', 'around = "strat"', '20: axes.yaw.around: found "strat"; expected "start"; did you mean start?'),
+    ('around = "start"', 'around = "strat"', '20: axes.yaw.around: found "strat"; expected "start" or "subject"; did you mean start?'),
     ('kind = "eye"', 'kind = "eyes"', '23: mounts.eye.kind: found "eyes"; expected "eye", "orbit", "overhead" or "flat"; did you mean eye?'),
     ("profile 1", "profile 2", '1: format: found "mellow-thumb profile 2"; expected "mellow-thumb profile 1"; did you mean '
      "mellow-thumb profile 1?"),
