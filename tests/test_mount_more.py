@@ -24,6 +24,7 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 
+from .refusals import refused_for
 from .strategies import Event, take_of
 
 LOOK = Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1))
@@ -365,10 +366,4 @@ def test_a_profile_says_it(tmp_path: Path) -> None:
     ],
 )  # fmt: skip
 def test_what_is_wrong_is_refused(tmp_path: Path, old: str, new: str, words: str) -> None:
-    file = tmp_path / "dyke.toml"
-    text = PROFILE.replace(old, new, 1)
-    assert text != PROFILE
-    file.write_text(text)
-    with pytest.raises(mt.ProfileError) as refusal:
-        mt.load_profile(file)
-    assert words in str(refusal.value)
+    assert words in refused_for(tmp_path, PROFILE, old, new)

@@ -25,6 +25,8 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 
+from .refusals import refused_for
+
 LOOK = Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1))
 REEL = Route("reel", find_signal("mouse.wheel.y"), ("distance",), (-log(1.12),))
 AXES = (
@@ -278,12 +280,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
     ],
 )  # fmt: skip
 def test_a_wrong_orbit_is_refused(tmp_path: Path, right: str, wrong: str, words: str) -> None:
-    file = tmp_path / "follow.toml"
-    assert right in FOLLOW
-    file.write_text(FOLLOW.replace(right, wrong), encoding="utf-8")
-    with pytest.raises(mt.ProfileError) as caught:
-        mt.load_profile(file)
-    assert words in str(caught.value)
+    assert words in refused_for(tmp_path, FOLLOW, right, wrong)
 
 
 def test_an_eye_stands_where_the_host_says_that_its_subject_is(glasses: mt.Profile) -> None:

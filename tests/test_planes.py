@@ -30,6 +30,7 @@ from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential, Spring
 from mellow_thumb.take_items import TakeReader
 
+from .refusals import refused_for
 from .strategies import Event, feed, take_of
 from .test_fused import uncompiled
 
@@ -497,14 +498,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
     ],
 )  # fmt: skip
 def test_what_is_wrong_is_refused_with_its_line(tmp_path: Path, old: str, new: str, words: str) -> None:
-    file = tmp_path / "chart.toml"
-    text = PROFILE.replace(old, new, 1)
-    assert text != PROFILE
-    file.write_text(text)
-    with pytest.raises(mt.ProfileError) as refusal:
-        mt.load_profile(file)
-    assert words in str(refusal.value)
-    assert "chart.toml:" in str(refusal.value)
+    assert words in refused_for(tmp_path, PROFILE, old, new)
 
 
 @pytest.mark.parametrize("wrong", [((0.0, 0.0), (1.0, 1.0)), ((0.0, 0.0), (2.0, 0.0), (1.0, 0.5), (1.0, 2.0)),

@@ -27,6 +27,7 @@ from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential
 
+from .refusals import refused_for
 from .strategies import Event, feed, take_of
 
 GLASSING = Gate("glassing", Buttons((find_signal("mouse.right"),)))
@@ -329,11 +330,4 @@ def test_a_profile_says_what_each_mount_has_for_itself(tmp_path: Path) -> None:
     ],
 )  # fmt: skip
 def test_wrong_mounts_are_refused_with_their_line(tmp_path: Path, old: str, new: str, words: str) -> None:
-    file = tmp_path / "marsh.toml"
-    text = PROFILE.replace(old, new, 1)
-    assert text != PROFILE
-    file.write_text(text)
-    with pytest.raises(mt.ProfileError) as refusal:
-        mt.load_profile(file)
-    assert words in str(refusal.value)
-    assert "marsh.toml:" in str(refusal.value)
+    assert words in refused_for(tmp_path, PROFILE, old, new)

@@ -10,11 +10,16 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 import mellow_thumb as mt
-from mellow_thumb.gates import Condition
+from mellow_thumb.axes import Axis
+from mellow_thumb.gates import Buttons, Condition, Gate
+from mellow_thumb.mounted import Mounted
+from mellow_thumb.mounts import Eye
 from mellow_thumb.movement import Movement
+from mellow_thumb.plan import Plan
+from mellow_thumb.signals import find_signal
 from mellow_thumb.walker import LAYOUT, STILL, Walker, asked_gates
 
-from .test_walking import WARDEN, walker
+from .test_walking import AXES, LOOK, TURN, WALK, WARDEN, walker
 
 MOVEMENT = Movement(
     2.0, 8.0, 10.0, scales=((Condition("glassing"), 0.5),), faces=((Condition("glassing"), "view"),)
@@ -51,6 +56,27 @@ def test_a_walk_by_command_is_the_walk_of_the_session_but_for_the_rounding(
         place += frame.movement.step
         other += by_command.step(command, 1 / 60).step
     assert np.abs(place - other).max() < 0.05
+
+
+@given(st.floats(-180.0, 180.0), st.floats(-1.0, 1.0))
+def test_through_a_change_of_mount_a_command_still_says_what_forward_is(yaw: float, x: float) -> None:
+    gate = Gate("inside", Buttons((find_signal("key.KeyM"),)))
+    own = (Axis("yaw", 77.0), Axis("pitch"), Axis("roll"))
+    other = Mounted(Eye("inside"), Condition("inside"), axes=own)
+    movement = Movement(2.0, 8.0, 10.0)
+    plan = Plan((LOOK, TURN, WALK), (gate,), AXES, Eye("eye"), movement=movement, others=(other,))
+    session, by_command = mt.Session(plan), Walker(movement)
+    session.set_axis("yaw", yaw)
+    session.feed("pad.left_stick", (x, 1.0), at=0.2)
+    session.feed("key.KeyM", 1, at=0.6)
+    place, far = np.zeros(3), np.zeros(3)
+    for _ in range(90):
+        frame = session.tick(1 / 60)
+        place += frame.movement.step
+        far += by_command.step(session.command(), 1 / 60).step
+    assert frame.mount == "inside"
+    assert abs(frame.movement.forward - yaw) < 1e-6 or abs(abs(frame.movement.forward - yaw) - 360.0) < 1e-6
+    assert np.abs(place - far).max() < 0.05
 
 
 def test_gates_go_with_it(tmp_path: Path) -> None:

@@ -137,10 +137,12 @@ def replay_arrays(
 ) -> dict[str, np.ndarray] | list[dict[str, np.ndarray]]:
     """Play takes as :func:`replay` does, and return the numbers alone: an array of floats for each column.
 
-    Columns: ``t`` (s); each axis by name and ``yaw_total``; ``gate_NAME`` (0 or 1); ``device`` and
-    ``cursor`` where they can change; ``cue_NAME`` (how often it was given so far) and ``cue_NAME_t`` (s, when
-    last); with movement ``velocity_x`` to ``velocity_z`` (m/s), ``moved_x`` to ``moved_z`` (m, since the
-    beginning) and ``heading`` (deg); ``camera_x`` to ``camera_qw``; ``field_of_view`` (deg, vertical).
+    Columns: ``t`` (s); each axis by name and ``yaw_total``; ``gate_NAME`` (0 or 1); ``device``, ``cursor``
+    and ``mount`` (its number) where they can change; ``cue_NAME`` (how often it was given so far) and
+    ``cue_NAME_t`` (s, when last); with movement ``velocity_x`` to ``velocity_z`` (m/s), ``moved_x`` to
+    ``moved_z`` (m, since the beginning), ``heading`` and ``forward`` (deg); with several mounts
+    ``weight_MOUNT`` (0 to 1) and ``AXIS of MOUNT``; ``camera_x`` to ``camera_qw``; ``field_of_view`` (deg,
+    vertical) and ``extent`` (m).
     """
     program = weave_plan(plan)
 

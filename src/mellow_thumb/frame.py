@@ -21,6 +21,8 @@ class Moved(NamedTuple):
     """Metres a second at its end."""
     heading: float = nan
     """Where it faces, in degrees: 0 is -Z, positive turns right; NaN without movement."""
+    forward: float = nan
+    """What "forward" is at its end, in degrees: mostly where the camera looks."""
 
 
 class Axes(Mapping[str, float]):
@@ -82,7 +84,7 @@ class Frame:
             return Moved()
         now, then = self._values[first:], self._before[first:]
         step = (now[3] - then[3], now[4] - then[4], now[5] - then[5])
-        return Moved(step, (now[0], now[1], now[2]), now[6])
+        return Moved(step, (now[0], now[1], now[2]), now[6], now[7])
 
     @property
     def mount(self) -> str:

@@ -46,7 +46,8 @@ def command_of(movement: Movement, frame: Frame) -> bytes:
     axes, gates = frame.axes, frame.gates
     right, ahead = (round(127.0 * axes.get(name, 0.0)) for name in ("move_x", "move_y"))
     bits = sum(1 << k for k, name in enumerate(asked_gates(movement)) if gates[name])
-    return LAYOUT.pack(right, ahead, round(axes.get("yaw", 0.0) / 360.0 * 65536.0) % 65536, bits)
+    yaw = frame.movement.forward if movement.relative_to == "camera" else axes.get("yaw", 0.0)
+    return LAYOUT.pack(right, ahead, round(yaw / 360.0 * 65536.0) % 65536, bits)
 
 
 class Walker:
@@ -91,7 +92,7 @@ class Walker:
         heading = wrapped(toward(heading, wrapped(aim - heading), movement.turn_rate * dt))
         self.state = (velocity_x, velocity_z, heading, yaw)
         rise, climb = (a * slope[0] + b * slope[1] for a, b in ((gone_x, gone_z), (velocity_x, velocity_z)))
-        return Moved((gone_x, rise, gone_z), (velocity_x, climb, velocity_z), heading)
+        return Moved((gone_x, rise, gone_z), (velocity_x, climb, velocity_z), heading, wrapped(yaw))
 
 
 def _holds(condition: Condition, open_: dict[str, bool]) -> bool:

@@ -22,10 +22,10 @@ GOING = ("go_x", "go_y", "go_bearing")
 STATE = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "yaw_then", "uneven")
 """The state of a walk: m/s, metres since the beginning, degrees."""
 
-READ = ("velocity_x", "velocity_y", "velocity_z", "moved_x", "moved_y", "moved_z", "heading")
+READ = ("velocity_x", "velocity_y", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "forward")
 """What a frame reads of it, in order."""
 
-WALKED = READ[3:]
+WALKED = READ[3:7]
 """What of that a pose is made of: where the character is and which way it faces."""
 
 
@@ -135,4 +135,5 @@ class Walk:
         ):
             uneven.set(name, speed)
         block.when("uneven != 0.0", uneven)
-        return [*found, "moved_x", "moved_y", "moved_z", "heading"]
+        (forward,) = block.call(wrapped, self.reference())
+        return [*found, "moved_x", "moved_y", "moved_z", "heading", forward]
