@@ -198,6 +198,22 @@ def test_pans_go_where_the_view_looks(yaw: float, push: tuple[float, float], eas
     np.testing.assert_allclose(ground_at(view, (0.5, 0.5), 1.0), [to_x, 0.0, -to_north], atol=1e-6)
 
 
+def test_the_host_puts_the_middle_where_it_wants_it_pinned_or_not() -> None:
+    one = session(overhead(box=30.0))
+    one.feed("mouse.place", (0.8, 0.7))
+    one.feed("mouse.wheel.y", 2.0)
+    one.tick(0.1)
+    one.set_axis("pan_x", 12.0)
+    frame = one.tick(0.1)
+    assert frame.axes["pan_x"] == 12.0
+    np.testing.assert_allclose(ground_at(one.view(), (0.5, 0.5), 1.0)[0], 12.0, atol=1e-9)
+    one.feed("mouse.wheel.y", 1.0)
+    one.turn_to("pan_y", -5.0, over=1.0)
+    assert one.tick(2.0).axes["pan_y"] == pytest.approx(-5.0)
+    one.set_axis("pan_x", 99.0)
+    assert one.tick(0.1).axes["pan_x"] == 30.0
+
+
 def test_panning_while_turning_goes_round() -> None:
     one = session(overhead())
     one.feed("pad.left_stick", (0.0, 1.0))
@@ -496,6 +512,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
         ('["9 m", "-9 m"]', '["9 m"]', "expected corners"),
         ('clearance = "80 cm"', 'clearence = "80 cm"', "did you mean clearance?"),
         ('kind = "overhead"', 'kind = "over"', 'did you mean overhead?'),
+        (PROFILE[PROFILE.index("[mounts.chart]") :], '[mounts.chart]\nkind = "eye"', "pins without a plane"),
     ],
 )  # fmt: skip
 def test_what_is_wrong_is_refused_with_its_line(tmp_path: Path, old: str, new: str, words: str) -> None:

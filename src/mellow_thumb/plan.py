@@ -14,6 +14,7 @@ from .hands import Hands
 from .mounted import Mounted, Mounts
 from .movement import MOVES
 from .orbits import Orbit
+from .plane_mounts import Flat, Overhead
 from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
 
 if TYPE_CHECKING:
@@ -68,6 +69,7 @@ class Plan:
             kind, wanted = self.mount.kind, listed(self.mount.axes, "and")
             raise PlanError(f"a mount of kind {kind} has the axes {wanted}, which come first")
         self._check_mounts(axes)
+        self._check_shared()
         for route in self.routes:
             for axis in route.drives:
                 if axis not in axes:
@@ -104,9 +106,16 @@ class Plan:
                     f"{one.mount.name}: cue: found {one.cue}; expected {known}{nearest(one.cue, cues)}"
                 )
 
+    def _check_shared(self) -> None:
+        """What routes need of the mounts: a plane to pan over, one zoom where the feel is kept under it."""
+        planes = any(isinstance(one.mount, Overhead | Flat) for one in self.mounts.all)
         for route in self.routes:
+            what = "pins" if route.pins else "screens" if route.screens else ""
+            if what and not planes:
+                wanted = "expected a mount overhead or flat"
+                raise PlanError(f"{route.name}: found {what} without a plane; {wanted}")
             for _, axis, users in self.mounts.instances if route.with_zoom else ():
-                zooms = {self.mounts.of(k, "zoom") for k in users or range(len(names))}
+                zooms = {self.mounts.of(k, "zoom") for k in users or range(len(self.mounts.all))}
                 if axis.name in route.drives and len(zooms) > 1:
                     raise PlanError(
                         f"{route.name}: found scale_with zoom on {axis.name}, which mounts with zooms of "
