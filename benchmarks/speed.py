@@ -6,6 +6,7 @@ Medians of rounds in which both sides take turns; docs/measurements.md says what
 
 from __future__ import annotations
 
+import gc
 import platform
 import subprocess
 import sys
@@ -23,9 +24,11 @@ from typing import Any
 import numpy as np
 
 import mellow_thumb as mt
+from mellow_thumb import marsh
 from mellow_thumb.exporting import export_c
 from mellow_thumb.fused import load
 from mellow_thumb.program import weave_plan
+from mellow_thumb.replay_table import height
 from mellow_thumb.take_items import TakeReader
 
 from .arrays import Arrays
@@ -223,7 +226,7 @@ def batches() -> None:
     parts = list(reader.read(long_take.table))
     events = type(parts[0])(*(np.concatenate(one) for one in zip(*parts, strict=True)))
     ends = np.arange(1, frames + 1) / 60
-    out, hosts = np.empty((program.width + 8, frames)), np.full((len(program.hosts), frames), np.nan)
+    out, hosts = np.empty((height(program), frames)), np.full((len(program.hosts), frames), np.nan)
 
     def fused() -> None:
         state, numbers = np.array(compiled.text.start), np.array(compiled.text.numbers)
@@ -354,12 +357,32 @@ def memory() -> None:
     )
 
 
+def held() -> None:
+    """What a session of several mounts holds after a million ticks with hands at work, after ten thousand."""
+    session, ticks = mt.load_profile(marsh.CHART).session(), 0
+    sizes = []
+    for most in (10_000, 1_000_000):
+        while ticks < most:
+            ticks += 1
+            session.feed("mouse.move", (ticks % 7 - 3.0, ticks % 5 - 2.0))
+            session.feed("mouse.place", (ticks % 97 / 97.0, ticks % 89 / 89.0))
+            if ticks % 50 == 0:
+                session.feed("key.KeyM", ticks // 50 % 2)
+                session.feed("mouse.left", ticks // 150 % 2)
+                session.feed("mouse.wheel", (0.0, ticks // 50 % 3 - 1.0))
+            session.tick(1 / 60)
+            session.view((0.0, 0.0, 0.0))
+        gc.collect()
+        sizes.append(sys.getallocatedblocks())
+    said("pieces of memory after 10^6 ticks / after 10^4", sizes[1] / sizes[0], "flat")
+
+
 def growth() -> None:
     compiled = load(program)
     times = []
     for frames in (10_000, 10_000_000):
         state, numbers = np.array(compiled.text.start), np.array(compiled.text.numbers)
-        out = np.empty((program.width + 8, min(frames, 100_000)))
+        out = np.empty((height(program), min(frames, 100_000)))
         nothing = (np.empty(0), np.empty(0, np.int32), np.empty(0), np.empty(0))
         begin, done = perf_counter(), 0
         while done < frames:
@@ -437,5 +460,5 @@ if __name__ == "__main__":
     if sys.argv[1:] == ["stream"]:
         stream()
         raise SystemExit
-    for part in (frames, batches, mice_and_many, memory, growth, getting_ready):
+    for part in (frames, batches, mice_and_many, memory, held, growth, getting_ready):
         part()

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import gc
 import json
+import sys
 from dataclasses import replace
 from math import cos, log, pi, radians, sin, tan
 from pathlib import Path
@@ -15,6 +17,7 @@ from hypothesis import strategies as st
 from scipy.spatial.transform import Rotation
 
 import mellow_thumb as mt
+from mellow_thumb import marsh
 from mellow_thumb.axes import PANS, Axis
 from mellow_thumb.fused_text import fuse
 from mellow_thumb.gates import Buttons, Condition, Gate
@@ -449,6 +452,25 @@ def test_compiled_text_and_saved_sessions_say_the_same(plan: Plan, happened: lis
     two.restore(json.loads(json.dumps(one.state())))
     assert dict(one.tick(0.5).axes) == dict(two.tick(0.5).axes)
     assert one.view().position == two.view().position
+
+
+def test_a_long_session_holds_no_more_than_a_short_one() -> None:
+    one = mt.load_profile(marsh.CHART).session()
+
+    def play(first: int, last: int) -> int:
+        for k in range(first, last):
+            one.feed("mouse.place", (k % 97 / 97.0, k % 89 / 89.0))
+            one.feed("key.KeyM", k // 50 % 2)
+            one.feed("mouse.left", k // 30 % 2)
+            one.feed("mouse.wheel", (0.0, k // 50 % 3 - 1.0))
+            one.tick(1 / 60)
+            one.view((0.0, 0.0, 0.0))
+        gc.collect()
+        return sys.getallocatedblocks()
+
+    early = play(0, 2000)
+    late = play(2000, 12000)
+    assert late - early < 200  # pieces of memory, after ten thousand ticks more
 
 
 PROFILE = """
