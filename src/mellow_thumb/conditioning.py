@@ -22,6 +22,8 @@ if TYPE_CHECKING:
 
 PAUSE = 0.05
 """Seconds that a pause between reports of a hand counts at the most."""
+FINGER = 0.03
+"""Half-life (s) of the mean that a finger's speed is, for what it glides with."""
 
 
 class Conditioning:
@@ -150,7 +152,7 @@ class Conditioning:
 
     def _hand_speed(self, block: Block, route: Route, stem: str) -> str:
         """Bring the hand's speed up to date; the name of its size, in signal units a second."""
-        half_life = route.speed_gain.half_life if route.speed_gain else 0.015
+        half_life = route.speed_gain.half_life if route.speed_gain else FINGER if route.glide else 0.015
         if route.source.width == 2:
             x, y = "x", "y"
         else:
@@ -161,6 +163,26 @@ class Conditioning:
         block.call(hand_speed, x, y, f"{now} - {time}", *speeds, into=speeds, k=LN2 / half_life, pause=PAUSE)
         block.set(time, now)
         return block.call(shaping.length, speeds[0], speeds[1])[0]
+
+    def lifted(self, block: Block, route: Route) -> None:
+        """Fingers have landed, which stops what still runs out, or lifted: it goes on at their speed."""
+        stem = f"route{self.weaver.numbers[route.name]}"
+        (down,) = self.weaver.raw[f"{route.source.signal.name}.down"]
+        landed, off = block.inner(), block.inner()
+        k, gap = LN2 / FINGER, f"anchor - {stem}_speed_t"
+        (share,) = off.call(eased.decay, gap, number(k))
+        for axis, part, gain in route.parts:
+            factors = [number(gain * route.glide / LN2), *self.weaver.factors(route)]
+            for key in self.weaver.keys(axis):
+                pool = self.weaver.glides[route.name, key]
+                landed.set(pool.held, "0.0")
+                inner, push = off.inner(), self.weaver.names.fresh(f"{pool.held}_push")
+                inner.set(push, " * ".join((f"{stem}_speed_{part}", share, *factors)))
+                self.weaver.flows[key].push(inner, push, pool)
+                self.weaver.when_on(off, key, inner)
+        for part in ("x", "y"):
+            landed.set(f"{stem}_speed_{part}", "0.0")
+        block.when(f"{down} != 0.0", landed, off)
 
     # ---- held values
 

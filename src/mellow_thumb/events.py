@@ -76,7 +76,7 @@ class Events:
     @staticmethod
     def _words(signal: Signal) -> str:
         """What a comment calls a signal; never by a name of the profile's own."""
-        return signal.device if signal.device in OWN else signal.name
+        return signal.device if signal.device in (*OWN, "touch") else signal.name
 
     # ---- what follows from an event
 
@@ -94,6 +94,9 @@ class Events:
                 self.conditioning.deflect(block, route)
             elif route.pins == "pointer" and route.effect == "rate" and POINTER in change.touched:
                 self.conditioning.point(block, route)
+        for route in self.weaver.plan.routes:
+            if route.glide and f"{route.source.signal.name}.down" in change.touched:
+                self.conditioning.lifted(block, route)
         self.weaver.go(block)
         self.weaver.reach(block)
         self._set_due(block)
@@ -156,7 +159,7 @@ class Events:
         stirred.set("device", family)
         stirred.set("device_way", "0.0")
         self._follow(stirred, Change({"device"}))
-        most = number(MOVED if signal.unit in ("count", "px") else 0.5)
+        most = number({"count": MOVED, "px": MOVED, "screen": 0.02}.get(signal.unit, 0.5))
         inner.when(f"device_way >= {most}", stirred)
         block.when(f"device != {family}", inner)
 

@@ -16,7 +16,6 @@ from .errors import OutputError
 from .files import replacing
 from .program import weave_plan
 from .replay_table import outputs
-from .signals import find_signal
 from .view import POSE
 
 if TYPE_CHECKING:
@@ -66,7 +65,7 @@ def describe(profile: Profile, name: str) -> dict[str, Any]:
         "digest": profile.digest,
         "name": name,
         "frame_code": program.frame,
-        "signals": [_described(find_signal(one).signal, code) for one, code in program.codes.items()],
+        "signals": [_described(program.heard[one], code) for one, code in program.codes.items()],
         "begun_on": things(profile),
         "hosts": list(program.hosts),
         "outputs": outputs(program),
@@ -101,7 +100,7 @@ def _anything(program: Program) -> list[Item]:
         )
         for t in moments if program.codes else ():
             name = random.choice(list(program.codes))
-            items.append((t, program.codes[name], *_any_value(find_signal(name).signal, random)))
+            items.append((t, program.codes[name], *_any_value(program.heard[name], random)))
         items.append(((frame + 1) / RATE, program.frame, 0.0, 0.0))
     return items
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from .clock import Clock
+from .contacts import Contacts
 from .doors import ONLY_Y, PAIR, SWITCH, doors, things, unlisted
 from .errors import ArgumentError
 from .inbox import NO_TIME, Inbox
@@ -28,7 +29,8 @@ class Intake:
         if not ceiling > 0.0:
             raise ArgumentError(f"ceiling: found {ceiling!r}, expected seconds above 0")
         self._plan = plan
-        self._doors = doors(program)
+        self._doors = doors(program, touched=bool(plan.touches))
+        self._contacts = Contacts(plan, program.codes) if plan.touches else None
         self._clock = Clock(ceiling)
         self._inbox = Inbox()
         self._offsets: dict[str | None, float] = {}
@@ -115,34 +117,6 @@ class Intake:
         if (ours - their_time) - (ours - their_time) != 0.0:
             raise ArgumentError(f"{device}: found {their_time!r}; expected finite seconds")
         self._offsets[device] = ours - their_time
-
-    def set_screen(self, width: float, height: float, at: float | None = None) -> None:
-        """Say how large the view is, in pixels, for edge zones; until then it counts as square.
-
-        Raises :class:`ArgumentError` for what is no size.
-        """
-        if not (1.0 <= width <= 1e6 and 1.0 <= height <= 1e6):
-            raise ArgumentError(f"screen: found {width!r} by {height!r}; expected 1 to a million pixels")
-        self.feed("host.screen", (width, height), at=at)
-
-    def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
-        """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
-
-        Speed is over the map: a slope changes how far a step rises, not how far it goes. Raises
-        :class:`ArgumentError` for a normal that does not point up, or a wall.
-        """
-        x, y, z = normal
-        if not (y > 0.0 and abs(x / y) <= 1e3 and abs(z / y) <= 1e3):
-            raise ArgumentError(
-                f"normal: found {normal!r}; expected one that points up, (x, y, z) with y above 0"
-            )
-        self.feed("host.slope", (-x / y, -z / y), at=at)
-
-    def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
-        """Say how fast what the character stands on moves, in m/s; it is carried along."""
-        x, y, z = velocity
-        self.feed("host.platform", (x, z), at=at)
-        self.feed("host.lift", y, at=at)
 
     def _unlisted(self, signal: str) -> None:
         """Pass over a signal that this plan does not use; refuse one that nothing knows."""

@@ -27,6 +27,7 @@ if TYPE_CHECKING:
     from .kinds import Mount
     from .movement import Movement
     from .routes import Route
+    from .touches import Touch
 
 
 _ANY_HANDS = Hands()
@@ -52,11 +53,13 @@ class Plan:
     movement: Movement | None = None
     others: tuple[Mounted, ...] = ()
     """Mounts that take over from `mount`."""
+    touches: tuple[Touch, ...] = ()
+    """What fingers on a screen become."""
     blend: float | None = None
     """Seconds over which the view goes back to `mount`; unless stated, those of the one it comes from."""
 
     def __post_init__(self) -> None:
-        for what in ("routes", "gates", "derived", "cues"):
+        for what in ("routes", "gates", "derived", "cues", "touches"):
             ordered = tuple(sorted(getattr(self, what), key=lambda one: one.name))
             object.__setattr__(self, what, ordered)
             names = [one.name for one in ordered]
@@ -194,6 +197,7 @@ class Plan:
     def things(self) -> tuple[str, ...]:
         """What presses may begin on, by the names that the host gives."""
         named = {name for one in self.buttons for name in (one.begun_on, one.begun_off) if name}
+        named |= {one.starts_on for one in self.touches if one.starts_on}
         return tuple(sorted(named))
 
     @cached_property
@@ -208,6 +212,8 @@ class Plan:
         read = [route.source for route in self.routes]
         read += [address for buttons in self.buttons for address in buttons.inputs]
         read += [address for one in self.derived for address in one.inputs]
+        gliding = {f"{route.source.signal.name}.down" for route in self.routes if route.glide}
+        read += [Address(signal) for one in self.touches for signal in one.signals if signal.name in gliding]
         read += [gate.travel.signal for gate in self.gates if gate.travel]
         made = {one.name: one for one in self.derived}
         return tuple(sorted(set(raw_inputs(tuple(read), made)), key=str))
@@ -234,6 +240,7 @@ class Plan:
         facts += ["host.slope", "host.platform", "host.lift"] if self.movement else []
         locked = any(isinstance(one.mount, Orbit) and one.mount.frame == "target" for one in self.mounts.all)
         facts += ["host.target"] if locked and self.movement else []
+        facts += ["host.screen", "host.pixels_per_cm"] if self.touches else []
         facts += ["mouse.place"] if any(route.pins for route in self.routes) else []
         facts += ["host.screen"] if any(route.pins or route.screens for route in self.routes) else []
         choices = [Address(own_signal("choice", g.name)) for g in self.gates if len(g.choice) > 1]

@@ -8,6 +8,7 @@ from .errors import PlanError, listed, nearest
 from .form_mounts import MOUNTS, EyeForm, MovementForm
 from .form_parts import Form, shown
 from .form_switching import CueForm, GateForm, HandsForm, SignalForm
+from .form_touches import TouchForm
 from .gate_checks import check_changeable, excludes
 from .gates import Condition
 from .movement import Movement
@@ -18,6 +19,7 @@ from .profile_form import FORMAT, AxisForm, MouseForm, ProfileForm, RouteForm
 from .profile_mounts import MountReader
 from .profile_routes import RouteReader
 from .profile_switching import SwitchReader
+from .profile_touches import read_touch
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
@@ -33,6 +35,7 @@ SECTIONS: dict[str, type[Form]] = {
     "routes": RouteForm,
     "axes": AxisForm,
     "mounts": EyeForm,
+    "touch": TouchForm,
 }
 
 
@@ -67,6 +70,11 @@ class _Resolver:
         named = self.names("gates"), self.names("signals")
         switches = SwitchReader(self.faults, *named, mouse, swap_sticks=bool(needs.swap_sticks))
         hands = switches.hands(needs)
+        touches = tuple(
+            touch
+            for name, form in forms["touch"].items()
+            if (touch := read_touch(self.faults, switches, name, form))
+        )
         derived = [made for name, form in forms["signals"].items() if (made := switches.derived(name, form))]
         gates = [gate for name, form in forms["gates"].items() if (gate := switches.gate(name, form))]
         cues = [cue for name, form in forms["cues"].items() if (cue := switches.cue(name, form))]
@@ -83,9 +91,9 @@ class _Resolver:
         if self.faults.found or not mounts.first:
             return None, "", self.faults.found
         try:
-            more = (tuple(derived), tuple(cues), hands, self.data.get("cursor", "free"), movement, others)
-            blend = forms["mounts"][mounts.first].blend
-            plan = Plan(tuple(routes), tuple(gates), axes, mounts.mounts[mounts.first], *more, blend)
+            cursor, blend = self.data.get("cursor", "free"), forms["mounts"][mounts.first].blend
+            parts = (axes, mounts.mounts[mounts.first], tuple(derived), tuple(cues), hands, cursor)
+            plan = Plan(tuple(routes), tuple(gates), *parts, movement, others, touches, blend)
             return plan, str(self.data.get("title", "")), []
         except PlanError as error:
             self.faults.note_error(self.blame(str(error)), error)

@@ -27,6 +27,7 @@ from .form_parts import (
     in_unit,
 )
 from .form_switching import CueForm, GateForm, HandsForm, SignalForm
+from .form_touches import GestureForm, PadForm, TouchForm
 
 FORMAT = "mellow-thumb profile 1"
 
@@ -127,6 +128,16 @@ class TurnBoostForm(Form):
     build: Seconds = Field(description="how long it takes to build", json_schema_extra=in_unit("s, ms"))
 
 
+class GlideForm(Form):
+    """How a drag runs out after the fingers lift."""
+
+    half_life: Seconds = Field(
+        examples=['"120 ms"'],
+        description="half of what is still to come arrives in this time; it begins at the fingers' speed",
+        json_schema_extra=in_unit("s, ms"),
+    )
+
+
 class RouteForm(Form):
     """A route: a signal, by way of conditioning, to one axis or a pair of axes."""
 
@@ -182,6 +193,9 @@ class RouteForm(Form):
         None, description="`zoom`: the same hand moves the picture by the same share at every magnification"
     )
     smoothing: SmoothingForm | None = Field(None, description="spread the effect over time")
+    glide: GlideForm | None = Field(
+        None, description="let it run out after the fingers lift; a touch stops it; for drags and twists"
+    )
     pins: Literal["ground", "pointer"] | None = Field(
         None,
         description='`"ground"`, from `mouse.place` to the pans: what is under the pointer as the gate opens '
@@ -274,6 +288,7 @@ class ProfileForm(Form):
     routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     movement: MovementForm | None = Field(None, description="a character that walks")
+    touch: dict[str, TouchForm] = Field({}, description="what fingers on a screen become")
     mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm] = Field(
         description="how axes become a camera pose"
     )
@@ -294,9 +309,16 @@ TABLES: dict[str, type[Form]] = {
     "routes.NAME.smoothing": SmoothingForm,
     "routes.NAME.smoothing.one_euro": OneEuroForm,
     "routes.NAME.smoothing.slow_fast": SlowFastForm,
+    "routes.NAME.glide": GlideForm,
     "axes.NAME": AxisForm,
     "axes.NAME.smoothing": AxisSmoothingForm,
     "movement": MovementForm,
+    "touch.NAME": TouchForm,
+    "touch.NAME.drag": GestureForm,
+    "touch.NAME.two_finger_drag": GestureForm,
+    "touch.NAME.spread": GestureForm,
+    "touch.NAME.twist": GestureForm,
+    "touch.NAME.thumb_pad": PadForm,
     "mounts.NAME": MountForm,
     "mounts.NAME (eye)": EyeForm,
     "mounts.NAME.axes.NAME": MountAxisForm,

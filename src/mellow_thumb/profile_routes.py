@@ -73,6 +73,7 @@ class RouteReader:
                 with_zoom=form.scale_with == "zoom", fresh=form.needs_fresh_press,
                 on_close=Close(*form.on_close) if form.on_close else None,
                 zero_on_open=form.zero == "on open", pins=form.pins or "",
+                glide=form.glide.half_life if form.glide else 0.0,
                 screens=effects[0].screens, **parts,
             )  # fmt: skip
         return None

@@ -29,6 +29,7 @@ if TYPE_CHECKING:
 
     from .plan import Plan
     from .room import Setting
+    from .signals import Signal
 
 Item = tuple[float, int, float, float]
 """An event or a frame: time (s), code, x, y."""
@@ -92,6 +93,8 @@ class Program:
     """Every state value by name, as it is at time 0; the first is the time of the last commit."""
     codes: dict[str, int]
     """The code of each signal that the plan uses: impulses first, then what is held."""
+    heard: dict[str, Signal]
+    """Each of these signals."""
     settings: dict[Setting, int]
     """The code of each thing that a host may set."""
     axes: tuple[str, ...]
@@ -241,6 +244,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         pose_text=made,
         state=weaver.state,
         codes=weaver.codes,
+        heard={signal.name: signal for signal in (*weaver.impulses, *weaver.held)},
         settings={setting: k for k, setting in enumerate(settings, len(weaver.codes))},
         axes=(*axes, "yaw_total"),
         posing=(*weighed, *own.values(), *walked),

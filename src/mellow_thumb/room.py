@@ -89,6 +89,8 @@ class Room:
         }
         self.leans: dict[str, list[str]] = {axis.name: [] for axis in plan.axes}
         self.easings: list[tuple[Route, str, str, str]] = []
+        self.glides: dict[tuple[str, str], Pool] = {}
+        """For a route and an axis: what it still runs out after the fingers have lifted."""
         self.backs: dict[tuple[str, str], str] = {}
         """For a route and an axis that is taken back as its gate closes: what its state values begin with."""
         self.pans = [
@@ -144,7 +146,7 @@ class Room:
     def _raw(self, signal: Signal) -> tuple[str, ...]:
         """The state values that hold what a signal last said; a name of the profile's own is a number."""
         stem = signal.name.replace(".", "_")
-        if signal.device in OWN:
+        if signal.device in (*OWN, "touch"):
             stem = f"{signal.device}{1 + sum(name.startswith(f'{signal.device}.') for name in self.raw)}"
         return (f"{stem}_x", f"{stem}_y") if signal.pair else (stem,)
 
@@ -191,7 +193,8 @@ class Room:
     def _prepare(self, route: Route) -> None:
         """Give a route its state, and its place in the flow of the axes that it drives."""
         stem = f"route{self.numbers[route.name]}"
-        if route.speed_gain or (isinstance(route.smoothing, SlowFast) and route.effect == "step"):
+        slow_fast = isinstance(route.smoothing, SlowFast) and route.effect == "step"
+        if route.speed_gain or route.glide or slow_fast:
             for part in ("speed_x", "speed_y", "speed_share", "speed_t"):
                 self._new(f"{stem}_{part}", -1.0 if part == "speed_t" else 0.0)
         if route.turn_boost:
@@ -279,6 +282,10 @@ class Room:
         if route.effect == "step":
             pool = self.pool_of(route, key)
             flow.steps |= pool is None or isinstance(smoothing, SlowFast)
+            if route.glide:
+                held = self._new(f"{stem}_{variable}_glide")
+                flow.pools.append(Pool(Exponential(route.glide), held, owner=f"{stem} glide"))
+                self.glides[route.name, key] = flow.pools[-1]
             return
         wanted = self._new(f"{stem}_{self.variables[axis]}")
         wish = self._wish(route, wanted, key)

@@ -111,6 +111,8 @@ class Route:
     """Whether a held value is measured from where it is as the gate opens."""
     pins: str = ""
     """``ground``: it drags what is under the pointer; ``pointer``: it brings that nearer, not the middle."""
+    glide: float = 0.0
+    """Half-life (s) with which it runs out after the fingers lift; 0: not at all."""
     screens: bool = False
     """Whether its gains are in screens, and not in metres."""
 
@@ -140,6 +142,13 @@ class Route:
         step, rate, eased = self.effect == "step", self.effect == "rate", self.smoothing
         yield self.pins not in PINS, f"pins {self.pins}; expected {listed(PINS[1:])}"
         yield from self._wrong_pins()
+        touched = step and self.source.signal.device == "touch" and self.source.signal.kind == "displacement"
+        yield bool(self.glide) and not touched, "a glide on what no finger drags; expected a drag or a twist"
+        yield not 0.0 <= self.glide <= 10.0, f"glide {self.glide:g} s; expected 0 to 10 s"
+        yield (
+            bool(self.glide and set(self.drives) & set(PANS)),
+            "a glide on a pan; expected an axis of its own",
+        )
         shaped = step and (self.shape != Shape() or self.turn_boost is not None)
         yield shaped, "a rest, reach, dead_zone, curve or turn_boost on a displacement; expected a speed_gain"
         own = self.source.signal.kind == "rate" and (self.shape != Shape() or self.turn_boost is not None)
@@ -161,23 +170,15 @@ class Route:
 
     def _wrong_pins(self) -> Iterator[tuple[bool, str]]:
         """What does not go together with holding on to a point, or with pans."""
-        pans = set(self.drives) & set(PANS)
-        grabs = (self.effect == "pin") != (self.pins == "ground")
+        pans, pin = set(self.drives) & set(PANS), self.effect == "pin"
+        grabs = pin != (self.pins == "ground")
         yield grabs, 'pins "ground" without the pointer, or the pointer without it; expected both'
-        yield (
-            self.effect == "pin" and self.drives != PANS,
-            f"a pin on {listed(self.drives)}; expected the pans",
-        )
-        yield (
-            self.effect == "pin" and self.gate is None,
-            "a pin without a gate; expected one: a button to drag by",
-        )
+        yield pin and self.drives != PANS, f"a pin on {listed(self.drives)}; expected the pans"
+        yield pin and not self.gate, "a pin without a gate; expected one: a button to drag by"
         near = self.pins == "pointer" and (len(self.drives) > 1 or self.drives[0] not in NEARING)
         yield near, 'pins "pointer" on another axis; expected distance or zoom alone'
-        yield (
-            bool(pans) and not set(self.drives) <= set(PANS),
-            "a pan beside another axis; expected pans alone",
-        )
+        mixed = bool(pans) and not set(self.drives) <= set(PANS)
+        yield mixed, "a pan beside another axis; expected pans alone"
         yield bool(pans) and self.effect == "offset", "an offset on a pan; expected what moves it"
         back = self.gate is not None and self.closing.way == "return"
         yield bool(pans) and back, "a return on a pan; expected stop or settle"

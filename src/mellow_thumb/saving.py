@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Any, NamedTuple
 
+from .contacts import Contacts
 from .errors import ArgumentError
 from .inbox import NO_TIME
 from .program import weave_plan
@@ -34,6 +35,8 @@ class Snapshot(NamedTuple):
     given: tuple[tuple[float, ...], ...]
     hosts: tuple[float, ...]
     rig: tuple[float, ...]
+    contacts: tuple[list[Any], tuple[tuple[object, int], ...]] | None = None
+    """What is known of contacts, and the host's ids of them."""
 
 
 def to_plain(one: Snapshot) -> dict[str, Any]:
@@ -58,6 +61,7 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "given": [list(times) for times in one.given],
         "hosts": [None if value - value != 0.0 else value for value in one.hosts],
         "rig": list(one.rig),
+        "contacts": [one.contacts[0], [list(pair) for pair in one.contacts[1]]] if one.contacts else None,
     }
 
 
@@ -102,11 +106,23 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             tuple(tuple(map(float, times)) for times in data["given"]),
             tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
             tuple(map(float, data["rig"])),
+            _contacts(data, plan, program),
         )
         _check(found)
         return found
     except (KeyError, TypeError, ValueError) as error:
         raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
+
+
+def _contacts(
+    data: dict[str, Any], plan: Plan, program: Program
+) -> tuple[list[Any], tuple[tuple[object, int], ...]] | None:
+    """What is known of contacts; those of another profile are refused."""
+    if data.get("contacts") is None:
+        return None
+    known, ids = data["contacts"]
+    Contacts(plan, program.codes).restore(known)
+    return known, tuple((contact, int(finger)) for contact, finger in ids)
 
 
 CLOCK, PLACE = 7, 5
@@ -127,5 +143,5 @@ def _check(one: Snapshot) -> None:
     ):
         raise ValueError("no number where there must be one")
     arrived, waiting, _ = one.inbox
-    if any(not 0 <= code < program.frame for _, code, _, _ in (*arrived, *waiting)):
+    if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*arrived, *waiting)):
         raise ValueError("an event of no signal")

@@ -87,6 +87,8 @@ class Session(Viewing):
         if lost:
             inbox.shorten(lost, clock.now)
         items = inbox.take(start, clock, self._last_commit)
+        if self._contacts:
+            items = self._contacts.expand(items)
         if world_dt is not None or self._rate != 1.0:
             self._set_rate(items, start, clock.now - start + lost, world_dt)
         self._world += (clock.now - start) * self._rate
@@ -209,6 +211,7 @@ class Session(Viewing):
             tuple(map(tuple, self._given.values())),
             self._hosts,
             self._rig,
+            (self._contacts.saved(), tuple(self._ids.items())) if self._contacts else None,
         )
 
     def state(self) -> dict[str, Any]:
@@ -240,3 +243,6 @@ class Session(Viewing):
         self._counts = dict(zip(self._counts, one.counts, strict=True))
         self._given = {name: list(times) for name, times in zip(self._given, one.given, strict=True)}
         self._hosts, self._rig = one.hosts, one.rig
+        if self._contacts and one.contacts:
+            self._contacts.restore(one.contacts[0])
+            self._ids = dict(one.contacts[1])

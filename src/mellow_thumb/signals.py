@@ -18,6 +18,7 @@ if TYPE_CHECKING:
 KINDS = {
     "displacement": "the distance moved since the last event: already added up, so never multiplied by time",
     "deflection": "a held value, a share of full travel: -1 to 1, or 0 to 1",
+    "ratio": "a factor since the last event, such as the spread of two fingers: it multiplies",
     "rate": "how fast the device itself turns: added up over time; 0 once it is silent for 100 ms",
     "position": "a place, 0 to 1 of the screen from its bottom left corner",
     "switch": "0 or 1: a button, a key, a contact",
@@ -65,7 +66,7 @@ class Signal:
     @property
     def held(self) -> bool:
         """Whether a value stays until the next event."""
-        return self.kind != "displacement"
+        return self.kind not in ("displacement", "ratio")
 
     @property
     def device(self) -> str:
@@ -191,10 +192,15 @@ def _fact(name: str, low: float, high: float, start: float, words: str, source: 
     return Signal(name, "fact", "", low, high, words, source, start=start)
 
 
-DEVICES = {"mouse": "desk", "key": "desk", "pad": "pad", "motion": "handheld"}
+DEVICES = {"mouse": "desk", "key": "desk", "pad": "pad", "touch": "touch", "motion": "handheld"}
 """Each device, by the first part of its signals' names, and the family that hands use it in."""
 
-FAMILIES = {"desk": "mouse and keyboard", "pad": "gamepad", "handheld": "handheld device"}
+FAMILIES = {
+    "desk": "mouse and keyboard",
+    "pad": "gamepad",
+    "touch": "touch screen",
+    "handheld": "handheld device",
+}
 """What people call a family of devices; one of them is the active one."""
 
 _HOST = (
@@ -205,6 +211,8 @@ _HOST = (
             "W3C Gamepad, section 'Gamepad Interface', connected; so for every device") for name in DEVICES),
     Signal("host.screen", "fact", "px", 1.0, 1e6, "x: the view's width; y: its height",
            "W3C Pointer Events 3, the box that clientX and clientY count in", pair=True, start=1.0),
+    _fact("host.pixels_per_cm", 0.0, 1e4, 0.0, "pixels of the view in a cm, for lengths in cm; 0: not known",
+          "this library, `set_screen(pixels_per_cm=...)`"),
     Signal("host.subject", "pose", "m", -1e9, 1e9, "x: right; y: up; z: back; qx to qw: its rotation",
            "OpenXR 1.1, XrPosef; this library, `view(subject=...)`"),
     _fact("host.clear", 0.0, 1e9, 1e9, "metres clear of obstacles behind the subject, toward the camera",
@@ -227,10 +235,25 @@ _HOST = (
           "this library, `tick(dt, world_dt=...)`"),
 )  # fmt: skip
 
+FINGERS = 10
+"""How many fingers a take tells apart."""
+_CONTACT = "W3C Pointer Events 3, section 'Pointer Event Types'"
+_TOUCH = tuple(
+    signal
+    for finger in range(1, FINGERS + 1)
+    for signal in (
+        _pair(f"touch.{finger}.place", "position", "", (0.0, 1.0), "x: to the right; y: up",
+              f"{_CONTACT}, clientX and clientY of the view's box; y flipped"),
+        _switch(f"touch.{finger}.down", "the finger", f"{_CONTACT}, pointerdown and pointerup"),
+        Signal(f"touch.{finger}.cancel", "switch", "", 0.0, 1.0, "1: the contact is taken away",
+               f"{_CONTACT}, pointercancel"),
+    )
+)  # fmt: skip
+
 OWN = ("flag", "choice")
 """Signals whose second part a profile names itself: what the host says, what the player chose."""
 
-CATALOGUE = {signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_MOTION, *_KEYS, *_HOST)}
+CATALOGUE = {signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_TOUCH, *_MOTION, *_KEYS, *_HOST)}
 """Every signal by name."""
 
 

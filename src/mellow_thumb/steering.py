@@ -5,8 +5,8 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from .errors import ArgumentError, listed, nearest
+from .host_words import HostWords
 from .inbox import NO_TIME
-from .intake import Intake
 from .program import weave_plan
 
 if TYPE_CHECKING:
@@ -14,7 +14,7 @@ if TYPE_CHECKING:
     from .room import Setting
 
 
-class Steering(Intake):
+class Steering(HostWords):
     """The part of a session that takes the host's own words; each is woven in at its first use."""
 
     _program: Program

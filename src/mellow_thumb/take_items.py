@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections import Counter
 from typing import TYPE_CHECKING, NamedTuple
 
-from .doors import is_known, things, unlisted
+from .contacts import Contacts
+from .doors import all_codes, is_known, things, unlisted
 from .signals import COMPONENTS, find_signal
 
 if TYPE_CHECKING:
@@ -63,7 +64,9 @@ class TakeReader:
     """Makes events of the rows of takes, and counts what it refuses and draws in."""
 
     def __init__(self, plan: Plan, program: Program) -> None:
-        self._program, self._things = program, things(plan)
+        self._things, self._contacts = things(plan), Contacts(plan, program.codes) if plan.touches else None
+        self._codes = all_codes(program.codes, touched=bool(plan.touches))
+        self._signals = {name: program.heard.get(name) or find_signal(name).signal for name in self._codes}
         self.refused: Counter[tuple[str, str]] = Counter()
         """How often rows were refused, by name and reason."""
         self.clipped: Counter[str] = Counter()
@@ -101,21 +104,31 @@ class TakeReader:
                 while end < len(t) and not t[order[end]] > t[order[end - 1]]:
                     end += 1
                 rows = order[begin:end]
-            yield self._events(
+            events = self._events(
                 known, t[rows], value[rows], number[rows], begun[rows] if begun is not None else None
             )
+            yield self._expanded(events, self._contacts) if self._contacts else events
             begin = max(end, begin + 1)
+
+    @staticmethod
+    def _expanded(events: Events, contacts: Contacts) -> Events:
+        """The same with contacts replaced by what touches say of them."""
+        import numpy as np
+
+        items = contacts.expand(list(zip(*(one.tolist() for one in events), strict=True)))
+        t, code, x, y = zip(*items, strict=True) if items else ((), (), (), ())
+        return Events(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))
 
     def _look_up(self, names: list[str]) -> _Names:
         """What the program makes of each name; rows of a name that nothing listens to have the code -1."""
         import numpy as np
 
-        places = [_place(self._program, name) for name in names]
+        places = [self._place(name) for name in names]
         signals = [find_signal(name).signal if is_known(name) else None for name in names]
         kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
         low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4).T
         code, part = np.array(places, dtype=np.int32).reshape(-1, 2).T.copy()
-        all_listed = bool((code[:-1] >= 0).all())  # the last is that of missing words
+        all_listed = bool((code[:-1] != -1).all())  # the last is that of missing words
         least, most = (low[:-1].max(), high[:-1].min()) if all_listed and len(names) > 1 else (1.0, -1.0)
         return _Names(names, code, part, low, high, clips != 0.0, held != 0.0, float(least), float(most))
 
@@ -137,7 +150,7 @@ class TakeReader:
         code = known.code[number]
         if not known.takes_all(t, value):
             inside = (value >= known.low[number]) & (value <= known.high[number])
-            if not (inside & np.isfinite(t) & (code >= 0)).all():
+            if not (inside & np.isfinite(t) & (code != -1)).all():
                 value, good = self._refuse(known, t, value, number, inside)
                 t, value, number, code = t[good], value[good], number[good], code[good]
                 begun = begun[good] if begun is not None else None
@@ -167,16 +180,27 @@ class TakeReader:
         is_signal = np.array([is_known(name) for name in known.names], dtype=bool)
         for place, rows in enumerate(np.bincount(number, minlength=len(known.names)).tolist()):
             name = known.names[place]
-            reason = "" if known.code[place] >= 0 or not rows else unlisted(name, self._program.codes)
+            reason = "" if known.code[place] != -1 or not rows else unlisted(name, self._codes)
             if reason:
                 self.refused[name, reason], is_signal[place] = self.refused[name, reason] + rows, False
         self._count(known, number, "not finite", is_signal[number] & ~finite)
         self._count(known, number, "out of range", is_signal[number] & finite & ~inside & ~clips)
-        drawn = np.bincount(number[finite & clips & ~inside & (code >= 0)], minlength=len(known.names))
+        drawn = np.bincount(number[finite & clips & ~inside & (code != -1)], minlength=len(known.names))
         for place in np.flatnonzero(drawn).tolist():
             self.clipped[known.names[place]] += int(drawn[place])
         value = np.clip(value, known.low[number], known.high[number])
-        return value, finite & (inside | clips) & (code >= 0)
+        return value, finite & (inside | clips) & (code != -1)
+
+    def _place(self, address: str) -> tuple[int, int]:
+        """The code of an address and which part of a pair it is: 0 none, 1 x, 2 y; (-1, 0) where not used.
+
+        A pair has no rows of its own in a take, only its components do.
+        """
+        stem, _, last = address.rpartition(".")
+        if stem in self._codes and last in COMPONENTS and self._signals[stem].pair:
+            return self._codes[stem], 1 + COMPONENTS.index(last)
+        single = address in self._codes and not self._signals[address].pair
+        return (self._codes[address] if single else -1), 0
 
     def _count(self, known: _Names, number: np.ndarray, reason: str, rows: np.ndarray) -> None:
         for place in number[rows].tolist():
@@ -202,15 +226,3 @@ def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
     if len(number) and number.min() < 0:
         number = np.where(number < 0, len(names), number)
     return number, [*(str(name) for name in names), "nan"]
-
-
-def _place(program: Program, address: str) -> tuple[int, int]:
-    """The code of an address and which part of a pair it is: 0 none, 1 x, 2 y; (-1, 0) where not used.
-
-    A pair has no rows of its own in a take, only its components do.
-    """
-    stem, _, last = address.rpartition(".")
-    if stem in program.codes and last in COMPONENTS and find_signal(stem).signal.pair:
-        return program.codes[stem], 1 + COMPONENTS.index(last)
-    single = address in program.codes and not find_signal(address).signal.pair
-    return (program.codes[address] if single else -1), 0

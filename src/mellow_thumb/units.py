@@ -121,6 +121,8 @@ def fitting(kind: str, per: str, axis_unit: str) -> tuple[str, ...]:
         return (*steps, "cm/turn") if (per, axis_unit) == ("count", "deg") else steps
     if kind == "deflection":
         return (*(f"{one}/s" for one in gives), *(one for one in gives if one not in ("%", "")))
+    if kind == "ratio":
+        return ("x/x",) if axis_unit in ("m", "x") else ()
     if kind == "rate":
         return tuple(f"{one}/{per}" for one in gives if one)
     return tuple(f"{one}/s" for one in gives) if kind == "switch" else ()
@@ -139,6 +141,8 @@ def read_sensitivity(
     if not LEAST <= abs(quantity.value) <= MOST:
         raise UnitError(f'found "{quantity}"; expected {LEAST:g} to {MOST:g}, or the same negative')
     gives, _, over = quantity.unit.partition("/")
+    if kind == "ratio":
+        return Effect("step", quantity.value, log=True)
     if over == "turn":
         if counts_per_cm is None:
             scale = "[mouse] with counts_per_cm (counts an inch / 2.54: 800 gives 315)"
