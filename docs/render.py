@@ -67,6 +67,9 @@ def unit_table() -> str:
         ("a stick, a trigger", "deflection", ""),
         ("a button, a key", "switch", ""),
         ("presses", "displacement", "press"),
+        ("fingers that drag", "displacement", "screen"),
+        ("fingers that twist", "displacement", "deg"),
+        ("fingers that spread", "ratio", "x"),
     ]
     rows = ["| signal | an axis in deg | an axis in m | a factor | a plain axis |", "|---|---|---|---|---|"]
     for words, kind, per in signals:

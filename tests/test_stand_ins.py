@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from mellow_thumb.stand_ins.fingers import Fingers
 from mellow_thumb.stand_ins.mouse import MouseHand, PointerHand, movement_time, smooth_path
 
 
@@ -56,6 +57,30 @@ def test_a_pointer_goes_where_it_is_sent_in_whole_pixels(seed: int, x: float, y:
         np.testing.assert_allclose(places, np.round(places), atol=1e-3)
         assert abs((places[-1] if len(places) else side / 2) - wanted * side) < 0.2 * 120.0
     assert table.loc[table["signal"] == "mouse.wheel.y", "value"].tolist() == [-1.0, -1.0]
+
+
+@given(st.integers(0, 2**32), st.floats(0.1, 0.4), st.floats(0.1, 0.4), st.floats(-90.0, 90.0))
+def test_fingers_pinch_and_twist_as_far_as_they_are_told(
+    seed: int, begin: float, end: float, turn: float
+) -> None:
+    hand = Fingers(seed, screen=(1000, 1000))
+    hand.pinch((0.5, 0.5), begin, end, 0.4, turn=turn)
+    hand.tap((0.2, 0.2))
+    table = hand.take().table
+    assert table["t"].is_monotonic_increasing
+    downs = table.loc[table["signal"].isin(["touch.1.down", "touch.2.down"]), "value"]
+    assert downs.tolist() == [1.0, 1.0, 0.0, 0.0, 1.0, 0.0]
+    places = {
+        name: table.loc[table["signal"] == name, "value"].to_numpy()
+        for name in (f"touch.{finger}.place.{part}" for finger in (1, 2) for part in "xy")
+    }
+    assert all(np.allclose(values * 1000, np.round(values * 1000)) for values in places.values())
+    lifted = table.index[(table["signal"] == "touch.2.down") & (table["value"] == 0.0)][0]
+    before = table.iloc[:lifted]
+    last = [before.loc[before["signal"] == name, "value"].iloc[-1] for name in places]
+    apart = np.array(last[2:]) - np.array(last[:2])
+    assert np.hypot(*apart) == pytest.approx(end, abs=0.01)
+    assert np.degrees(np.arctan2(apart[1], apart[0])) == pytest.approx(40.0 - turn, abs=6.0)
 
 
 def test_the_path_of_least_jerk_starts_and_ends_at_rest() -> None:

@@ -51,6 +51,7 @@ def test_the_takes_of_the_marsh_are_what_their_hands_make(sweep: Take) -> None:
         (marsh.dyke(), marsh.DYKE_TAKE),
         (marsh.boardwalk(), marsh.BOARDWALK_TAKE),
         (marsh.chart(), marsh.CHART_TAKE),
+        (marsh.fingers(), marsh.FINGERS_TAKE),
     ]
     for made, shipped in [
         (marsh.field_glasses(), sweep),

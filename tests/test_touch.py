@@ -439,3 +439,86 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
 )  # fmt: skip
 def test_what_is_wrong_is_refused_with_its_line(tmp_path: Path, old: str, new: str, words: str) -> None:
     assert words in refused_for(tmp_path, PROFILE, old, new)
+
+
+# ---- over a plane
+
+
+FLAT = """
+format = "mellow-thumb profile 1"
+mount = "map"
+
+[touch.drag]
+drag = { after_travel = "0.01 screen" }
+
+[touch.pinch]
+spread = {}
+
+[gates]
+dragging = { hold = "touch.drag.down" }
+
+[routes.drag]
+from = "touch.drag.place"
+drives = ["pan_x", "pan_y"]
+pins = "ground"
+gate = "dragging"
+
+[routes.flick]
+from = "touch.drag"
+drives = ["pan_x", "pan_y"]
+sensitivity = "-1 screen/screen"
+glide = { half_life = "150 ms" }
+
+[routes.pinch]
+from = "touch.pinch"
+drives = "zoom"
+sensitivity = "1 x/x"
+pins = "pointer"
+
+[axes]
+zoom = { min = "0.1 x", max = "50 x" }
+
+[mounts.map]
+kind = "flat"
+extent = "8 m"
+"""
+
+
+def test_a_map_stays_under_the_finger_and_under_the_middle_of_two(tmp_path: Path) -> None:
+    file = tmp_path / "map.toml"
+    file.write_text(FLAT)
+    one = mt.load_profile(file).session()
+    one.set_screen(1600, 800)
+
+    def under(x: float, y: float) -> tuple[float, float]:
+        view = one.view()
+        return view.position[0] + (x - 0.5) * 2.0 * view.extent, view.position[1] + (y - 0.5) * view.extent
+
+    one.tick(0.1)
+    point = under(0.4, 0.4)
+    one.touch("a", "down", (0.4, 0.4))
+    for k in range(1, 11):
+        one.touch("a", "move", (0.4 + 0.02 * k, 0.4 + 0.01 * k))
+        one.tick(0.01)
+        assert under(0.4 + 0.02 * k, 0.4 + 0.01 * k) == pytest.approx(point, abs=1e-9)
+    one.touch("b", "down", (0.8, 0.7))
+    one.tick(0.01)
+    assert under(0.6, 0.5) == pytest.approx(point, abs=1e-9)  # a second finger moves nothing
+    one.touch("a", "up")
+    one.touch("b", "move", (0.7, 0.7))
+    assert one.tick(0.01).axes["zoom"] == 1.0
+
+
+def test_a_flick_of_the_map_runs_out_where_it_was_going(tmp_path: Path) -> None:
+    file = tmp_path / "map.toml"
+    file.write_text(FLAT)
+    one = mt.load_profile(file).session()
+    one.set_screen(1600, 800)
+    for k in range(21):
+        one.touch("a", "move" if k else "down", (0.4 + 0.01 * k, 0.5), at=k / 100.0)
+    one.touch("a", "up", at=0.2)
+    lifted = one.tick(0.2).axes["pan_x"]
+    seen = [one.tick(0.05).axes["pan_x"] for _ in range(40)]
+    assert seen[0] < lifted
+    assert all(b <= a for a, b in pairwise(seen))
+    assert lifted - seen[-1] == pytest.approx(2.0 * 8.0 * 0.15 / log(2.0), rel=0.1)  # two screens a second

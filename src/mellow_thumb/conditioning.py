@@ -72,7 +72,9 @@ class Conditioning:
             for key, turned in pan.push(inner, route, pushes).items():
                 self._give(inner, route, key, turned, size)
             pan.bound(inner)
-            self.weaver.when_on(block, pan.keys[0], inner)
+            free = block.inner()
+            free.when(f"{pan.stem}_grabbed == 0.0", inner) if pan.pins else free.add(inner)
+            self.weaver.when_on(block, pan.keys[0], free)
         if capped:
             block.set(f"{stem}_cap_t", "t")
 
@@ -83,7 +85,7 @@ class Conditioning:
                 continue
             inner, taken = block.inner(), block.inner()
             if route.pins:
-                pan.take(taken, grab=False)
+                pan.take(taken, route.pointer, grab=False)
                 inner.when(f"{pan.stem}_grabbed == 0.0", taken)
             else:
                 pan.unpin(inner)
@@ -104,8 +106,8 @@ class Conditioning:
         listen = self.weaver.switches.listen(route.gate)
         for pan in self.weaver.pans:
             outer, inner, taken, moved = block.inner(), block.inner(), block.inner(), block.inner()
-            pan.take(taken, grab=True)
-            pan.follow_pointer(moved)
+            pan.take(taken, route.pointer, grab=True)
+            pan.follow_pointer(moved, route.pointer)
             if begins:
                 inner.add(taken)
             else:
@@ -171,15 +173,25 @@ class Conditioning:
         landed, off = block.inner(), block.inner()
         k, gap = LN2 / FINGER, f"anchor - {stem}_speed_t"
         (share,) = off.call(eased.decay, gap, number(k))
+        pushes: dict[str, str] = {}
         for axis, part, gain in route.parts:
             factors = [number(gain * route.glide / LN2), *self.weaver.factors(route)]
-            for key in self.weaver.keys(axis):
-                pool = self.weaver.glides[route.name, key]
-                landed.set(pool.held, "0.0")
-                inner, push = off.inner(), self.weaver.names.fresh(f"{pool.held}_push")
-                inner.set(push, " * ".join((f"{stem}_speed_{part}", share, *factors)))
-                self.weaver.flows[key].push(inner, push, pool)
+            push = pushes[axis] = self.weaver.names.fresh(f"{self.weaver.variables[axis]}_glides")
+            off.set(push, " * ".join((f"{stem}_speed_{part}", share, *factors)))
+            for key in self.weaver.keys(axis) if axis not in PANS else ():
+                inner, own = off.inner(), self.weaver.names.fresh(push)
+                inner.set(own, push)
+                self.weaver.flows[key].push(inner, own, self.weaver.glides[route.name, key])
                 self.weaver.when_on(off, key, inner)
+        for pan in self.weaver.pans if route.pans else ():
+            inner = off.inner()
+            for key, turned in pan.push(inner, route, pushes).items():
+                self.weaver.flows[key].push(inner, turned, self.weaver.glides[route.name, key])
+            pan.bound(inner)
+            self.weaver.when_on(off, pan.keys[0], inner)
+        for (name, _), pool in self.weaver.glides.items():
+            if name == route.name:
+                landed.set(pool.held, "0.0")
         for part in ("x", "y"):
             landed.set(f"{stem}_speed_{part}", "0.0")
         block.when(f"{down} != 0.0", landed, off)

@@ -9,7 +9,7 @@ from __future__ import annotations
 from math import atan2, degrees, log
 from typing import TYPE_CHECKING, Any, NamedTuple
 
-from .touches import DOUBLE, SLOP, TAP
+from .touches import DOUBLE, SLOP, SWITCHES, TAP
 
 if TYPE_CHECKING:
     from .plan import Plan
@@ -162,23 +162,27 @@ class Contacts:
         if one.area < 0:
             return
         claimed = self._claimed[one.area]
-        alone = claimed == [finger]
+        alone, lead = claimed == [finger], claimed[0]
         claimed.remove(finger)
         if tapped and alone and not one.moved and t - one.begun <= TAP:
             for codes in self._areas[one.area].codes:
                 self._say(out, t, codes, "tap", 1.0)
                 self._say(out, t, codes, "tap", 0.0)
-        self._count_changed(out, t, one.area)
+        self._count_changed(out, t, one.area, lead)
 
-    def _count_changed(self, out: list[Item], t: float, number: int) -> None:
+    def _count_changed(self, out: list[Item], t: float, number: int, lead: int = -1) -> None:
         """Fingers have come or gone: from here on they are measured anew, so nothing jumps."""
         area, claimed = self._areas[number], self._claimed[number]
         places = [self._at(self._fingers[finger]) for finger in claimed[:2]]
         self._origins[number] = [part for place in places for part in place]
         for k, (touch, codes) in enumerate(zip(area.touches, area.codes, strict=True)):
-            wanted = 2 if touch.kind in DOUBLE else 1
-            down = len(claimed) >= wanted if wanted == 2 else bool(claimed)
+            down = len(claimed) >= (2 if touch.kind in DOUBLE else 1)
             self._past[number][k] = touch.after_travel.value == 0.0
+            if (
+                claimed and claimed[0] != lead and lead >= 0
+            ):  # another finger leads: what is held is held anew
+                self._say(out, t, codes, "down", 0.0)
+            self._say_place(out, t, number, touch, codes)
             self._say(out, t, codes, "down", float(down))
             still = down and not any(self._fingers[finger].moved for finger in claimed)
             self._say(out, t, codes, "still", float(still))
@@ -200,6 +204,7 @@ class Contacts:
         if finger not in claimed[:2]:
             return
         for k, (touch, codes) in enumerate(zip(area.touches, area.codes, strict=True)):
+            self._say_place(out, t, one.area, touch, codes)
             if touch.kind == "thumb_pad":
                 self._pad(out, t, one.area, touch, codes, fresh=False)
             elif (touch.kind in DOUBLE) == (len(claimed) >= 2):
@@ -267,6 +272,17 @@ class Contacts:
         scale = radius * max(way, 1.0) if not touch.follows else radius
         self._say(out, t, codes, "", (x - a) / scale, (y - b) / scale)
 
+    def _say_place(self, out: list[Item], t: float, number: int, touch: Touch, codes: dict[str, int]) -> None:
+        """Where the finger is that leads, or the middle of two."""
+        fingers = [
+            self._fingers[finger] for finger in self._claimed[number][: 2 if touch.kind in DOUBLE else 1]
+        ]
+        if fingers:
+            x, y = (
+                sum(part) / len(fingers) for part in zip(*((one.x, one.y) for one in fingers), strict=True)
+            )
+            self._say(out, t, codes, "place", x, y)
+
     @staticmethod
     def _say(out: list[Item], t: float, codes: dict[str, int], what: str, x: float, y: float = 0.0) -> None:
         if what in codes:
@@ -303,7 +319,7 @@ class Contacts:
 def _heard(touch: Touch, codes: dict[str, int]) -> dict[str, int]:
     """The codes of a touch's signals that somebody listens to."""
     stem = f"touch.{touch.name}"
-    names = {"": stem, **{what: f"{stem}.{what}" for what in ("down", "still", "tap")}}
+    names = {"": stem, **{what: f"{stem}.{what}" for what in ("place", *SWITCHES)}}
     return {what: codes[name] for what, name in names.items() if name in codes}
 
 

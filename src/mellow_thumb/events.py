@@ -12,7 +12,7 @@ from .derived import Presses
 from .formulas import shaping
 from .formulas.turning import wrapped
 from .making import Change
-from .panning import POINTER, SCREEN
+from .panning import SCREEN
 from .signals import DEVICES, OWN, Address
 from .switches import NEVER
 from .taking_over import TakingOver, settle
@@ -92,7 +92,7 @@ class Events:
             elif self.chains.follows(route, change):
                 block.note(f"route {count}")
                 self.conditioning.deflect(block, route)
-            elif route.pins == "pointer" and route.effect == "rate" and POINTER in change.touched:
+            elif route.pins == "pointer" and route.effect == "rate" and route.pointer in change.touched:
                 self.conditioning.point(block, route)
         for route in self.weaver.plan.routes:
             if route.glide and f"{route.source.signal.name}.down" in change.touched:

@@ -24,8 +24,8 @@ if TYPE_CHECKING:
     from .room import Room
     from .routes import Route
 
-POINTER, SCREEN = "mouse.place", "host.screen"
-"""The signals of where the pointer is, and of how large the screen is."""
+SCREEN = "host.screen"
+"""The signal of how large the screen is."""
 
 
 class Pan:
@@ -244,14 +244,14 @@ class Pan:
 
     # ---- pins
 
-    def take(self, block: Block, *, grab: bool) -> None:
+    def take(self, block: Block, pointer: str, *, grab: bool) -> None:
         """Pin what is under the pointer."""
         x, y = self.middle(block)
-        stem, pointer = self.stem, self.room.raw[POINTER]
+        stem = self.stem
         names = [self.room.names.fresh(f"{stem}_at_{part}") for part in "xy"]
         for name, value in zip(names, (x, y), strict=True):
             block.set(name, value)
-        for part, place in zip("xy", pointer, strict=True):
+        for part, place in zip("xy", self.room.raw[pointer], strict=True):
             block.set(f"{stem}_{part}", place)
         block.set(f"{stem}_pinned", "1.0")
         block.set(f"{stem}_grabbed", "1.0" if grab else "0.0")
@@ -271,9 +271,9 @@ class Pan:
         for name in ("yaw", "pitch"):
             block.set(f"{self.stem}_{name}", self._value(block, name))
 
-    def follow_pointer(self, block: Block) -> None:
+    def follow_pointer(self, block: Block, pointer: str) -> None:
         """What is grabbed goes with the pointer."""
-        for part, place in zip("xy", self.room.raw[POINTER], strict=True):
+        for part, place in zip("xy", self.room.raw[pointer], strict=True):
             block.set(f"{self.stem}_{part}", place)
         self.bound(block)
 

@@ -212,8 +212,9 @@ class Plan:
         read = [route.source for route in self.routes]
         read += [address for buttons in self.buttons for address in buttons.inputs]
         read += [address for one in self.derived for address in one.inputs]
-        gliding = {f"{route.source.signal.name}.down" for route in self.routes if route.glide}
-        read += [Address(signal) for one in self.touches for signal in one.signals if signal.name in gliding]
+        asked = {f"{route.source.signal.name}.down" for route in self.routes if route.glide}
+        asked |= {route.pointer for route in self.routes if route.pins}
+        read += [Address(signal) for one in self.touches for signal in one.signals if signal.name in asked]
         read += [gate.travel.signal for gate in self.gates if gate.travel]
         made = {one.name: one for one in self.derived}
         return tuple(sorted(set(raw_inputs(tuple(read), made)), key=str))
@@ -241,7 +242,11 @@ class Plan:
         locked = any(isinstance(one.mount, Orbit) and one.mount.frame == "target" for one in self.mounts.all)
         facts += ["host.target"] if locked and self.movement else []
         facts += ["host.screen", "host.pixels_per_cm"] if self.touches else []
-        facts += ["mouse.place"] if any(route.pins for route in self.routes) else []
+        facts += (
+            ["mouse.place"]
+            if any(route.pins and route.pointer == "mouse.place" for route in self.routes)
+            else []
+        )
         facts += ["host.screen"] if any(route.pins or route.screens for route in self.routes) else []
         choices = [Address(own_signal("choice", g.name)) for g in self.gates if len(g.choice) > 1]
         used = {*self.inputs, *choices, *map(find_signal, facts)}

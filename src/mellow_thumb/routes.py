@@ -145,10 +145,6 @@ class Route:
         touched = step and self.source.signal.device == "touch" and self.source.signal.kind == "displacement"
         yield bool(self.glide) and not touched, "a glide on what no finger drags; expected a drag or a twist"
         yield not 0.0 <= self.glide <= 10.0, f"glide {self.glide:g} s; expected 0 to 10 s"
-        yield (
-            bool(self.glide and set(self.drives) & set(PANS)),
-            "a glide on a pan; expected an axis of its own",
-        )
         shaped = step and (self.shape != Shape() or self.turn_boost is not None)
         yield shaped, "a rest, reach, dead_zone, curve or turn_boost on a displacement; expected a speed_gain"
         own = self.source.signal.kind == "rate" and (self.shape != Shape() or self.turn_boost is not None)
@@ -193,6 +189,13 @@ class Route:
     def pans(self) -> bool:
         """Whether it moves a view over a plane."""
         return bool(set(self.drives) & set(PANS))
+
+    @property
+    def pointer(self) -> str:
+        """What says where the pointer is that it holds on to: itself, its fingers, or the mouse."""
+        if self.effect == "pin":
+            return self.source.signal.name
+        return f"{self.source.signal.name}.place" if self.source.signal.device == "touch" else "mouse.place"
 
     @property
     def parts(self) -> tuple[tuple[str, str, float], ...]:

@@ -94,8 +94,10 @@ class Touch:
 
     @property
     def signals(self) -> Iterator[Signal]:
-        """That, and its switches."""
+        """That, where its fingers are, and its switches."""
         yield self.signal
+        name, words = f"touch.{self.name}.place", "x: to the right; y: up"
+        yield Signal(name, "position", "", 0.0, 1.0, words, _OURS, pair=True, start=0.5)
         for what in SWITCHES:
             words = {"down": "fingers are on it", "still": "they have gone nowhere yet", "tap": "a tap"}[what]
             yield Signal(f"touch.{self.name}.{what}", "switch", "", 0.0, 1.0, f"1: {words}", _OURS)

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from .hands import boardwalk, chart, dyke, field_glasses, following
+from .hands import boardwalk, chart, dyke, field_glasses, fingers, following
 
-__all__ = ["SCENES", "boardwalk", "chart", "dyke", "field_glasses", "following"]
+__all__ = ["SCENES", "boardwalk", "chart", "dyke", "field_glasses", "fingers", "following"]
 
 FOLDER = Path(__file__).parent
 PROFILE = FOLDER / "field_glasses.toml"
@@ -29,11 +29,16 @@ CHART = FOLDER / "chart.toml"
 """Out on the marsh with mouse and keys, and a chart to open, as a profile."""
 CHART_TAKE = FOLDER / "chart.csv"
 """Ten seconds of two stand-in hands, for `CHART`."""
+FINGERS = FOLDER / "fingers.toml"
+"""A chart under the fingers, as a profile."""
+FINGERS_TAKE = FOLDER / "fingers.csv"
+"""Seven seconds of stand-in fingers, for `FINGERS`."""
 SCENES = (
     (PROFILE, TAKE),
     (DYKE, DYKE_TAKE),
     (BOARDWALK, BOARDWALK_TAKE),
     (FOLLOWING, FOLLOWING_TAKE),
     (CHART, CHART_TAKE),
+    (FINGERS, FINGERS_TAKE),
 )
 """Each scene: its profile and its take."""

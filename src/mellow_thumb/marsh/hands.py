@@ -223,6 +223,36 @@ def chart() -> Take:
     )
 
 
+def fingers() -> Take:
+    """Make the take of the chart under the fingers anew: those that `FINGERS_TAKE` was written from."""
+    from ..stand_ins.fingers import Fingers
+
+    hand = Fingers(SEED)
+    hand.say("host.screen.x", 1280.0)
+    hand.say("host.screen.y", 800.0)
+    hand.rest(0.3)
+    hand.land((0.7, 0.4))  # the creek a little nearer
+    hand.move((0.4, 0.55), 0.7)
+    hand.rest(0.15)
+    hand.lift()
+    hand.rest(0.3)
+    hand.pinch((0.55, 0.5), 0.25, 0.7, 0.8)  # what is on that sandbank?
+    hand.rest(0.3)
+    hand.tap((0.55, 0.5))  # a flock: a mark
+    hand.rest(0.4)
+    hand.swipe((0.3, 0.4), (0.62, 0.47), 0.14)  # back along the tide line
+    hand.rest(0.9)
+    hand.tap((0.4, 0.6))
+    hand.rest(0.3)
+    hand.pinch((0.45, 0.5), 0.6, 0.15, 0.7)
+    hand.rest(0.6)
+    return hand.take(
+        title="A chart under the fingers",
+        made_by=f"stand-in fingers, seed {SEED}",
+        device="a touch screen of 1280 by 800, 120 reports a second",
+    )
+
+
 def _count(hand: MouseHand, birds: int) -> None:
     """Click once for each bird, moving on a little in between."""
     for _ in range(birds):
