@@ -10,7 +10,7 @@ from mellow_thumb.axes import KNOWN
 from mellow_thumb.form_mounts import MountForm
 from mellow_thumb.profile_form import TABLES, AxisForm, keys
 from mellow_thumb.signals import CATALOGUE, KINDS
-from mellow_thumb.units import AXIS_UNITS, fitting
+from mellow_thumb.units import AXIS_UNITS, PAN, fitting
 
 FOLDER = Path(__file__).parent
 
@@ -71,9 +71,17 @@ def unit_table() -> str:
         ("fingers that twist", "displacement", "deg"),
         ("fingers that spread", "ratio", "x"),
     ]
-    rows = ["| signal | an axis in deg | an axis in m | a factor | a plain axis |", "|---|---|---|---|---|"]
+    columns = {
+        "deg": "an axis in deg",
+        "m": "an axis in m",
+        PAN: "a pan",
+        "x": "a factor",
+        "": "a plain axis",
+    }
+    assert set(AXIS_UNITS) <= set(columns)
+    rows = [" | ".join(["| signal", *columns.values()]) + " |", "|---|---|---|---|---|---|"]
     for words, kind, per in signals:
-        cells = [", ".join(f"`{one}`" for one in fitting(kind, per, unit)) for unit in AXIS_UNITS]
+        cells = [", ".join(f"`{one}`" for one in fitting(kind, per, unit)) for unit in columns]
         rows.append(" | ".join(["| " + words, *cells]) + " |")
     return "\n".join(rows)
 

@@ -528,7 +528,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
         ('pins = "ground"\n', "", 'for a pointer: pins = "ground"'),
         ('pins = "pointer"', 'pins = "ground"', 'pins "ground" without the pointer'),
         ('"0.6 screen/s"', '"0.6 screens/s"', "did you mean screen/s?"),
-        ('"0.6 screen/s"', '"0.6 m"', "an offset on a pan"),
+        ('"0.6 screen/s"', '"0.6 m"', "expected m/s, cm/s or screen/s"),
         ('["9 m", "-9 m"]', '["-4.5 m", "1.5 m"]', "corners [x, y] of a convex area"),
         ('["9 m", "-9 m"]', '["9 deg", "-9 m"]', "mounts.chart.bounds: found"),
         ('["9 m", "-9 m"]', '["9 m"]', "expected corners"),

@@ -66,6 +66,7 @@ LAYERS = [
         "profile_switching",
         "profile_check",
         "profile",
+        "browser_door",
         "stand_ins",
         "marsh",
     },

@@ -11,6 +11,7 @@ __version__ = "0.1.0"
 __all__ = [
     "ArgumentError",
     "Basis",
+    "BrowserDoor",
     "FileError",
     "Frame",
     "MellowThumbError",
@@ -40,6 +41,7 @@ TYPE_CHECKING = False  # typing itself would cost more than the rest of this mod
 if TYPE_CHECKING:
     from .basis import Basis
     from .batch import replay, replay_arrays, replay_pieces
+    from .browser_door import BrowserDoor
     from .errors import (
         ArgumentError,
         FileError,
@@ -64,6 +66,7 @@ if TYPE_CHECKING:
 
 _HOMES = {
     "Basis": "basis",
+    "BrowserDoor": "browser_door",
     "Frame": "frame",
     "Profile": "profile",
     "Session": "session",

@@ -120,7 +120,8 @@ def fitting(kind: str, per: str, axis_unit: str) -> tuple[str, ...]:
         steps = tuple(f"{one}/{per}" for one in gives)
         return (*steps, "cm/turn") if (per, axis_unit) == ("count", "deg") else steps
     if kind == "deflection":
-        return (*(f"{one}/s" for one in gives), *(one for one in gives if one not in ("%", "")))
+        leans = () if axis_unit == PAN else tuple(one for one in gives if one not in ("%", ""))
+        return (*(f"{one}/s" for one in gives), *leans)
     if kind == "ratio":
         return ("x/x",) if axis_unit in ("m", "x") else ()
     if kind == "rate":
