@@ -263,6 +263,12 @@ def test_a_tap_is_short_and_goes_nowhere(lasts: float, slips: float, ends: str, 
     assert one.tick(1.0).cues.get("hop", 0) == given_
 
 
+def test_a_hint_says_what_fingers_do() -> None:
+    cues = (Cue("hop", switch(LOOK, "tap")), Cue("note", switch(LOOK, "still"), "long_press", after=0.5))
+    one = session(LOOK, cues=cues, gates=(Gate("aiming", switch(LOOK)),))
+    assert [one.label(name) for name in ("hop", "note", "aiming")] == ["tap", "touch and hold", "touch"]
+
+
 def test_a_long_press_rests_on_what_has_not_moved() -> None:
     note = Cue("note", switch(LOOK, "still"), "long_press", after=0.5)
     for slip, often in ((0.0, 1), (0.2, 0)):

@@ -30,6 +30,7 @@ _PAD = {
     "way_left": "way left",
     "way_right": "way right",
 }
+_FINGERS = {"down": "touch", "still": "touch and hold", "tap": "tap"}
 _PLACE, _WORDS = re.compile(r"^(?:Key|Digit)(?=.$)"), re.compile(r"(?<=[a-z])(?=[A-Z0-9])")
 """What a key's code says of its place, and where its words meet."""
 
@@ -44,6 +45,8 @@ def label(address: Address) -> str:
     device, _, name = address.signal.name.partition(".")
     if device == "key":
         return _WORDS.sub(" ", _PLACE.sub("", name))
+    if device == "touch":  # what fingers do there, not what a profile calls it
+        return _FINGERS.get(name.rpartition(".")[2], "drag")
     words = {"mouse": _MOUSE, "pad": _PAD}.get(device, {}).get(name, name.replace("_", " "))
     return f"{words} {address.component}".rstrip()
 
