@@ -17,8 +17,11 @@ HOME = Path.cwd()
 
 
 def load_snippet(example: Example) -> None:
-    """A TOML snippet is a whole profile."""
-    file = Path("snippet.toml")
+    """A TOML snippet is a whole profile; its first line may name the file that it is."""
+    first = str(example.parsed).partition("\n")[0]
+    file = Path(
+        first.removeprefix("# ") if first.startswith("# ") and first.endswith(".toml") else "snippet.toml"
+    )
     file.write_text(example.parsed, encoding="utf-8")
     load_profile(file)
 

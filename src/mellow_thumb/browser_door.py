@@ -157,6 +157,12 @@ class BrowserDoor:
                 self._say(f"pad.{name}", now, at)
         self._pad = found
 
+    def _motion(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
+        rates, force = event["rotationRate"], event.get("accelerationIncludingGravity")
+        turn = [_number(rates[name]) for name in ("beta", "gamma", "alpha")]
+        weight = [_number(force[part]) for part in "xyz"] if force else None
+        self._session.motion(turn, weight, at=at, device=CLOCK if at is not None else None)
+
     # ---- the window
 
     def _focus(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
@@ -183,6 +189,7 @@ _TAKES: dict[str, Callable[[BrowserDoor, Mapping[str, Any], float | None, str | 
     "wheel": BrowserDoor._wheel,
     "gamepad": BrowserDoor._gamepad,
     "resize": BrowserDoor._resize,
+    "devicemotion": BrowserDoor._motion,
 }
 """What takes each type of event."""
 

@@ -18,6 +18,8 @@ if TYPE_CHECKING:
 
 PLACE, DOWN, CANCEL = 0, 1, 2
 """What may happen to a contact: it is somewhere; it lands (1) or lifts (0); it is taken away."""
+LEAST = -100
+"""Codes from here on downwards are not those of contacts."""
 NEAREST = 0.01
 """How near two fingers count at the least, in screens: nearer than fingers can be."""
 
@@ -86,12 +88,14 @@ class Contacts:
 
     def expand(self, items: list[Item]) -> list[Item]:
         """Events in order of time, with those of contacts replaced by what touches say."""
-        if not any(code < -1 or code in (self._screen, self._focus, self._scale) for _, code, _, _ in items):
+        if not any(
+            LEAST < code < -1 or code in (self._screen, self._focus, self._scale) for _, code, _, _ in items
+        ):
             return items
         out: list[Item] = []
         for item in items:
             t, code, x, y = item
-            if code < -1:
+            if LEAST < code < -1:
                 finger, phase = divmod(-2 - code, 3)
                 self._happen(out, t, finger, phase, x, y)
                 continue

@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING
 from .contacts import CANCEL, DOWN, PLACE, code_of
 from .errors import nearest
 from .gates import INTERFACE
+from .motion import FIRST
 from .signals import COMPONENTS, FINGERS, OWN, addresses, find_signal, near_signal
 
 if TYPE_CHECKING:
@@ -65,7 +66,9 @@ def all_codes(codes: Mapping[str, int], *, touched: bool) -> dict[str, int]:
         for finger in fingers
         for what, phase in phases.items()
     }
-    return made | contacts
+    sensors = [f"motion.{what}.{part}" for what in ("turn", "force") for part in "xyz"]
+    readings = {name: FIRST - k for k, name in enumerate(sensors) if "motion.aim" in codes}
+    return made | contacts | readings
 
 
 def doors(program: Program, *, touched: bool = False) -> dict[str, Door]:

@@ -75,6 +75,23 @@ class HostWords(Intake):
         if phase in ("up", "cancel"):
             del self._ids[contact]
 
+    def motion(
+        self,
+        turn: Sequence[float],
+        force: Sequence[float] | None = None,
+        at: float | None = None,
+        device: str | None = None,
+    ) -> None:
+        """Say what the sensors of a device in the hand read: they become ``motion.aim``.
+
+        `turn` is how it turns about its own axes, in deg/s, `force` what its accelerometer says, in m/s2: x
+        to the right of the screen, y to its top, z out of it; at rest `force` points to the sky. From one
+        thread.
+        """
+        for name, values in (("force", force), ("turn", turn)):
+            for part, value in zip("xyz", values or (), strict=False):
+                self.feed(f"motion.{name}.{part}", value, at=at, device=device)
+
     def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
         """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
 

@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, Any, NamedTuple
 from .contacts import Contacts
 from .errors import ArgumentError
 from .inbox import NO_TIME
+from .motion import Motion
 from .program import weave_plan
 from .shakes import Kick
 
@@ -37,6 +38,8 @@ class Snapshot(NamedTuple):
     rig: tuple[float, ...]
     contacts: tuple[list[Any], tuple[tuple[object, int], ...]] | None = None
     """What is known of contacts, and the host's ids of them."""
+    motion: list[Any] | None = None
+    """What is known of a device held in the hand."""
 
 
 def to_plain(one: Snapshot) -> dict[str, Any]:
@@ -62,6 +65,7 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "hosts": [None if value - value != 0.0 else value for value in one.hosts],
         "rig": list(one.rig),
         "contacts": [one.contacts[0], [list(pair) for pair in one.contacts[1]]] if one.contacts else None,
+        "motion": one.motion,
     }
 
 
@@ -107,6 +111,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
             tuple(map(float, data["rig"])),
             _contacts(data, plan, program),
+            _motion(data),
         )
         _check(found)
         return found
@@ -123,6 +128,14 @@ def _contacts(
     known, ids = data["contacts"]
     Contacts(plan, program.codes).restore(known)
     return known, tuple((contact, int(finger)) for contact, finger in ids)
+
+
+def _motion(data: dict[str, Any]) -> list[Any] | None:
+    """What is known of a device held in the hand; anything else is refused."""
+    known: list[Any] | None = data.get("motion")
+    if known is not None:
+        Motion(0).restore(known)
+    return known
 
 
 CLOCK, PLACE = 7, 5

@@ -89,6 +89,8 @@ class Session(Viewing):
         items = inbox.take(start, clock, self._last_commit)
         if self._contacts:
             items = self._contacts.expand(items)
+        if self._motion:
+            items = self._motion.expand(items)
         if world_dt is not None or self._rate != 1.0:
             self._set_rate(items, start, clock.now - start + lost, world_dt)
         self._world += (clock.now - start) * self._rate
@@ -212,6 +214,7 @@ class Session(Viewing):
             self._hosts,
             self._rig,
             (self._contacts.saved(), tuple(self._ids.items())) if self._contacts else None,
+            self._motion.saved() if self._motion else None,
         )
 
     def state(self) -> dict[str, Any]:
@@ -246,3 +249,5 @@ class Session(Viewing):
         if self._contacts and one.contacts:
             self._contacts.restore(one.contacts[0])
             self._ids = dict(one.contacts[1])
+        if self._motion and one.motion:
+            self._motion.restore(one.motion)

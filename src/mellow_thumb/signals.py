@@ -154,6 +154,17 @@ _GAMEPAD = (
 _MOTION = (
     _pair("motion.aim", "rate", "deg", (-1e5, 1e5), "x: the device turns right; y: it tilts up",
           "W3C Device Orientation Event, rotationRate, turned level; in deg/s"),
+    *(
+        Signal(f"motion.{what}.{part}", "fact", unit, -1e5, 1e5, words[part],
+               f"W3C Device Orientation Event, {source}")
+        for what, unit, source, words in (
+            ("turn", "deg/s", "rotationRate beta, gamma, alpha: what the gyroscope says",
+             {"x": "its top tilts back", "y": "it turns left, held upright", "z": "it rolls to the left"}),
+            ("force", "m/s2", "accelerationIncludingGravity: what the accelerometer says; to the sky at rest",
+             {"x": "to the right of the screen", "y": "to its top", "z": "out of it"}),
+        )
+        for part in "xyz"
+    ),
 )  # fmt: skip
 
 _CODES = (

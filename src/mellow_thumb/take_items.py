@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, NamedTuple
 
 from .contacts import Contacts
 from .doors import all_codes, is_known, things, unlisted
+from .motion import Motion
 from .signals import COMPONENTS, find_signal
 
 if TYPE_CHECKING:
@@ -65,6 +66,8 @@ class TakeReader:
 
     def __init__(self, plan: Plan, program: Program) -> None:
         self._things, self._contacts = things(plan), Contacts(plan, program.codes) if plan.touches else None
+        heard = program.codes.get("motion.aim", -1)
+        self._motion = Motion(heard) if heard >= 0 else None
         self._codes = all_codes(program.codes, touched=bool(plan.touches))
         self._signals = {name: program.heard.get(name) or find_signal(name).signal for name in self._codes}
         self.refused: Counter[tuple[str, str]] = Counter()
@@ -107,15 +110,16 @@ class TakeReader:
             events = self._events(
                 known, t[rows], value[rows], number[rows], begun[rows] if begun is not None else None
             )
-            yield self._expanded(events, self._contacts) if self._contacts else events
+            yield self._expanded(events) if self._contacts or self._motion else events
             begin = max(end, begin + 1)
 
-    @staticmethod
-    def _expanded(events: Events, contacts: Contacts) -> Events:
-        """The same with contacts replaced by what touches say of them."""
+    def _expanded(self, events: Events) -> Events:
+        """The same with contacts and readings replaced by what touches and a device in the hand say."""
         import numpy as np
 
-        items = contacts.expand(list(zip(*(one.tolist() for one in events), strict=True)))
+        items = list(zip(*(one.tolist() for one in events), strict=True))
+        for stage in (self._contacts, self._motion):
+            items = stage.expand(items) if stage else items
         t, code, x, y = zip(*items, strict=True) if items else ((), (), (), ())
         return Events(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))
 
