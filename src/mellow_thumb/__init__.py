@@ -14,6 +14,8 @@ __all__ = [
     "BrowserDoor",
     "FileError",
     "Frame",
+    "LinuxDevice",
+    "LinuxDoor",
     "MellowThumbError",
     "MissingError",
     "OutputError",
@@ -29,6 +31,7 @@ __all__ = [
     "View",
     "Walker",
     "load_profile",
+    "read_evemu",
     "read_take",
     "replay",
     "replay_arrays",
@@ -55,7 +58,9 @@ if TYPE_CHECKING:
         TakeError,
         UnitError,
     )
+    from .evemu_files import read_evemu
     from .frame import Frame
+    from .linux_door import LinuxDevice, LinuxDoor
     from .profile import Profile, load_profile
     from .session import Session
     from .take import Take
@@ -68,12 +73,15 @@ _HOMES = {
     "Basis": "basis",
     "BrowserDoor": "browser_door",
     "Frame": "frame",
+    "LinuxDevice": "linux_door",
+    "LinuxDoor": "linux_door",
     "Profile": "profile",
     "Session": "session",
     "Take": "take",
     "View": "view",
     "Walker": "walker",
     "load_profile": "profile",
+    "read_evemu": "evemu_files",
     "read_take": "take_files",
     "replay": "batch",
     "replay_arrays": "batch",

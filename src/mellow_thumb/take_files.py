@@ -34,7 +34,7 @@ MOST_PROBLEMS = 20
 
 
 def read_take(path: str | os.PathLike[str]) -> Take:
-    """Read a take from a CSV file.
+    """Read a take from a CSV file, or from a recording of a Linux device (``.evemu``).
 
     Lines that begin with ``#`` at the top are TOML about the take; then come the column names ``t``
     (s), ``signal``, ``value`` (and ``device``, ``on``), then the rows. A last row without a line end may
@@ -43,8 +43,13 @@ def read_take(path: str | os.PathLike[str]) -> Take:
     Raises :class:`TakeError`, with every problem, for a file that is not a take.
     """
     file = str(path)
+    if Path(path).suffix.lower() == ".evemu":
+        from .evemu_files import read_evemu
+
+        return read_evemu(path)
     if Path(path).suffix.lower() != ".csv":
-        raise TakeError.single(file, 0, f'the suffix "{Path(path).suffix}"', "a CSV file, NAME.csv")
+        wanted = "a CSV file, NAME.csv, or a recording of a Linux device, NAME.evemu"
+        raise TakeError.single(file, 0, f'the suffix "{Path(path).suffix}"', wanted)
     text = read_text(path, TakeError, largest=LARGEST)
     notes = []
     if text and not text.endswith("\n"):
