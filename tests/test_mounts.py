@@ -268,7 +268,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
 @pytest.mark.parametrize(
     ("right", "wrong", "words"),
     [
-        ('kind = "orbit"', 'kind = "orbt"', 'mounts.follow.kind: found "orbt"; expected "eye", "orbit", "overhead" or "flat"; did you mean orbit?'),
+        ('kind = "orbit"', 'kind = "orbt"', 'mounts.follow.kind: found "orbt"; expected "eye", "orbit", "overhead", "flat" or "headset"; did you mean orbit?'),
         ('["45 cm", "1.6 m", "0 m"]', '["45 cm", "1.6 m"]', "mounts.follow.offset: found ['45 cm', '1.6 m']; expected three lengths"),
         ('follow = "80 ms"', 'reach = [["-60 deg", 1.5], [40, 0.6]]', "mounts.follow.reach: found 40"),
         ('follow = "80 ms"', 'reach = [["-60 deg", 1.5]]', "expected points of a pitch and a factor"),

@@ -132,7 +132,7 @@ WRONG = [
     (', around = "start"', "", '20: axes.yaw: found a yaw with limits; expected around = "start": what they are measured '
      "from"),
     ('around = "start"', 'around = "strat"', '20: axes.yaw.around: found "strat"; expected "start" or "subject"; did you mean start?'),
-    ('kind = "eye"', 'kind = "eyes"', '23: mounts.eye.kind: found "eyes"; expected "eye", "orbit", "overhead" or "flat"; did you mean eye?'),
+    ('kind = "eye"', 'kind = "eyes"', '23: mounts.eye.kind: found "eyes"; expected "eye", "orbit", "overhead", "flat" or "headset"; did you mean eye?'),
     ("profile 1", "profile 2", '1: format: found "mellow-thumb profile 2"; expected "mellow-thumb profile 1"; did you mean '
      "mellow-thumb profile 1?"),
     ("[mouse]", "[mouse", "4: found expected ']' at the end of a table declaration, column 7; expected TOML 1.0"),

@@ -26,7 +26,7 @@ LAYERS = [
     {"derived", "cues", "gate_checks", "touches"},
     {"routes", "movement"},
     {"mounts"},
-    {"orbits", "plane_mounts"},
+    {"orbits", "plane_mounts", "headsets"},
     {"kinds"},
     {"mounted"},
     {"plan", "take", "pools"},
@@ -49,6 +49,7 @@ LAYERS = [
     {"host_words"},
     {"take_items", "steering"},
     {"loops", "frame_times", "host_samples"},
+    {"host_answers"},
     {"viewing"},
     {"session", "batch"},
     {

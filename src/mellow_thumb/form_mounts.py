@@ -186,11 +186,32 @@ class FlatForm(MountForm):
     )
 
 
+class HeadsetForm(MountForm):
+    """A camera that a head carries; `yaw` turns the room about the head."""
+
+    kind: Literal["headset"] = Field(
+        examples=['"headset"'], description="`headset`: the head's own pose, as the host says it"
+    )
+    height: Metres = Field(
+        0.0,
+        description="added to the head's own: for who sits, and is to see as who stands",
+        json_schema_extra=in_unit("m, cm"),
+    )
+    field_of_view: Degrees = Field(
+        90.0,
+        gt=0,
+        lt=180,
+        description="vertical, for what is drawn without the headset",
+        json_schema_extra=in_unit("deg"),
+    )
+
+
 MOUNTS: dict[str, type[MountForm]] = {
     "eye": EyeForm,
     "orbit": OrbitForm,
     "overhead": OverheadForm,
     "flat": FlatForm,
+    "headset": HeadsetForm,
 }
 """The form of each kind of mount."""
 
@@ -212,9 +233,10 @@ class MovementForm(Form):
     scale: dict[str, Number] = Field(
         {}, description="factors of the speed while gates are open: `{ glassing = 0.5 }`"
     )
-    relative_to: Literal["camera", "world", "body"] = Field(
+    relative_to: Literal["camera", "world", "body", "head"] = Field(
         "camera",
-        description="what forward means: where the camera looks, -Z of the world, or where it faces",
+        description="what forward means: where the camera looks, -Z of the world, where it faces, or where "
+        "the head in a headset looks",
     )
     face: Face = Field(
         {"otherwise": "travel"},

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from .formulas.orbiting import heading_of
+from .headsets import HEAD
 from .mounts import PLACE
 from .orbits import UP
 from .take_items import numbered
@@ -15,10 +16,13 @@ if TYPE_CHECKING:
     import numpy as np
     import pandas as pd
 
-ASKED = ("host.subject.", "host.clear", "host.ground", "host.target.", "host.up.")
+ASKED = ("host.subject.", "host.clear", "host.ground", "host.target.", "host.up.", "host.head.")
 """How the signals begin by which a host answers."""
+HELD = ("clear", *HEAD)
+"""What holds as it was said last, until it is said anew; a head's pose is never made up."""
 NAMES = {
     **{place: place.replace("_", ".") for place in (*PLACE, *UP)},
+    **{part: part.replace("_", ".") for part in HEAD},
     "target_yaw": "target.x",
     "target_pitch": "target.y",
 }
@@ -44,8 +48,8 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
             if all(len(t) for t, _ in parts) and len({len(t) for t, _ in parts}) == 1:
                 yaws = [heading_of(*one) for one in zip(*(value.tolist() for _, value in parts), strict=True)]
                 found[place] = np.interp(ends, parts[0][0], np.unwrap(yaws, period=360.0), left=np.nan)
-        elif host == "clear":
-            t, value = _of(rows, "host.clear")
+        elif host in HELD:
+            t, value = _of(rows, f"host.{NAMES.get(host, host)}")
             last = np.searchsorted(t, ends, side="right") - 1
             found[place] = np.where(last >= 0, value[last], np.nan) if len(t) else np.nan
         else:

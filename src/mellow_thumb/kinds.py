@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from .headsets import Headset
 from .mounts import Eye
 from .orbits import Orbit
 from .plane_mounts import Flat, Overhead
 
-Mount = Eye | Orbit | Overhead | Flat
-KINDS: dict[str, type[Mount]] = {one.kind: one for one in (Eye, Orbit, Overhead, Flat)}
+Mount = Eye | Orbit | Overhead | Flat | Headset
+KINDS: dict[str, type[Mount]] = {one.kind: one for one in (Eye, Orbit, Overhead, Flat, Headset)}
 """Each kind of mount by its name."""

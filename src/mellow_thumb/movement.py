@@ -13,7 +13,7 @@ if TYPE_CHECKING:
 MOVES = ("move_x", "move_y")
 """The axes of movement: right and forward, each -1 to 1, together inside the unit disc."""
 
-REFERENCES = ("camera", "world", "body")
+REFERENCES = ("camera", "world", "body", "head")
 """What "forward" may mean: where the camera looks, the world's -Z, or where the character faces."""
 
 FACES = ("travel", "view", "free")

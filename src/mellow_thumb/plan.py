@@ -241,6 +241,8 @@ class Plan:
         facts += ["host.slope", "host.platform", "host.lift"] if self.movement else []
         locked = any(isinstance(one.mount, Orbit) and one.mount.frame == "target" for one in self.mounts.all)
         facts += ["host.target"] if locked and self.movement else []
+        headed = self.movement is not None and self.movement.relative_to == "head"
+        facts += ["host.head_yaw"] if headed else []
         facts += ["host.screen", "host.pixels_per_cm"] if self.touches else []
         facts += (
             ["mouse.place"]

@@ -19,7 +19,20 @@ def pose({arguments}):
     {lines}
     return {results}
 """
-_OWN = ("passed", "far", "at_x", "at_y", "at_z", "at_yaw", "fresh", "floor", "under", "least")
+_OWN = (
+    "passed",
+    "far",
+    "at_x",
+    "at_y",
+    "at_z",
+    "at_yaw",
+    "fresh",
+    "floor",
+    "under",
+    "least",
+    "away_x",
+    "away_z",
+)
 _PLACE, _TURN, _REST = (
     ("pose_x", "pose_y", "pose_z"),
     ("turn_x", "turn_y", "turn_z", "turn_w"),

@@ -10,7 +10,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, create_model
 
-from .form_mounts import EyeForm, FlatForm, MountForm, MovementForm, OrbitForm, OverheadForm
+from .form_mounts import EyeForm, FlatForm, HeadsetForm, MountForm, MovementForm, OrbitForm, OverheadForm
 from .form_parts import (
     Closing,
     Conditions,
@@ -289,7 +289,7 @@ class ProfileForm(Form):
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     movement: MovementForm | None = Field(None, description="a character that walks")
     touch: dict[str, TouchForm] = Field({}, description="what fingers on a screen become")
-    mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm] = Field(
+    mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm | HeadsetForm] = Field(
         description="how axes become a camera pose"
     )
 
@@ -325,6 +325,7 @@ TABLES: dict[str, type[Form]] = {
     "mounts.NAME (orbit)": OrbitForm,
     "mounts.NAME (overhead)": OverheadForm,
     "mounts.NAME (flat)": FlatForm,
+    "mounts.NAME (headset)": HeadsetForm,
 }
 """Every table of a profile, by where it stands."""
 

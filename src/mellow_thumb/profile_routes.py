@@ -43,9 +43,10 @@ class RouteReader:
         pins = form.pins == "ground" and source is not None and source.signal.kind == "position"
         if source and not pins and source.signal.kind in ("position", "fact", "pose"):
             what = {"position": "a place", "pose": "a pose"}.get(source.signal.kind, "a fact")
-            hint = (
-                '; for a pointer: pins = "ground", or an edge_zone in [signals]' if what == "a place" else ""
-            )
+            hint = {
+                "a place": '; for a pointer: pins = "ground", or an edge_zone in [signals]',
+                "a pose": "; a pose is taken as it is, by the mount: never smoothed, never scaled",
+            }.get(what, "")
             self.faults.note((*path, "from"), f"{source}, {what}", f"something that moves or is held{hint}")
             source = None
         self._check_drives(path, drives, source)

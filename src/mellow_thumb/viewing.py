@@ -2,20 +2,20 @@
 
 from __future__ import annotations
 
-from math import asin, degrees, nan
+from math import asin, degrees
 from typing import TYPE_CHECKING
 
 from .errors import ArgumentError, listed, nearest
-from .formulas.orbiting import direction_to, heading_of
-from .formulas.turning import rotation_rows, wrapped
+from .formulas.orbiting import heading_of
+from .formulas.turning import wrapped
 from .gates import CURSORS
 from .hands import REDUCED
-from .mounts import PLACE, Eye
-from .orbits import TARGET, UP, Orbit
+from .host_answers import HERE, HostAnswers
+from .mounts import Eye
+from .orbits import UP, Orbit
 from .plane_mounts import GROUND, Flat, Overhead
 from .posing import kept
 from .shakes import Kick
-from .steering import Steering
 from .view import POSE, Quadruple, Triple, View, answers, direction
 from .walking import READ
 
@@ -25,21 +25,13 @@ if TYPE_CHECKING:
     from .plan import Plan
     from .program import Program
 
-HERE = (0.0, 0.0, 0.0)
-"""The origin of a world that has not been moved."""
 
-
-class Viewing(Steering):
+class Viewing(HostAnswers):
     """The part of a session that shows where the camera is; it changes nothing of what the axes do."""
-
-    _values: tuple[float, ...]
-    """What the last frame read."""
 
     def __init__(self, plan: Plan, program: Program, ceiling: float) -> None:
         super().__init__(plan, program, ceiling)
         self._kicks: list[Kick] = []
-        self._hosts = (nan,) * len(program.asked)
-        self._rig = tuple(program.rig.values())
         self._origin = HERE
         self._world = 0.0
 
@@ -51,6 +43,7 @@ class Viewing(Steering):
         ground: float | Callable[[float, float], float] | None = None,
         target: Triple | None = None,
         up: Triple | None = None,
+        head: tuple[Triple, Quadruple] | None = None,
         cut: bool = False,
     ) -> View:
         """The camera at the end of the last frame, with the kicks and shakes of the moment.
@@ -61,7 +54,8 @@ class Viewing(Steering):
         camera, nothing is in the way (m). `ground` is the ground's height (m) under the middle of a view from
         above, or a function of x and z that gives it, which is asked under the camera as well. `target` is
         the place (m) of a second subject that an orbit is locked on; `up` is which way up is, for an orbit
-        that asks. `cut` is for a subject that was put elsewhere: the camera is there at once.
+        that asks; `head` is where a headset is in its play space, its place and its rotation. `cut` is for a
+        subject that was put elsewhere: the camera is there at once.
 
         Raises :class:`ArgumentError` for what is no finite number, and for an `up` of no length.
         """
@@ -73,6 +67,8 @@ class Viewing(Steering):
             self._lock_on(target)
         if up is not None:
             self._hosts = answers(program.asked, self._hosts, None, dict(zip(UP, direction(up), strict=True)))
+        if head is not None:
+            self._wear(head)
         values = self._kicked() if self._kicks else self._values
         rig = self._rig if not cut else tuple(program.rig.values())
         if ground is not None:
@@ -91,17 +87,6 @@ class Viewing(Steering):
             pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
         return View(pose, cursor)
 
-    def _lock_on(self, target: Triple) -> None:
-        """Say which way a second subject is, to the view and, from the next frame on, to who walks by it."""
-        program, mount = self._program, self._plan.mounts.all[self._mount].mount
-        walked = self._values[program.moved + 3 : program.moved + 6] if program.moved else HERE
-        said = (self._hosts[program.asked.index(host)] for host in PLACE)
-        place = [one if one == one else other for one, other in zip(said, walked, strict=True)]
-        place[1] += mount.offset[1] if isinstance(mount, Orbit) else 0.0
-        way = direction_to(*(float(a) - b for a, b in zip(target, place, strict=True)))
-        self._hosts = answers(program.asked, self._hosts, None, dict(zip(TARGET, way, strict=True)))
-        self.feed("host.target", way)
-
     @property
     def settled(self) -> bool:
         """Whether nothing moves by itself: every view is like the last until something comes in.
@@ -112,15 +97,6 @@ class Viewing(Steering):
             return False
         state = dict(zip(self._program.state, self._loop.send([]), strict=True))
         return bool(self._program.settled(now=self._clock.now, **state))
-
-    def _heights(
-        self, ground: Callable[[float, float], float], values: tuple[float, ...], rig: tuple[float, ...]
-    ) -> tuple[float, float]:
-        """How high the ground is under the middle of the view, and under the camera."""
-        x, _, z, *turned = self._program.posed(values, self._hosts, self._clock.now, rig)[:7]
-        far = self._values[self._program.axis_places["distance"]] if "distance" in self._program.seen else 0.0
-        rows = rotation_rows(*turned)
-        return ground(x - far * rows[2], z - far * rows[8]), ground(x, z)
 
     def _kicked(self) -> tuple[float, ...]:
         """What the last frame read, with the kicks and shakes that are left."""
@@ -192,9 +168,3 @@ class Viewing(Steering):
         said = self._hosts[program.asked.index("subject_yaw")]
         walked = self._values[program.moved + READ.index("heading")] if program.moved else 0.0
         return said if said == said else walked
-
-    @property
-    def _mount(self) -> int:
-        """The number of the mount in force."""
-        place = self._program.places.get("mount", 0)
-        return int(self._values[place]) if place else 0

@@ -23,6 +23,8 @@ if TYPE_CHECKING:
 
 LAYOUT = struct.Struct("<bbHH")
 """A command: right and forward (1/127 each), the yaw (1/65536 of a turn), a bit for each gate."""
+TURNING = ("camera", "head")
+"""References that turn with what the player looks at."""
 MOST_GATES = 16
 STILL = (0.0, 0.0, 0.0, 0.0)
 """Velocity x and z (m/s), heading and yaw (deg) of one who has not walked yet."""
@@ -46,7 +48,7 @@ def command_of(movement: Movement, frame: Frame) -> bytes:
     axes, gates = frame.axes, frame.gates
     right, ahead = (round(127.0 * axes.get(name, 0.0)) for name in ("move_x", "move_y"))
     bits = sum(1 << k for k, name in enumerate(asked_gates(movement)) if gates[name])
-    yaw = frame.movement.forward if movement.relative_to == "camera" else axes.get("yaw", 0.0)
+    yaw = frame.movement.forward if movement.relative_to in TURNING else axes.get("yaw", 0.0)
     return LAYOUT.pack(right, ahead, round(yaw / 360.0 * 65536.0) % 65536, bits)
 
 
@@ -80,7 +82,8 @@ class Walker:
             speed *= factor if _holds(condition, open_) else 1.0
         velocity_x, velocity_z, heading, then = self.state
         view = wrapped(turn * (360.0 / 65536.0))
-        yaw = {"camera": then + wrapped(view - then), "world": 0.0, "body": heading}[movement.relative_to]
+        turned = then + wrapped(view - then)
+        yaw = {"world": 0.0, "body": heading}.get(movement.relative_to, turned)
         then = yaw if movement.relative_to == "body" else then  # who goes by himself does not turn on the way
         velocity_x, velocity_z, gone_x, gone_z = walked(
             x * speed, y * speed, then, yaw, 0.0, dt, velocity_x, velocity_z,

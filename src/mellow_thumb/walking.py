@@ -41,6 +41,8 @@ class Walk:
             return "heading"
         if self.movement.relative_to == "world":
             return "0.0"
+        if self.movement.relative_to == "head":
+            return f"{self.weaver.leaning('yaw')} + host_head_yaw"
         return self.weaver.in_force("yaw", self._seen_yaw, "view_from")
 
     def _seen_yaw(self, key: str, k: int) -> str:

@@ -44,6 +44,18 @@ def right(yaw: float) -> tuple[float, float, float]:
     return cos(a), 0.0, sin(a)
 
 
+def level_turned(x: float, z: float, yaw: float) -> tuple[float, float]:
+    """A level vector (to +X, to +Z) turned right by a yaw in degrees.
+
+    >>> level_turned(0.0, -1.0, 0.0)
+    (0.0, -1.0)
+    """
+    a = yaw * 0.017453292519943295
+    s = sin(a)
+    c = cos(a)
+    return x * c - z * s, x * s + z * c
+
+
 def level_rotation(yaw: float, pitch: float) -> tuple[float, float, float, float]:
     """The unit quaternion (x, y, z, w) of a camera without roll: ``q_y(-yaw) q_x(pitch)``; degrees."""
     a = yaw * -0.008726646259971648
