@@ -118,6 +118,18 @@ def test_one_walks_where_the_head_looks(yaw: float) -> None:
     assert frame.movement.velocity == pytest.approx((sin(a), 0.0, -cos(a)), abs=1e-6)
 
 
+@pytest.mark.parametrize("side", ["left", "right"])
+def test_one_walks_where_a_hand_points(side: str) -> None:
+    walks = Movement(1.0, relative_to=f"{side}_hand")
+    one = mt.Session(Plan((TURN, WALK), (), AXES, Headset("hide"), (SNAP,), movement=walks), ceiling=9.0)
+    one.set_hand(side, tuple(Rotation.from_euler("YX", (-90.0, -30.0), degrees=True).as_quat().tolist()))
+    one.tick(0.01)
+    one.feed("pad.left_stick", (0.0, 1.0))
+    assert [one.tick(0.1) for _ in range(9)][-1].movement.velocity == pytest.approx((1.0, 0.0, 0.0), abs=1e-6)
+    with pytest.raises(mt.ArgumentError, match="hand"):
+        one.set_hand("third", (0.0, 0.0, 0.0, 1.0))
+
+
 def test_a_take_holds_the_head_and_a_saved_session_its_room() -> None:
     events: list[Event] = [
         (f"host.head.{name}", value, 0.0)

@@ -233,10 +233,10 @@ class MovementForm(Form):
     scale: dict[str, Number] = Field(
         {}, description="factors of the speed while gates are open: `{ glassing = 0.5 }`"
     )
-    relative_to: Literal["camera", "world", "body", "head"] = Field(
+    relative_to: Literal["camera", "world", "body", "head", "left_hand", "right_hand"] = Field(
         "camera",
         description="what forward means: where the camera looks, -Z of the world, where it faces, or where "
-        "the head in a headset looks",
+        "the head in a headset looks, or a hand beside it points",
     )
     face: Face = Field(
         {"otherwise": "travel"},

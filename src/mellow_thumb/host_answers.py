@@ -44,9 +44,24 @@ class HostAnswers(Steering):
         except (TypeError, ValueError) as error:
             raise ArgumentError(f"head: found {head!r}; expected a place and a rotation") from error
         self._hosts = answers(self._program.asked, self._hosts, None, pose)
-        if "zero_yaw" in self._program.rig:
-            zero = self._rig[list(self._program.rig).index("zero_yaw")]
-            self.feed("host.head_yaw", wrapped(heading_of(*said[3:]) - zero))
+        self._point("head", (said[3], said[4], said[5], said[6]))
+
+    def set_hand(self, side: str, rotation: Quadruple) -> None:
+        """Say which way a hand beside the headset points, ``left`` or ``right``, for who walks by it.
+
+        `rotation` is its aim's in the play space, a unit quaternion x, y, z, w. Raises
+        :class:`ArgumentError` for another hand.
+        """
+        if side not in ("left", "right"):
+            raise ArgumentError(f'hand: found {side!r}; expected "left" or "right"')
+        self._point(f"{side}_hand", rotation)
+
+    def _point(self, what: str, rotation: Quadruple) -> None:
+        """Say which way something points in the play space, as it is centred."""
+        worn = [k for k, one in enumerate(self._plan.mounts.all) if isinstance(one.mount, Headset)]
+        names = list(self._program.rig)
+        zero = self._rig[names.index(kept(worn[0], "zero_yaw"))] if worn else 0.0
+        self.feed(f"host.{what}_yaw", wrapped(heading_of(*map(float, rotation)) - zero))
 
     def recentre(self) -> None:
         """Centre the play space of a headset on where the head is now and looks: on the floor alone.

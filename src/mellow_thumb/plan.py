@@ -12,7 +12,7 @@ from .gate_checks import check_changeable
 from .gates import CURSORS
 from .hands import Hands
 from .mounted import Mounted, Mounts
-from .movement import MOVES
+from .movement import HANDS, MOVES
 from .orbits import Orbit
 from .plane_mounts import Flat, Overhead
 from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
@@ -241,8 +241,8 @@ class Plan:
         facts += ["host.slope", "host.platform", "host.lift"] if self.movement else []
         locked = any(isinstance(one.mount, Orbit) and one.mount.frame == "target" for one in self.mounts.all)
         facts += ["host.target"] if locked and self.movement else []
-        headed = self.movement is not None and self.movement.relative_to == "head"
-        facts += ["host.head_yaw"] if headed else []
+        reference = self.movement.relative_to if self.movement else ""
+        facts += [f"host.{reference}_yaw"] if reference in HANDS else []
         facts += ["host.screen", "host.pixels_per_cm"] if self.touches else []
         facts += (
             ["mouse.place"]

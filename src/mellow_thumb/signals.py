@@ -232,6 +232,11 @@ _HOST = (
            "OpenXR 1.1, section 'Spaces', the view space in the local floor's; WebXR viewer pose"),
     _fact("host.head_yaw", -360.0, 360.0, 0.0, "deg, where the head looks in the play space, right of -Z",
           "this library, `view(head=...)`"),
+    *(
+        _fact(f"host.{side}_hand_yaw", -360.0, 360.0, 0.0, "deg, where the hand points, as for the head",
+              "this library, `set_hand(...)`")
+        for side in ("left", "right")
+    ),
     Signal("host.target", "fact", "deg", -180.0, 180.0,
            "x: the way from the subject to a second one, to the right of -Z; y: up",
            "this library, `view(target=...)`", pair=True),

@@ -14,7 +14,7 @@ from .errors import ArgumentError
 from .formulas.turning import wrapped
 from .formulas.walking import bearing, on_disc, toward, walked
 from .frame import Moved
-from .movement import GLIDE
+from .movement import GLIDE, HANDS
 
 if TYPE_CHECKING:
     from .frame import Frame
@@ -23,7 +23,7 @@ if TYPE_CHECKING:
 
 LAYOUT = struct.Struct("<bbHH")
 """A command: right and forward (1/127 each), the yaw (1/65536 of a turn), a bit for each gate."""
-TURNING = ("camera", "head")
+TURNING = ("camera", *HANDS)
 """References that turn with what the player looks at."""
 MOST_GATES = 16
 STILL = (0.0, 0.0, 0.0, 0.0)

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 from .formulas.turning import wrapped
 from .formulas.walking import toward, walked
 from .mounts import Eye
-from .movement import GLIDE
+from .movement import GLIDE, HANDS
 from .orbits import Orbit
 from .pools import WORLD_RATE
 from .weave import Block, number
@@ -41,8 +41,8 @@ class Walk:
             return "heading"
         if self.movement.relative_to == "world":
             return "0.0"
-        if self.movement.relative_to == "head":
-            return f"{self.weaver.leaning('yaw')} + host_head_yaw"
+        if self.movement.relative_to in HANDS:
+            return f"{self.weaver.leaning('yaw')} + host_{self.movement.relative_to}_yaw"
         return self.weaver.in_force("yaw", self._seen_yaw, "view_from")
 
     def _seen_yaw(self, key: str, k: int) -> str:
