@@ -117,6 +117,8 @@ class TakeReader:
         """The same with contacts and readings replaced by what touches and a device in the hand say."""
         import numpy as np
 
+        if not self._contacts and not (events.code < -1).any():
+            return events
         items = list(zip(*(one.tolist() for one in events), strict=True))
         for stage in (self._contacts, self._motion):
             items = stage.expand(items) if stage else items
