@@ -28,11 +28,11 @@ FOLLOWING_TAKE = FOLDER / "following.csv"
 CHART = FOLDER / "chart.toml"
 """Out on the marsh with mouse and keys, and a chart to open, as a profile."""
 CHART_TAKE = FOLDER / "chart.csv"
-"""Ten seconds of two stand-in hands, for `CHART`."""
+"""Fourteen seconds of two stand-in hands, for `CHART`."""
 FINGERS = FOLDER / "fingers.toml"
 """A chart under the fingers, as a profile."""
 FINGERS_TAKE = FOLDER / "fingers.csv"
-"""Seven seconds of stand-in fingers, for `FINGERS`."""
+"""Six seconds of stand-in fingers, for `FINGERS`."""
 SCENES = (
     (PROFILE, TAKE),
     (DYKE, DYKE_TAKE),
