@@ -151,6 +151,21 @@ def test_a_take_holds_the_head_and_a_saved_session_its_room() -> None:
     assert two.view().position == seen.position
 
 
+def test_the_rim_darkens_with_what_turns_and_walks_but_not_with_the_head() -> None:
+    one = mt.Session(PLAN)
+    one.view(head=((0.0, 1.7, 0.0), (0.0, 0.0, 0.0, 1.0)))
+    assert one.tick(0.1).vignette() == 0.0
+    one.view(head=((3.0, 1.7, 0.0), (0.0, 1.0, 0.0, 0.0)))
+    assert one.tick(0.1).vignette() == 0.0
+    one.feed("pad.left_trigger", 0.75)
+    assert one.tick(0.1).vignette() == pytest.approx(0.5)  # 45 of 90 deg/s
+    one.feed("pad.left_stick", (0.0, 1.0))
+    one.tick(0.2)
+    assert one.tick(0.1).vignette(speed=1.25) == pytest.approx(0.8)
+    assert one.tick(0.1).vignette(turn=10.0) == 1.0
+    assert one.tick(0.0).vignette(speed=1e9) == pytest.approx(0.0, abs=1e-6)
+
+
 def test_who_sits_may_see_as_who_stands_and_no_head_is_no_error() -> None:
     one = mt.Session(Plan((TURN,), (), AXES[:1], Headset("hide", height=0.5), (SNAP,)))
     one.tick(0.01)

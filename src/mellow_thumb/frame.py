@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from math import nan
+from math import hypot, nan
 from typing import TYPE_CHECKING, NamedTuple
 
 if TYPE_CHECKING:
@@ -49,7 +49,7 @@ class Axes(Mapping[str, float]):
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
-    __slots__ = ("_before", "_program", "_values", "cues", "t")
+    __slots__ = ("_before", "_dt", "_program", "_values", "cues", "t")
 
     def __init__(
         self,
@@ -58,12 +58,14 @@ class Frame:
         program: Program,
         cues: dict[str, int] | None = None,
         before: tuple[float, ...] = (),
+        dt: float = 0.0,
     ) -> None:
         self.t = t
         """Session time at the frame's end, in seconds."""
         self.cues: dict[str, int] = cues or {}
         """How often each cue was given in this frame, or is still kept: ``"hop" in frame.cues``."""
         self._values, self._program, self._before = values, program, before or values
+        self._dt = dt
 
     @property
     def axes(self) -> Axes:
@@ -85,6 +87,16 @@ class Frame:
         now, then = self._values[first:], self._before[first:]
         step = (now[3] - then[3], now[4] - then[4], now[5] - then[5])
         return Moved(step, (now[0], now[1], now[2]), now[6], now[7])
+
+    def vignette(self, turn: float = 90.0, speed: float = 3.0) -> float:
+        """How much of a view to darken at its rim, 0 to 1, against sickness: all at such a turn or speed.
+
+        `turn` is in deg/s, `speed` in m/s: what the session turned and walked in this frame, never the head.
+        """
+        place = self._program.axis_places["yaw_total"]
+        rate = abs(self._values[place] - self._before[place]) / self._dt if self._dt > 0.0 else 0.0
+        x, _, z = self.movement.velocity
+        return min(1.0, max(rate / turn, hypot(x, z) / speed))
 
     @property
     def mount(self) -> str:

@@ -97,7 +97,7 @@ class Session(Viewing):
         items.append((clock.now, self._program.frame, 0.0, 0.0))
         before, self._values = self._values, self._loop.send(items)
         cues = self._read_cues() if self._counts else None
-        return Frame(clock.now, self._values, self._program, cues, before)
+        return Frame(clock.now, self._values, self._program, cues, before, clock.now - start)
 
     def _set_rate(self, items: list[Item], start: float, dt: float, world_dt: float | None) -> None:
         """Put the world's rate, if it has changed, before what happens in this frame."""
