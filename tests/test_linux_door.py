@@ -147,6 +147,9 @@ def test_a_device_that_goes_lets_go() -> None:
     assert told[-2:] == ["touch.1.cancel", "touch.connected"]
     door.take(0, 3, 0, 2.0)
     assert door.dropped == 1
+    board = mt.LinuxDevice("keyboard and ball", rels={0, 1}, keys={30, 0x110})
+    assert board.kinds == ("mouse", "key")
+    assert mt.LinuxDevice("pad", {0: Range(0, 255)}).kinds == ("pad",)
 
 
 @given(st.lists(st.tuples(st.integers(0, 4), st.integers(0, 0x230), st.integers(-70000, 70000)), max_size=80))

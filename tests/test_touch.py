@@ -13,6 +13,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 import mellow_thumb as mt
+from mellow_thumb import marsh
 from mellow_thumb.axes import Axis
 from mellow_thumb.contacts import Contacts
 from mellow_thumb.cues import Cue
@@ -450,50 +451,8 @@ def test_what_is_wrong_is_refused_with_its_line(tmp_path: Path, old: str, new: s
 # ---- over a plane
 
 
-FLAT = """
-format = "mellow-thumb profile 1"
-mount = "map"
-
-[touch.drag]
-drag = { after_travel = "0.01 screen" }
-
-[touch.pinch]
-spread = {}
-
-[gates]
-dragging = { hold = "touch.drag.down" }
-
-[routes.drag]
-from = "touch.drag.place"
-drives = ["pan_x", "pan_y"]
-pins = "ground"
-gate = "dragging"
-
-[routes.flick]
-from = "touch.drag"
-drives = ["pan_x", "pan_y"]
-sensitivity = "-1 screen/screen"
-glide = { half_life = "150 ms" }
-
-[routes.pinch]
-from = "touch.pinch"
-drives = "zoom"
-sensitivity = "1 x/x"
-pins = "pointer"
-
-[axes]
-zoom = { min = "0.1 x", max = "50 x" }
-
-[mounts.map]
-kind = "flat"
-extent = "8 m"
-"""
-
-
-def test_a_map_stays_under_the_finger_and_under_the_middle_of_two(tmp_path: Path) -> None:
-    file = tmp_path / "map.toml"
-    file.write_text(FLAT)
-    one = mt.load_profile(file).session()
+def test_a_map_stays_under_the_finger_and_under_the_middle_of_two() -> None:
+    one = mt.load_profile(marsh.FINGERS).session()
     one.set_screen(1600, 800)
 
     def under(x: float, y: float) -> tuple[float, float]:
@@ -515,16 +474,14 @@ def test_a_map_stays_under_the_finger_and_under_the_middle_of_two(tmp_path: Path
     assert one.tick(0.01).axes["zoom"] == 1.0
 
 
-def test_a_flick_of_the_map_runs_out_where_it_was_going(tmp_path: Path) -> None:
-    file = tmp_path / "map.toml"
-    file.write_text(FLAT)
-    one = mt.load_profile(file).session()
+def test_a_flick_of_the_map_runs_out_where_it_was_going() -> None:
+    one = mt.load_profile(marsh.FINGERS).session()
     one.set_screen(1600, 800)
     for k in range(21):
-        one.touch("a", "move" if k else "down", (0.4 + 0.01 * k, 0.5), at=k / 100.0)
+        one.touch("a", "move" if k else "down", (0.4 + 0.005 * k, 0.5), at=k / 100.0)
     one.touch("a", "up", at=0.2)
     lifted = one.tick(0.2).axes["pan_x"]
     seen = [one.tick(0.05).axes["pan_x"] for _ in range(40)]
     assert seen[0] < lifted
     assert all(b <= a for a, b in pairwise(seen))
-    assert lifted - seen[-1] == pytest.approx(2.0 * 8.0 * 0.15 / log(2.0), rel=0.1)  # two screens a second
+    assert lifted - seen[-1] == pytest.approx(40.0 * 0.18 / log(2.0), rel=0.1)  # a screen a second

@@ -73,7 +73,10 @@ class Conditioning:
                 self._give(inner, route, key, turned, size)
             pan.bound(inner)
             free = block.inner()
-            free.when(f"{pan.stem}_grabbed == 0.0", inner) if pan.pins else free.add(inner)
+            if pan.pins:  # what is held in the hand goes with the hand alone
+                free.when(f"{pan.stem}_grabbed == 0.0", inner)
+            else:
+                free.add(inner)
             self.weaver.when_on(block, pan.keys[0], free)
         if capped:
             block.set(f"{stem}_cap_t", "t")

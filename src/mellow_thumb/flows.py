@@ -155,6 +155,14 @@ class AxisFlow:
         block.set(f"{back}_amount", way)
         block.set(f"{back}_start", WORLD_NOW)
 
+    def forget(self, block: Block) -> None:
+        """Drop everything that smoothing still owes it."""
+        for pool in self.pools:
+            for owed in (pool.held, pool.speed) if pool.speed else (pool.held,):
+                block.set(owed, "0.0")
+        for one in self.filtered:
+            block.set(one.rate, "0.0")
+
     def drop(self, block: Block, listen: str, rates: list[str]) -> None:
         """Drop what the routes of a gate are still owed by smoothing of their own."""
         for pool in self.pools:

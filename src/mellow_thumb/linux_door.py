@@ -69,6 +69,17 @@ class LinuxDevice:
         return {SLOT, PLACE_X, PLACE_Y} <= set(self.axes)
 
     @property
+    def kinds(self) -> tuple[str, ...]:
+        """What it is, by the first part of its signals; it may be more than one."""
+        buttons = {BUTTONS[code].partition(".")[0] for code in self.keys if code in BUTTONS}
+        found = {
+            "mouse": bool(self.rels),
+            "key": "key" in buttons,
+            "pad": "pad" in buttons or bool(set(STICKS) & set(self.axes)),
+        }
+        return ("touch",) if self.touches else tuple(kind for kind, there in found.items() if there)
+
+    @property
     def pixels_per_cm(self) -> float:
         """How many of its units a cm is across; 0 where it does not say."""
         return 10.0 * self.axes[PLACE_X].resolution if self.touches else 0.0
@@ -82,6 +93,12 @@ class LinuxDoor:
 
     def __init__(self, device: LinuxDevice, say: Say) -> None:
         self.device, self._say = device, say
+        self.dropped = 0
+        """How often the system said that events were lost."""
+        self._begin()
+
+    def _begin(self) -> None:
+        """Nothing is held, and nothing has moved."""
         self._moved = [0.0, 0.0]
         self._wheel = [0.0, 0.0]
         self._sticks: dict[str, list[float]] = {"left_stick": [0.0, 0.0], "right_stick": [0.0, 0.0]}
@@ -91,8 +108,6 @@ class LinuxDoor:
         self._contacts: dict[int, list[float]] = {}
         """For each slot in use: where it is, in the device's units, and whether it has landed."""
         self._changed: dict[int, str] = {}
-        self.dropped = 0
-        """How often the system said that events were lost."""
 
     def take(self, kind: int, code: int, value: int, seconds: float) -> None:
         """Take one event: its type, code, value and time (s)."""
@@ -112,9 +127,9 @@ class LinuxDoor:
         """The device is gone: whatever it held is let go, and it says so."""
         for finger in [slot + 1 for slot, contact in self._contacts.items() if contact[2]]:
             self._say(f"touch.{finger}.cancel", 1.0, seconds)
-        family = "touch" if self.device.touches else "mouse" if self.device.rels else "pad"
-        self._say(f"{family}.connected", 0.0, seconds)
-        self.__init__(self.device, self._say)  # type: ignore[misc]
+        for kind in self.device.kinds:
+            self._say(f"{kind}.connected", 0.0, seconds)
+        self._begin()
 
     def _rel(self, code: int, value: int) -> None:
         if code in (0, 1):

@@ -15,6 +15,7 @@ from typing import TYPE_CHECKING
 from .axes import FAR, PANS
 from .formulas.limits import clamp
 from .formulas.panning import ground_under, nearer, picture_under, screen_of_ground
+from .formulas.turning import right
 from .plane_mounts import Flat, Overhead
 from .weave import Block, number
 
@@ -38,10 +39,8 @@ class Pan:
         self.stem = f"pan{k}"
         stem = self.stem
         turns = room.plan.mounts.of(k, "yaw")
-        self.turn: float | None = radians(turns) if isinstance(turns, float) else None
+        self.turn = None if isinstance(turns, str) else radians(turns or 0.0)
         """The yaw, in radians, if nothing turns it."""
-        if turns is None:
-            self.turn = 0.0
         self.pins = any(route.pins for route in room.plan.routes)
         for name in ("pinned", "grabbed", "x", "y", "yaw", "pitch") if self.pins else ():
             room.state[f"{stem}_{name}"] = 0.0
@@ -55,11 +54,6 @@ class Pan:
         """The key of an axis of this mount that moves; nothing for one that does not."""
         key = self.room.plan.mounts.of(self.k, name)
         return key if isinstance(key, str) else ""
-
-    @property
-    def sized(self) -> bool:
-        """Whether it must know how large the screen is."""
-        return SCREEN in self.room.raw
 
     # ---- what it is made of
 
@@ -76,7 +70,8 @@ class Pan:
         return f"exp({value})" if axis.log else value
 
     def _sides(self) -> tuple[str, str]:
-        return self.room.raw[SCREEN] if self.sized else ("1.0", "1.0")  # type: ignore[return-value]
+        wide, tall = self.room.raw[SCREEN]
+        return wide, tall
 
     def _under(self, block: Block) -> tuple[str, str]:
         """Write where the pin is, from the middle."""
@@ -140,9 +135,7 @@ class Pan:
         """Turn a displacement to where the view looks; for each key what holds its push."""
         x, y = (pushes.get(name, "0.0") for name in PANS)
         if self.turn is None:
-            s, c = (self.room.names.fresh(f"{self.stem}_{word}") for word in ("s", "c"))
-            block.set(s, f"sin({self._value(block, 'yaw')} * 0.017453292519943295)")
-            block.set(c, f"cos({self._value(block, 'yaw')} * 0.017453292519943295)")
+            c, _, s = block.call(right, self._value(block, "yaw"))
         else:
             s, c = self._heading()
         found = {}
@@ -182,9 +175,8 @@ class Pan:
         """What `dt` does: the anchor moves by the mean yaw and size of the screen, and the middle is held."""
         stem = self.stem
         if self.turn is None:
-            block.set(f"{stem}_mean", f"({stem}_began + {self._value(block, 'yaw')}) * 0.008726646259971648")
-            block.set(f"{stem}_sin", f"sin({stem}_mean)")
-            block.set(f"{stem}_cos", f"cos({stem}_mean)")
+            mean = f"0.5 * ({stem}_began + {self._value(block, 'yaw')})"
+            block.call(right, mean, into=(f"{stem}_cos", f"{stem}_level", f"{stem}_sin"))
         if self._in_screens:
             block.set(f"{stem}_screen", f"0.5 * ({stem}_screen + {self._screen(block)})")
         for key in self.keys:
@@ -259,12 +251,7 @@ class Pan:
         for anchor, name, under in zip(self.anchor, names, self._under(block), strict=True):
             block.set(anchor, f"{name} + {under}")
         for key in self.keys if grab else ():
-            flow = self.room.flows[key]
-            for pool in flow.pools:
-                for owed in (pool.held, pool.speed) if pool.speed else (pool.held,):
-                    block.set(owed, "0.0")
-            for one in flow.filtered:
-                block.set(one.rate, "0.0")
+            self.room.flows[key].forget(block)
 
     def _freeze(self, block: Block) -> None:
         """From now on turning is about the middle again."""

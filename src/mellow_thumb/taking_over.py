@@ -15,11 +15,11 @@ if TYPE_CHECKING:
     from .room import Room
 
 
-def weights(room: Room, block: Block, now: str = "anchor") -> list[str]:
-    """Write how much each mount counts at a moment, from 0 to 1; nothing where there is only one."""
+def weights(room: Room, block: Block) -> list[str]:
+    """Write how much each mount counts at this moment, from 0 to 1; nothing where there is only one."""
     if not room.plan.others:
         return []
-    (share,) = block.call(blended, "blend_t", now, "blend_over")
+    (share,) = block.call(blended, "blend_t", "anchor", "blend_over")
     found = []
     for k, _ in enumerate(room.plan.mounts.all):
         weight = room.names.fresh(f"weight{k}")
@@ -37,11 +37,7 @@ def settle(room: Room, block: Block, key: str, value: str) -> None:
         block.set(f"{turn}_amount", "0.0")
     if flow.axis.limited:
         block.call(clamp, variable, into=(variable,), **flow.axis.limits)
-    for pool in flow.pools:
-        for owed in (pool.held, pool.speed) if pool.speed else (pool.held,):
-            block.set(owed, "0.0")
-    for one in flow.filtered:
-        block.set(one.rate, "0.0")
+    flow.forget(block)
 
 
 class TakingOver:

@@ -90,7 +90,8 @@ class Weaver(Room):
 
     def _swing(self, block: Block, key: str) -> None:
         """What `dt` does to a yaw that goes back behind the direction of travel when no hand is on it."""
-        (k, back), flow, assert_walk = self.returning[key], self.flows[key], self.walk
+        (k, back), flow, walk = self.returning[key], self.flows[key], self.walk
+        assert walk is not None
         touched, run = f"{flow.value}_touched", self.names.fresh(f"{flow.value}_run")
         if flow.wishes:
             held = " or ".join(f"{wish.rate} != 0.0" for wish in flow.wishes)
@@ -98,9 +99,8 @@ class Weaver(Room):
         inner = block.inner()
         block.set(run, f"stop - {touched} - {number(back.after)}")
         block.set(run, f"{run} if {run} < dt else dt")
-        assert assert_walk is not None
         (travel,) = inner.call(bearing, "velocity_x", "-velocity_z")
-        (behind,) = inner.call(wrapped, f"{travel} - ({self.leaning_of(key)}{assert_walk.base(k)})")
+        (behind,) = inner.call(wrapped, f"{travel} - ({self.leaning_of(key)}{walk.base(k)})")
         (turn,) = inner.call(swung, behind, run, k=LN2 / back.half_life)
         inner.set(flow.value, f"{flow.value} + {turn}")
         if flow.axis.limited:
