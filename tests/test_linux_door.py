@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
-from mellow_thumb.linux_door import Range
+from mellow_thumb.linux_device import Range
 from mellow_thumb.linux_keys import BUTTONS, KEYS
 from mellow_thumb.signals import CATALOGUE
 

@@ -15,6 +15,7 @@ __all__ = [
     "FileError",
     "Frame",
     "LinuxDevice",
+    "LinuxDevices",
     "LinuxDoor",
     "MellowThumbError",
     "MissingError",
@@ -60,7 +61,9 @@ if TYPE_CHECKING:
     )
     from .evemu_files import read_evemu
     from .frame import Frame
-    from .linux_door import LinuxDevice, LinuxDoor
+    from .linux_device import LinuxDevice
+    from .linux_door import LinuxDoor
+    from .linux_live import LinuxDevices
     from .profile import Profile, load_profile
     from .session import Session
     from .take import Take
@@ -73,7 +76,8 @@ _HOMES = {
     "Basis": "basis",
     "BrowserDoor": "browser_door",
     "Frame": "frame",
-    "LinuxDevice": "linux_door",
+    "LinuxDevice": "linux_device",
+    "LinuxDevices": "linux_live",
     "LinuxDoor": "linux_door",
     "Profile": "profile",
     "Session": "session",

@@ -6,8 +6,9 @@ from typing import TYPE_CHECKING
 
 from .errors import Problem, TakeError
 from .files import read_text
-from .linux_door import ABS, KEY, REL, LinuxDevice, LinuxDoor, Range
-from .take import COLUMNS, Take
+from .linux_device import ABS, KEY, REL, LinuxDevice, Range
+from .linux_door import LinuxDoor
+from .take import COLUMNS, Take, parts_of
 
 if TYPE_CHECKING:
     import os
@@ -20,9 +21,9 @@ MOST_PROBLEMS = 20
 def read_evemu(path: str | os.PathLike[str]) -> Take:
     """Read a recording of a Linux input device, as ``evemu-record`` writes it, as a take.
 
-    ``N:`` is the device's name, ``B:`` which codes of a type it has, ``A:`` the range of an axis, ``E:`` an
-    event: seconds, type, code and value. The first event is at 0. Raises :class:`TakeError`, with every
-    problem and its line, for a file that is no such thing.
+    ``N:`` is the device's name, ``P:`` its properties, ``B:`` which codes of a type it has, ``A:`` the range
+    of an axis, ``E:`` an event: seconds, type, code and value. The first event is at 0. Raises
+    :class:`TakeError`, with every problem and its line, for a file that is no such thing.
     """
     import pandas as pd
 
@@ -46,20 +47,14 @@ def read_evemu(path: str | os.PathLike[str]) -> Take:
         raise TakeError(problems)
 
     def say(signal: str, value: float | tuple[float, float], seconds: float) -> None:
-        if isinstance(value, tuple):
-            rows.extend((seconds, f"{signal}.{part}", one) for part, one in zip("xy", value, strict=True))
-        else:
-            rows.append((seconds, signal, value))
+        rows.extend((seconds, name, one) for name, one in parts_of(signal, value))
 
     door = LinuxDoor(device, say)
-    if device.pixels_per_cm:
-        axes = device.axes
-        wide, tall = (float(axes[code].high - axes[code].low) for code in (0x35, 0x36))
-        say("host.screen", (wide, tall), 0.0)
-        say("host.pixels_per_cm", device.pixels_per_cm, 0.0)
+    for signal, value in device.facts.items():
+        say(signal, value, 0.0)
     begin = events[0][3]
-    for kind, code, value, seconds in events:
-        door.take(kind, code, value, round(seconds - begin, 6))
+    for kind, code, number, seconds in events:
+        door.take(kind, code, number, round(seconds - begin, 6))
     table = pd.DataFrame(rows, columns=list(COLUMNS))
     notes = (f"events were lost {door.dropped} times",) if door.dropped else ()
     about = {"device": device.name, "made_by": "a recording of its events"}
@@ -89,5 +84,8 @@ def _line(
         events.append((kind, code, value, float(rest[0])))
         if kind == ABS and code not in device.axes:
             raise ValueError
-    elif key not in ("I:", "P:", "L:", "S:"):
+    elif key == "P:":
+        some = bytes(int(one, 16) for one in rest)
+        device.properties |= {k for k in range(8 * len(some)) if some[k // 8] >> k % 8 & 1}
+    elif key not in ("I:", "L:", "S:"):
         raise ValueError

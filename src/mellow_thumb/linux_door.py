@@ -7,82 +7,38 @@ sticks count y downwards, and are flipped here, once.
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
-from typing import TYPE_CHECKING, NamedTuple
+from typing import TYPE_CHECKING
 
+from .linux_device import (
+    ABS,
+    DROPPED,
+    HATS,
+    KEY,
+    PLACE_X,
+    PLACE_Y,
+    REL,
+    REPORT,
+    SENSORS,
+    SLOT,
+    STICKS,
+    SYN,
+    TRACKING,
+    TRIGGERS,
+    WHEELS,
+    G,
+)
 from .linux_keys import BUTTONS
 from .signals import FINGERS
 
 if TYPE_CHECKING:
-    from collections.abc import Callable
+    from collections.abc import Callable, Iterable
 
+    from .linux_device import LinuxDevice, Range
+
+    Event = tuple[int, int, int]
+    """Its type, code and value."""
     Say = Callable[[str, float | tuple[float, float], float], None]
     """Takes a signal, its value or pair of values, and its time in seconds."""
-
-SYN, KEY, REL, ABS = 0, 1, 2, 3
-"""Types of events."""
-REPORT, DROPPED = 0, 3
-"""Codes of SYN: all that happened at one time is told; something was lost."""
-WHEELS = {8: ("y", 1.0), 6: ("x", 1.0), 11: ("y", 120.0), 12: ("x", 120.0)}
-"""Wheels: whole notches, and 120ths of one where the device has them."""
-SLOT, PLACE_X, PLACE_Y, TRACKING = 0x2F, 0x35, 0x36, 0x39
-STICKS = {0: ("left_stick", 0), 1: ("left_stick", 1), 3: ("right_stick", 0), 4: ("right_stick", 1)}
-TRIGGERS = {2: "left_trigger", 5: "right_trigger", 10: "left_trigger", 9: "right_trigger"}
-"""ABS_Z and ABS_RZ, or ABS_BRAKE and ABS_GAS where a device has those."""
-HATS = {0x10: ("way_left", "way_right"), 0x11: ("way_up", "way_down")}
-
-
-class Range(NamedTuple):
-    """What an axis of a device may say, and how: of its absinfo."""
-
-    low: int
-    high: int
-    flat: int = 0
-    """It counts as its middle within this."""
-    resolution: int = 0
-    """Units in a millimetre; 0: not told."""
-
-    def share(self, value: float) -> float:
-        """Where a value lies, 0 at the low end and 1 at the high one."""
-        return (
-            min(max((value - self.low) / (self.high - self.low), 0.0), 1.0) if self.high > self.low else 0.0
-        )
-
-    def centred(self, value: float) -> float:
-        """The same from -1 to 1, and 0 within the flat middle."""
-        middle = 0.5 * (self.low + self.high)
-        return 0.0 if abs(value - middle) <= self.flat else 2.0 * self.share(value) - 1.0
-
-
-@dataclass
-class LinuxDevice:
-    """What a device says of itself: its name, its axes, what it has of the rest."""
-
-    name: str = ""
-    axes: dict[int, Range] = field(default_factory=dict)
-    rels: set[int] = field(default_factory=set)
-    keys: set[int] = field(default_factory=set)
-
-    @property
-    def touches(self) -> bool:
-        """Whether it is a touch screen with contacts of their own."""
-        return {SLOT, PLACE_X, PLACE_Y} <= set(self.axes)
-
-    @property
-    def kinds(self) -> tuple[str, ...]:
-        """What it is, by the first part of its signals; it may be more than one."""
-        buttons = {BUTTONS[code].partition(".")[0] for code in self.keys if code in BUTTONS}
-        found = {
-            "mouse": bool(self.rels),
-            "key": "key" in buttons,
-            "pad": "pad" in buttons or bool(set(STICKS) & set(self.axes)),
-        }
-        return ("touch",) if self.touches else tuple(kind for kind, there in found.items() if there)
-
-    @property
-    def pixels_per_cm(self) -> float:
-        """How many of its units a cm is across; 0 where it does not say."""
-        return 10.0 * self.axes[PLACE_X].resolution if self.touches else 0.0
 
 
 class LinuxDoor:
@@ -91,10 +47,12 @@ class LinuxDoor:
     `say` takes a signal, its value or pair of values, and its time (s), as ``session.feed`` does.
     """
 
-    def __init__(self, device: LinuxDevice, say: Say) -> None:
-        self.device, self._say = device, say
+    def __init__(self, device: LinuxDevice, say: Say, state: Callable[[], Iterable[Event]] = tuple) -> None:
+        """Stand before a `device`; `state` tells, after events were lost, what it holds by now."""
+        self.device, self._say, self._state = device, say, state
         self.dropped = 0
         """How often the system said that events were lost."""
+        self._lost = False
         self._begin()
 
     def _begin(self) -> None:
@@ -108,10 +66,19 @@ class LinuxDoor:
         self._contacts: dict[int, list[float]] = {}
         """For each slot in use: where it is, in the device's units, and whether it has landed."""
         self._changed: dict[int, str] = {}
+        self._felt = {SENSORS[code]: 0.0 for code in SENSORS if code in self.device.axes}
+        self._feels = False
 
     def take(self, kind: int, code: int, value: int, seconds: float) -> None:
         """Take one event: its type, code, value and time (s)."""
-        if kind == SYN:
+        if kind == SYN and code == DROPPED:
+            self.dropped += 1
+            self._lost = True
+        elif self._lost:
+            if (kind, code) == (SYN, REPORT):
+                self._lost = False
+                self._recover(seconds)
+        elif kind == SYN:
             self._report(code, seconds)
         elif kind == REL:
             self._rel(code, value)
@@ -123,13 +90,47 @@ class LinuxDoor:
         elif kind == ABS and code in self.device.axes:
             self._abs(code, value, self.device.axes[code])
 
-    def let_go(self, seconds: float) -> None:
-        """The device is gone: whatever it held is let go, and it says so."""
-        for finger in [slot + 1 for slot, contact in self._contacts.items() if contact[2]]:
-            self._say(f"touch.{finger}.cancel", 1.0, seconds)
-        for kind in self.device.kinds:
-            self._say(f"{kind}.connected", 0.0, seconds)
+    def hold(self, state: Iterable[Event], seconds: float) -> None:
+        """Take what a device holds that was not heard before: as it is opened, or after a loss."""
+        for kind, code, value in state:
+            if (
+                kind != ABS or not self.device.touches
+            ):  # a contact is claimed where it lands, and nowhere else
+                self.take(kind, code, value, seconds)
+        self.take(SYN, REPORT, 0, seconds)
+
+    def release(self, seconds: float) -> None:
+        """Let go of whatever the device holds, one by one."""
+        self._cancel(seconds)
+        for name, value in self._told.items():
+            if value not in (0.0, (0.0, 0.0)):
+                self._say(name, (0.0, 0.0) if isinstance(value, tuple) else 0.0, seconds)
         self._begin()
+
+    def let_go(self, seconds: float, others: Iterable[str] = ()) -> None:
+        """The device is gone: whatever it held is let go, and it says so.
+
+        Kinds that `others` still have are not said to be gone.
+        """
+        self.release(seconds)
+        for kind in self.device.kinds:
+            if kind not in others:
+                self._say(f"{kind}.connected", 0.0, seconds)
+
+    def _cancel(self, seconds: float) -> None:
+        """Every contact is taken away."""
+        for slot, contact in self._contacts.items():
+            if contact[2] and slot < FINGERS:
+                self._say(f"touch.{slot + 1}.cancel", 1.0, seconds)
+        self._contacts, self._changed = {}, {}
+
+    def _recover(self, seconds: float) -> None:
+        """After a loss: what is no longer held is let go, what is held by now is taken; contacts are gone."""
+        self._cancel(seconds)
+        state = list(self._state())
+        down = {BUTTONS.get(code) for kind, code, _ in state if kind == KEY}
+        self._new |= dict.fromkeys(set(self._told) & set(BUTTONS.values()) - down, 0.0)
+        self.hold(state, seconds)
 
     def _rel(self, code: int, value: int) -> None:
         if code in (0, 1):
@@ -141,9 +142,13 @@ class LinuxDoor:
     def _abs(self, code: int, value: int, axis: Range) -> None:
         if self.device.touches:
             self._contact(code, value)
+        elif self.device.feels:
+            if code in SENSORS:
+                self._felt[SENSORS[code]] = value / (axis.resolution or 1) * (G if code < 3 else 1.0)
+                self._feels = True
         elif code in STICKS:
             stick, part = STICKS[code]
-            self._sticks[stick][part] = axis.centred(value) if part == 0 else -axis.centred(value)
+            self._sticks[stick][part] = axis.centred(value) if part == 0 else 0.0 - axis.centred(value)
             x, y = self._sticks[stick]
             self._new[f"pad.{stick}"] = (x, y)
         elif code in TRIGGERS:
@@ -165,8 +170,6 @@ class LinuxDoor:
             self._changed.setdefault(self._slot, "move")
 
     def _report(self, code: int, seconds: float) -> None:
-        if code == DROPPED:
-            self.dropped += 1
         if code != REPORT:
             return
         if any(self._moved):
@@ -182,6 +185,10 @@ class LinuxDoor:
         for slot, phase in self._changed.items():
             self._tell(slot, phase, seconds)
         self._changed = {}
+        if self._feels:
+            for sensor, felt in self._felt.items():  # all of a reading, the force first
+                self._say(sensor, felt, seconds)
+        self._feels = False
 
     def _tell(self, slot: int, phase: str, seconds: float) -> None:
         """What has happened to one contact."""

@@ -39,3 +39,10 @@ class Take:
 
     def __len__(self) -> int:
         return len(self.table)
+
+
+def parts_of(signal: str, value: float | tuple[float, float]) -> list[tuple[str, float]]:
+    """What the rows of one event are called, each with its value: one, or two for a pair."""
+    if isinstance(value, tuple):
+        return [(f"{signal}.{part}", one) for part, one in zip("xy", value, strict=True)]
+    return [(signal, value)]

@@ -16,6 +16,7 @@ from .take import COLUMNS, OPTIONAL, Take
 
 if TYPE_CHECKING:
     import os
+    from collections.abc import Mapping
 
     import pandas as pd
 
@@ -72,10 +73,15 @@ def write_take(take: Take, path: str | os.PathLike[str]) -> None:
 
     The file is replaced whole or not at all. Raises :class:`OutputError` when it cannot be written.
     """
-    about = {"format": FORMAT, **{key: value for key, value in take.about.items() if key != "format"}}
     with replacing(path) as fresh, fresh.open("w", encoding="utf-8", newline="") as stream:
-        stream.writelines(f"# {key} = {_quoted(value)}\n" for key, value in about.items())
+        stream.writelines(top_lines(take.about))
         take.table.to_csv(stream, index=False, lineterminator="\n")
+
+
+def top_lines(about: Mapping[str, str]) -> list[str]:
+    """The lines at the top of a file: its format, and what a take says about itself."""
+    said = {"format": FORMAT, **{key: value for key, value in about.items() if key != "format"}}
+    return [f"# {key} = {_quoted(value)}\n" for key, value in said.items()]
 
 
 def _quoted(text: str) -> str:

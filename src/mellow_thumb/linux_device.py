@@ -1,0 +1,97 @@
+"""What a Linux input device says of itself: its axes, its buttons, and so what it is.
+
+Codes are those of linux/input-event-codes.h; ranges, flat middles and resolutions those of its absinfo.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import NamedTuple
+
+from .linux_keys import BUTTONS
+
+SYN, KEY, REL, ABS = 0, 1, 2, 3
+"""Types of events."""
+REPORT, DROPPED = 0, 3
+"""Codes of SYN: all that happened at one time is told; something was lost."""
+WHEELS = {8: ("y", 1.0), 6: ("x", 1.0), 11: ("y", 120.0), 12: ("x", 120.0)}
+"""Wheels: whole notches, and 120ths of one where the device has them."""
+SLOT, PLACE_X, PLACE_Y, TRACKING = 0x2F, 0x35, 0x36, 0x39
+STICKS = {0: ("left_stick", 0), 1: ("left_stick", 1), 3: ("right_stick", 0), 4: ("right_stick", 1)}
+TRIGGERS = {2: "left_trigger", 5: "right_trigger", 10: "left_trigger", 9: "right_trigger"}
+"""ABS_Z and ABS_RZ, or ABS_BRAKE and ABS_GAS where a device has those."""
+ACCELEROMETER = 6
+"""The property of what feels forces, and not of what has sticks: INPUT_PROP_ACCELEROMETER."""
+SENSORS = {code: f"motion.{what}.{part}" for first, what in ((0, "force"), (3, "turn"))
+           for code, part in enumerate("xyz", first)}  # fmt: skip
+"""Its axes; in units a g, and a deg/s."""
+G = 9.80665
+HATS = {0x10: ("way_left", "way_right"), 0x11: ("way_up", "way_down")}
+
+
+class Range(NamedTuple):
+    """What an axis of a device may say, and how: of its absinfo."""
+
+    low: int
+    high: int
+    flat: int = 0
+    """It counts as its middle within this."""
+    resolution: int = 0
+    """Units in a millimetre; 0: not told."""
+
+    def share(self, value: float) -> float:
+        """Where a value lies, 0 at the low end and 1 at the high one."""
+        return (
+            min(max((value - self.low) / (self.high - self.low), 0.0), 1.0) if self.high > self.low else 0.0
+        )
+
+    def centred(self, value: float) -> float:
+        """The same from -1 to 1, and 0 within the flat middle."""
+        middle = 0.5 * (self.low + self.high)
+        return 0.0 if abs(value - middle) <= self.flat else 2.0 * self.share(value) - 1.0
+
+
+@dataclass
+class LinuxDevice:
+    """What a device says of itself: its name, its axes, what it has of the rest."""
+
+    name: str = ""
+    axes: dict[int, Range] = field(default_factory=dict)
+    rels: set[int] = field(default_factory=set)
+    keys: set[int] = field(default_factory=set)
+    properties: set[int] = field(default_factory=set)
+
+    @property
+    def feels(self) -> bool:
+        """Whether its axes are those of a motion sensor."""
+        return ACCELEROMETER in self.properties
+
+    @property
+    def touches(self) -> bool:
+        """Whether it is a touch screen with contacts of their own."""
+        return {SLOT, PLACE_X, PLACE_Y} <= set(self.axes)
+
+    @property
+    def kinds(self) -> tuple[str, ...]:
+        """What it is, by the first part of its signals; it may be more than one."""
+        buttons = {BUTTONS[code].partition(".")[0] for code in self.keys if code in BUTTONS}
+        found = {
+            "mouse": bool(self.rels),
+            "key": "key" in buttons,
+            "pad": "pad" in buttons or bool(set(STICKS) & set(self.axes)),
+        }
+        only = {"touch": self.touches, "motion": self.feels}
+        return tuple(kind for kind, there in (only if any(only.values()) else found).items() if there)
+
+    @property
+    def pixels_per_cm(self) -> float:
+        """How many of its units a cm is across; 0 where it does not say."""
+        return 10.0 * self.axes[PLACE_X].resolution if self.touches else 0.0
+
+    @property
+    def facts(self) -> dict[str, float | tuple[float, float]]:
+        """What a touch screen says of its size, as signals; nothing where it does not say."""
+        if not self.pixels_per_cm:
+            return {}
+        wide, tall = (float(self.axes[code].high - self.axes[code].low) for code in (PLACE_X, PLACE_Y))
+        return {"host.screen": (wide, tall), "host.pixels_per_cm": self.pixels_per_cm}
