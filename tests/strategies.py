@@ -23,7 +23,7 @@ from mellow_thumb.orbits import Orbit
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Close, Route, SpeedGain, TurnBoost
 from mellow_thumb.shape import DeadZone, Shape
-from mellow_thumb.signals import Address, find_signal
+from mellow_thumb.signals import ATTITUDE, Address, find_signal
 from mellow_thumb.smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
 
 from . import switching
@@ -142,7 +142,7 @@ def at_the_gate(draw: st.DrawFn, route: Route) -> Route:
         on_close=draw(close),
         fresh=draw(st.sampled_from([None, True, False])) if held else None,
         zero_on_open=draw(st.booleans())
-        if route.source.signal.kind == "deflection" and "." in route.source.signal.name
+        if route.source.signal.kind in ("deflection", "angle") and "." in route.source.signal.name
         else False,
     )
 
@@ -178,6 +178,17 @@ def turn_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smooth
     drives, gain = _drives(draw, source.width, 2.0)
     eased = draw(st.just(smoothing) | st.builds(OneEuro, st.floats(0.2, 5.0), st.floats(0.0, 2.0)))
     return Route(name, source, drives, gain, gate, eased, "rate", scales=draw(scales(gate)))
+
+
+def tilt_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
+    """A handheld device that is tilted and leans something, or turns it."""
+    source = find_signal(draw(st.sampled_from(["motion.tilt", "motion.tilt.x", "motion.tilt.y"])))
+    drives, gain = _drives(draw, source.width, 90.0)
+    shape = Shape((0.0, 0.0), "disc", draw(st.none() | dead_zones), draw(st.none() | curves))
+    effect = draw(st.sampled_from(["offset", "offset", "rate"]))
+    return Route(
+        name, source, drives, gain, gate, smoothing, effect, shape, full=draw(st.floats(10.0, 360.0))
+    )
 
 
 def wheel_routes(draw: st.DrawFn, name: str, gate: When | None, smoothing: Smoothing | None) -> Route:
@@ -220,6 +231,7 @@ EVERYTHING = (
     lean_routes,
     move_routes,
     turn_routes,
+    tilt_routes,
 )
 """Makers of routes with every conditioning there is."""
 
@@ -319,6 +331,7 @@ def events(draw: st.DrawFn, *, seconds: float = 1.0, most: int = 40, plain: bool
         st.tuples(st.sampled_from(["pad.right_stick.x", "pad.right_stick.y"]), st.floats(-1.0, 1.0)),
         st.tuples(st.just("pad.left_trigger"), st.floats(0.0, 1.0)),
         st.tuples(st.just("motion.aim"), st.tuples(st.floats(-300.0, 300.0), st.floats(-300.0, 300.0))),
+        st.tuples(st.sampled_from(ATTITUDE), st.floats(-1.0, 1.0)),
         st.tuples(st.just("mouse.wheel.y"), st.integers(-3, 3).map(float)),
         *([] if plain else [switching.doings, switching.doings]),
     )

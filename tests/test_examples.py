@@ -55,6 +55,49 @@ def test_the_chart_opens_over_the_warden_and_leaves_the_camera_as_it_was() -> No
     assert done.stdout.count("m away") == 28
 
 
+def run(name: str, *words: str) -> str:
+    command = [sys.executable, str(FOLDER / f"{name}.py"), *words]
+    return subprocess.run(command, capture_output=True, text=True, check=True).stdout
+
+
+def test_fingers_drag_the_chart_pinch_it_and_mark_what_they_tap() -> None:
+    seen = example("fingers").main()
+    _, middle, zoom, marks = seen[-1]
+    assert zoom == pytest.approx(3.0, rel=0.05)
+    # the first tap is at 0.4, 0.6 of a screen that shows 40 m / zoom across its shorter side
+    half = 20.0 / zoom
+    expected = (middle[0] + (0.4 - 0.5) * 2 * half * 1.6, middle[1] + (0.6 - 0.5) * 2 * half)
+    assert len(marks) == 2
+    assert marks[0] == pytest.approx(expected, abs=0.5)
+    assert run("fingers").count("the middle at") == 12
+
+
+def test_the_scope_turns_as_far_as_the_hand_and_goes_back_after_a_tilt() -> None:
+    seen = example("scope").main()
+    peered = [row for row in seen if row[3] == "peering"][-1]
+    assert peered[1:3] == pytest.approx((30.0, 5.0), abs=1.0)
+    aside = max(yaw for _, yaw, _, held in seen if held == "across") - peered[1]
+    assert aside == pytest.approx(1.4 * (21.5 - 1.5), abs=5.0)  # a tilt of a device that lies at 30 deg
+    assert seen[-1][1] == pytest.approx(peered[1], abs=0.2)
+    assert "across" in run("scope")
+
+
+def test_in_the_hide_the_head_is_never_moved_by_a_snap() -> None:
+    drawn = example("hide").main()
+    dark = [k for k, one in enumerate(drawn) if one.dark > 0.9 and drawn[k - 1].dark < one.dark]
+    assert len(dark) == 2
+    for k in dark:
+        before, after = drawn[k - 1].view.position, drawn[k].view.position
+        assert max(abs(a - b) for a, b in zip(before, after, strict=True)) < 0.002
+    assert (drawn[-1].birds, max(one.rim for one in drawn) > 0.2) == (3, True)
+    assert run("hide").count("birds") == 18
+
+
+def test_the_devices_of_this_machine_are_looked_at() -> None:
+    pytest.importorskip("evdev")
+    assert "devices:" in run("devices", "0.05")
+
+
 def test_the_window_shows_both(monkeypatch: pytest.MonkeyPatch) -> None:
     pygame = pytest.importorskip("pygame")
     monkeypatch.setenv("SDL_VIDEODRIVER", "dummy")

@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from scipy.spatial.transform import Rotation
 
 import mellow_thumb as mt
+from mellow_thumb import marsh
 from mellow_thumb.axes import Axis
 from mellow_thumb.derived import Presses
 from mellow_thumb.gates import Buttons
@@ -19,7 +20,9 @@ from mellow_thumb.headsets import Headset
 from mellow_thumb.movement import MOVES, Movement
 from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
-from mellow_thumb.signals import Address, find_signal
+from mellow_thumb.signals import CATALOGUE, Address, find_signal
+from mellow_thumb.stand_ins.head import Head
+from mellow_thumb.xr_door import PATHS
 
 from .refusals import refused_for
 from .strategies import Event, take_of
@@ -204,3 +207,120 @@ def test_a_profile_says_it_and_no_route_touches_a_head(tmp_path: Path) -> None:
     assert "host.head, a pose" in words
     assert "never smoothed, never scaled" in words
     assert "did you mean headset?" in refused_for(tmp_path, PROFILE, '"headset"', '"headsett"')
+
+
+# ---- snaps, and what is darkened
+
+
+def test_a_snap_goes_dark_and_comes_back_at_any_frame_rate() -> None:
+    plan = Plan(
+        (TURN, SMOOTH), (), (Axis("yaw"),), Headset("hide", fade=0.2), (SNAP,)
+    )  # fmt: skip
+    for rate in (24, 90, 144):
+        one = mt.Session(plan)
+        assert one.tick(0.1).fade == 0.0
+        one.feed("pad.right_stick", (1.0, 0.0), at=0.125)
+        for k in range(1, rate + 1):
+            frame = one.tick(to=0.1 + k / rate)
+            expected = max(0.0, 1.0 - (frame.t - 0.125) / 0.2) if frame.t >= 0.125 else 0.0
+            assert frame.fade == pytest.approx(expected, abs=1e-12)
+            assert frame.vignette() == 0.0  # what is over at once is no turning
+    one.feed("pad.left_trigger", 1.0)
+    one.tick(0.1)
+    assert one.tick(0.1).vignette() == pytest.approx(60.0 / 90.0)
+
+
+def test_without_a_fade_or_snaps_nothing_goes_dark() -> None:
+    one = mt.Session(PLAN)
+    one.feed("pad.right_stick", (1.0, 0.0))
+    assert one.tick(0.1).axes["yaw"] == 30.0
+    assert one.tick(0.0).fade == 0.0
+    with pytest.raises(mt.PlanError, match=r"fade: found 3 s; expected 0 to 2 s"):
+        Headset("hide", fade=3.0)
+
+
+# ---- doors
+
+HIDE = marsh.HIDE
+STILL = {"position": {"x": 0.1, "y": 1.6, "z": -0.2}, "orientation": {"x": 0.0, "y": 0.0, "z": 0.0, "w": 1.0}}
+
+
+def test_every_path_is_that_of_a_signal_or_of_a_pose() -> None:
+    for path, name in PATHS.items():
+        assert path.startswith("/user/")
+        assert name in CATALOGUE or name in ("head", "left_hand", "right_hand")
+
+
+def test_inputs_by_their_paths_are_told_as_they_change() -> None:
+    session = mt.load_profile(HIDE).session()
+    door, told = mt.XrDoor(session), []
+    session.feed = lambda *event, **_: told.append(event)  # type: ignore[method-assign]
+    for _ in range(3):
+        door.input("/user/hand/left/input/thumbstick", (0.0, 1.0))
+        door.input("/user/hand/right/input/trigger/value", 0.75)
+        door.input("/user/hand/right/input/b/click", 0.0)
+    assert told == [("left_hand.stick", (0.0, 1.0)), ("right_hand.trigger", 0.75)]
+    with pytest.raises(mt.ArgumentError, match=r"found the path .*tumbstick.*did you mean .*thumbstick"):
+        door.input("/user/hand/left/input/tumbstick", (0.0, 1.0))
+    with pytest.raises(mt.ArgumentError, match=r"expected one of a pose"):
+        door.pose("/user/hand/left/input/thumbstick", (0.0, 0.0, 0.0), (0.0, 0.0, 0.0, 1.0))
+
+
+def test_a_hand_that_is_gone_lets_go_and_the_head_goes_on() -> None:
+    session = mt.load_profile(HIDE).session()
+    door = mt.BrowserDoor(session, 800, 600)
+    pad = {
+        "mapping": "xr-standard",
+        "axes": [0.0, 0.0, 0.0, -1.0],
+        "buttons": [{"value": 0.2, "pressed": False}],
+    }
+    hand = {"handedness": "left", "gamepad": pad, "aim": STILL}
+    door.feed({"type": "xrframe", "timeStamp": 0.0, "viewer": STILL, "inputSources": [hand]})
+    session.view(head=door.head)
+    session.tick(0.25)
+    assert session.tick(0.25).movement.velocity == pytest.approx((0.0, 0.0, -1.1), abs=0.01)
+    door.feed({"type": "xrframe", "timeStamp": 500.0, "viewer": STILL, "inputSources": []})
+    for _ in range(4):
+        frame = session.tick(0.25)
+    assert frame.movement.velocity == (0.0, 0.0, 0.0)
+    assert session.view(head=door.head).position[1] == 1.6
+    assert not session.refused
+    door.feed({"type": "xrframe", "viewer": {"position": {"x": 1}}})
+    assert door.refused["xrframe", "no orientation"] == 1
+    assert door.head == ((0.1, 1.6, -0.2), (0.0, 0.0, 0.0, 1.0))
+
+
+def test_a_page_that_is_hidden_has_no_focus() -> None:
+    session = mt.load_profile(HIDE).session()
+    door = mt.BrowserDoor(session, 800, 600)
+    session.feed("left_hand.stick", (0.0, 1.0))
+    session.tick(0.25)
+    door.feed({"type": "visibilitychange", "visibilityState": "hidden"})
+    for _ in range(4):
+        frame = session.tick(0.25)
+    assert frame.movement.velocity == (0.0, 0.0, 0.0)
+
+
+def test_the_stand_in_head_never_turns_fast_and_stays_near_where_it_is_told() -> None:
+    head = Head(3)
+    head.look(40.0, -10.0)
+    head.rest(1.0)
+    head.pace(0.5, 0.8)
+    head.rest(0.5)
+    _, places, turned = head.poses()
+    looks = Rotation.from_quat(turned)
+    assert np.linalg.norm(places[-1] - (0.5, 1.62, -0.8)) < 0.1
+    ahead = looks[-1].apply([0.0, 0.0, -1.0])
+    assert np.degrees(np.arctan2(ahead[0], -ahead[2])) == pytest.approx(40.0, abs=1.0)
+    speeds = np.degrees((looks[:-1].inv() * looks[1:]).magnitude()) * 90.0
+    assert speeds.max() < 200.0
+    assert Head(3).take().table.equals(Head(3).take().table)
+
+
+def test_a_snap_in_a_take_leaves_the_head_where_it_is() -> None:
+    profile, take = mt.load_profile(HIDE), mt.read_take(marsh.HIDE_TAKE)
+    table = mt.replay(profile, take, rate=1000.0)
+    (snaps,) = np.nonzero(np.abs(np.diff(table["yaw_total"])) > 20.0)
+    assert len(snaps) == 2
+    places = table[["camera_x", "camera_y", "camera_z"]].to_numpy()
+    assert np.abs(np.diff(places, axis=0)[snaps]).max() < 0.002  # what it moves in a frame or two

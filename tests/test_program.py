@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from mellow_thumb import Profile, Session, Take, replay
 from mellow_thumb.axes import Axis
 from mellow_thumb.doors import SWITCH, doors, things
+from mellow_thumb.motion import Motion, feels
 from mellow_thumb.mounts import Eye
 from mellow_thumb.plan import Plan
 from mellow_thumb.pools import LONGEST
@@ -147,7 +148,7 @@ def items_of(plan: Plan, program: Program, happened: list[Event]) -> list[Item]:
             if began and shape == SWITCH:
                 pair = (pair[0], stands.get(began, 0.0))
             items.append((t, code, *pair))
-    return items
+    return Motion(program.codes).expand(items) if feels(program.codes) else items
 
 
 @settings(max_examples=50)

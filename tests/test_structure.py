@@ -68,6 +68,7 @@ LAYERS = [
         "profile_switching",
         "profile_check",
         "profile",
+        "xr_door",
         "browser_door",
         "linux_keys",
         "linux_device",
@@ -79,7 +80,7 @@ LAYERS = [
     {"account", "response", "exporting", "gltf_files", "linux_live"},
     {"recording"},
     {"figures"},
-    {"figures_response", "figures_path"},
+    {"figures_response", "figures_path", "figures_devices"},
     {"command_line"},
 ]
 """From left to right: nothing knows of anything to its right."""

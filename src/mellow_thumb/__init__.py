@@ -31,6 +31,7 @@ __all__ = [
     "UnitError",
     "View",
     "Walker",
+    "XrDoor",
     "load_profile",
     "read_evemu",
     "read_take",
@@ -71,6 +72,7 @@ if TYPE_CHECKING:
     from .view import View
     from .walker import Walker
     from .wheels import wheel_notches
+    from .xr_door import XrDoor
 
 _HOMES = {
     "Basis": "basis",
@@ -84,6 +86,7 @@ _HOMES = {
     "Take": "take",
     "View": "view",
     "Walker": "walker",
+    "XrDoor": "xr_door",
     "load_profile": "profile",
     "read_evemu": "evemu_files",
     "read_take": "take_files",

@@ -2,22 +2,25 @@
 
 Screens count y downwards, in pixels of the page, and a page's clock is its own: all of that is set right
 here, once. The fields are those of the standards: W3C Pointer Events 3, Pointer Lock 2.0, UI Events (wheel
-and keyboard), Touch Events, Gamepad (standard layout).
+and keyboard), Touch Events, Gamepad (standard layout), Device Orientation and Motion, Screen Orientation.
 """
 
 from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Mapping
-from math import isfinite
+from math import cos, radians, sin
 from typing import TYPE_CHECKING, Any
 
+from .formulas.orbiting import product
 from .wheels import wheel_notches
+from .xr_door import XrDoor, finite
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
     from .session import Session
+    from .view import Quadruple, Triple
 
 CLOCK = "browser"
 """What the page's clock is called where a session aligns it."""
@@ -41,9 +44,9 @@ class BrowserDoor:
 
     Take pointer events, or mouse and touch events, not both of them: they say the same things. A gamepad is
     no event but a state that the page polls: ``{"type": "gamepad", ...}`` with the fields of the Gamepad
-    object; what has changed is fed. ``{"type": "resize", "innerWidth": ..., "innerHeight": ...}``, ``blur``
-    and ``focus`` come from the window. What is wrong with an event is counted in :attr:`refused`; nothing
-    raises.
+    object; what has changed is fed. ``{"type": "resize", "innerWidth": ..., "innerHeight": ...}`` (with
+    ``angle``, the screen's orientation, where it turns in the hand), ``blur`` and ``focus`` come from the
+    window. What is wrong with an event is counted in :attr:`refused`; nothing raises.
     """
 
     def __init__(self, session: Session, width: float, height: float, *, counts: bool = False) -> None:
@@ -55,7 +58,9 @@ class BrowserDoor:
         self._session, self._move = session, "mouse.move" if counts else "mouse.pixels"
         self._size = (float(width), float(height))
         session.set_screen(width, height)
-        self._aligned = False
+        self._aligned = self._feels = False
+        self._angle = 0.0
+        self._xr = XrDoor(session)
         self._pad: dict[str, float | tuple[float, float]] = {}
         self.refused: Counter[tuple[str, str]] = Counter()
         """How often an event was refused, by its type and the reason."""
@@ -78,7 +83,7 @@ class BrowserDoor:
         stamp = event.get("timeStamp", event.get("timestamp"))
         if stamp is None:
             return None
-        seconds = _number(stamp) / 1000.0
+        seconds = finite(stamp) / 1000.0
         if not self._aligned:
             self._session.align(CLOCK, seconds)
             self._aligned = True
@@ -87,7 +92,7 @@ class BrowserDoor:
     def _place(self, event: Mapping[str, Any]) -> tuple[float, float]:
         """Where it happened, 0..1 of the view from its bottom left corner."""
         wide, tall = self._size
-        x, y = _number(event["clientX"]) / wide, 1.0 - _number(event["clientY"]) / tall
+        x, y = finite(event["clientX"]) / wide, 1.0 - finite(event["clientY"]) / tall
         return min(max(x, 0.0), 1.0), min(max(y, 0.0), 1.0)
 
     def _say(self, signal: str, value: Any, at: float | None, on: str | None = None) -> None:
@@ -105,7 +110,7 @@ class BrowserDoor:
         kind = event["type"]
         if kind in ("pointermove", "mousemove"):
             if "movementX" in event:
-                moved = (_number(event["movementX"]), -_number(event["movementY"]))
+                moved = (finite(event["movementX"]), -finite(event["movementY"]))
                 if moved != (0.0, 0.0):
                     self._say(self._move, moved, at)
             self._say("mouse.place", self._place(event), at)
@@ -127,7 +132,7 @@ class BrowserDoor:
 
     def _wheel(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
         unit = MODES[event.get("deltaMode", 0)]
-        x, y = (wheel_notches(_number(event[f"delta{part}"]), unit) for part in "XY")
+        x, y = (wheel_notches(finite(event[f"delta{part}"]), unit) for part in "XY")
         self._say("mouse.wheel", (x, -y), at)
 
     # ---- keys and pads
@@ -143,13 +148,13 @@ class BrowserDoor:
             self._pad = {}
             self._say("pad.connected", 0.0, at)
             return
-        x, y, right, away = map(_number, event["axes"][:4])
+        x, y, right, away = map(finite, event["axes"][:4])
         found: dict[str, float | tuple[float, float]] = {
             "left_stick": (x, -y),
             "right_stick": (right, -away),
         }
         for name, button in zip(PAD_BUTTONS, event["buttons"], strict=False):
-            value = _number(button["value"] if isinstance(button, Mapping) else button)
+            value = finite(button["value"] if isinstance(button, Mapping) else button)
             pressed = button.get("pressed", value > 0.5) if isinstance(button, Mapping) else value > 0.5
             found[name] = value if name.endswith("trigger") else float(bool(pressed))
         for name, now in found.items():
@@ -159,20 +164,55 @@ class BrowserDoor:
 
     def _motion(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
         rates, force = event["rotationRate"], event.get("accelerationIncludingGravity")
-        turn = [_number(rates[name]) for name in ("beta", "gamma", "alpha")]
-        weight = [_number(force[part]) for part in "xyz"] if force else None
+        turn = self._upright([finite(rates[name]) for name in ("beta", "gamma", "alpha")])
+        weight = self._upright([finite(force[part]) for part in "xyz"]) if force else None
+        self._feels = True
         self._session.motion(turn, weight, at=at, device=CLOCK if at is not None else None)
+
+    def _upright(self, values: list[float]) -> list[float]:
+        """A vector of the device's own frame in that of the screen, as it is held."""
+        x, y, z = values
+        s, c = sin(radians(self._angle)), cos(radians(self._angle))
+        return [c * x - s * y, s * x + c * y, z]
+
+    def _orientation(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
+        """Device Orientation, section 4.1: by alpha about z, beta about x', gamma about y''; its Z is up."""
+        alpha, beta, gamma = (0.5 * radians(finite(event[name])) for name in ("alpha", "beta", "gamma"))
+        if self._feels:
+            return
+        half = 0.5 * radians(self._angle)
+        turned = (-(0.5**0.5), 0.0, 0.0, 0.5**0.5)  # its Z is our Y
+        for one in (
+            (0.0, 0.0, sin(alpha), cos(alpha)),
+            (sin(beta), 0.0, 0.0, cos(beta)),
+            (0.0, sin(gamma), 0.0, cos(gamma)),
+            (0.0, 0.0, -sin(half), cos(half)),
+        ):
+            turned = product(*turned, *one)
+        self._session.attitude(turned, at=at, device=CLOCK if at is not None else None)
+
+    @property
+    def head(self) -> tuple[Triple, Quadruple] | None:
+        """Where WebXR says that the head is, for ``session.view(head=door.head)``; None until it did."""
+        return self._xr.head
+
+    def _xr_frame(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
+        self._xr.frame(event, at, CLOCK if at is not None else None)
 
     # ---- the window
 
     def _focus(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
         self._say("host.focus", float(event["type"] == "focus"), at)
 
+    def _visible(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
+        self._say("host.focus", float(event["visibilityState"] == "visible"), at)
+
     def _inside(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
         self._say("mouse.inside", float(event["type"] in ("pointerenter", "mouseenter")), at)
 
     def _resize(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
-        size = (_number(event["innerWidth"]), _number(event["innerHeight"]))
+        size = (finite(event["innerWidth"]), finite(event["innerHeight"]))
+        self._angle = finite(event.get("angle", self._angle))
         if not min(size) >= 1.0:
             raise ValueError
         self._size = size
@@ -186,17 +226,12 @@ _TAKES: dict[str, Callable[[BrowserDoor, Mapping[str, Any], float | None, str | 
     **dict.fromkeys(("keydown", "keyup"), BrowserDoor._key),
     **dict.fromkeys(("blur", "focus"), BrowserDoor._focus),
     **dict.fromkeys(("pointerenter", "pointerleave", "mouseenter", "mouseleave"), BrowserDoor._inside),
+    "visibilitychange": BrowserDoor._visible,
     "wheel": BrowserDoor._wheel,
     "gamepad": BrowserDoor._gamepad,
     "resize": BrowserDoor._resize,
+    "xrframe": BrowserDoor._xr_frame,
     "devicemotion": BrowserDoor._motion,
+    "deviceorientation": BrowserDoor._orientation,
 }
 """What takes each type of event."""
-
-
-def _number(value: Any) -> float:
-    """A finite number, of what JSON has."""
-    number = float(value)
-    if isinstance(value, bool | str) or not isfinite(number):
-        raise ValueError
-    return number

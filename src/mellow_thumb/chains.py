@@ -12,6 +12,7 @@ from typing import TYPE_CHECKING
 from .derived import KeySet, Presses
 from .gates import CURSORS
 from .making import Change, Making
+from .signals import ATTITUDE
 from .switches import NEVER
 from .weave import Block, number
 
@@ -68,7 +69,7 @@ class Chains(Making):
 
     def follows(self, route: Route, change: Change) -> bool:
         """Whether a route must look at its held value again."""
-        words = {route.source.signal.name}
+        words = {ATTITUDE[-1] if route.tilts else route.source.signal.name}
         if self.switches.fresh(route) or route.zero_on_open:
             words |= {f"listen {self.switches.listen(route.gate)}"}
         return bool(change.touched & words)

@@ -119,6 +119,7 @@ def replay(profile: Path, take: Path, rate: float, output: Path | None, as_json:
 def report(profile: Path, take: Path | None, figures: Path) -> None:
     """Draw what PROFILE does: responses, dead zones and, with a TAKE, what each step makes of it."""
     from .figures import axes_over_time, save_figure
+    from .figures_devices import device_figures
     from .figures_response import route_figures
     from .profile import load_profile
 
@@ -129,6 +130,7 @@ def report(profile: Path, take: Path | None, figures: Path) -> None:
 
         table = play(loaded, recorded)
         drawn["axes"] = axes_over_time(loaded, table)
+        drawn |= device_figures(loaded, recorded)
         if loaded.movement:
             from .figures_path import path_from_above
 

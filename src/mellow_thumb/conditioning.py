@@ -10,6 +10,7 @@ from .derived import Presses
 from .formulas import shaping, switching
 from .formulas import smoothing as eased
 from .formulas.speed import hand_speed
+from .formulas.tilting import tilted
 from .pools import ZOOM_NOW
 from .signals import DEVICES
 from .smoothings import LN2, OneEuro, SlowFast
@@ -65,6 +66,8 @@ class Conditioning:
             block.set(push, " * ".join((self._moved(route, component), number(gain), *factors)))
             if capped and self.weaver.axes[axis].unit == "deg":
                 self._cap(block, push, f"{stem}_{component}_room", f"t - {stem}_cap_t")
+            if axis == "yaw" and self.weaver.snaps(route):
+                block.set("snapped", f"anchor if {push} != 0.0 else snapped")
             for key in self.weaver.keys(axis) if axis not in PANS else ():
                 self._give(block, route, key, push, size)
         for pan in self.weaver.pans if route.pans else ():
@@ -238,7 +241,9 @@ class Conditioning:
     def _shape(self, block: Block, route: Route, stem: str) -> tuple[str, ...]:
         """What a held value comes to, a share of full effect: from its zero, shaped, if it is heard."""
         values = self.making.driving(route)
-        if route.zero_on_open:
+        if route.tilts:
+            values = self._tilted(block, route, stem, values)
+        elif route.zero_on_open:
             values = tuple(f"{v} - {stem}_zero_{part}" for v, part in zip(values, "xy", strict=False))
         if route.source.signal.kind == "switch":
             return values
@@ -253,11 +258,24 @@ class Conditioning:
         shaped = self._heard(route, shaped)
         return self._ready(block, stem, shaped) if f"{stem}_ready" in self.weaver.state else shaped
 
+    def _tilted(self, block: Block, route: Route, stem: str, pose: tuple[str, ...]) -> tuple[str, ...]:
+        """How far the device is turned from its zero, as shares of all; the first pose is a zero as well."""
+        zeros, none = [f"{stem}_zero_{part}" for part in "xyzw"], self.weaver.names.fresh("no_zero")
+        block.set(none, f"1.0 if {' and '.join(f'{zero} == 0.0' for zero in zeros)} else 0.0")
+        for zero, part in zip(zeros, pose, strict=True):
+            block.set(zero, f"{part} if {none} != 0.0 else {zero}")
+        angles = block.call(tilted, *pose, *zeros)
+        return tuple(
+            f"{angles['xy'.index(part)]} * {number(1.0 / route.full)}" for part in route.source.components
+        )
+
     def _heard(self, route: Route, shaped: tuple[str, ...]) -> tuple[str, ...]:
         """What a device says counts while the window has the focus and the device is there."""
         signal = route.source.signal
-        if signal.kind not in ("deflection", "rate") or signal.device not in DEVICES:
+        if signal.kind not in ("deflection", "rate", "angle") or signal.device not in DEVICES:
             return shaped
+        if route.tilts:
+            return tuple(f"({value} * host_focus)" for value in shaped)
         there = f"{self.weaver.raw[signal.name][0]}_there"
         factor = f"host_focus * {there}" if there in self.weaver.state else "host_focus"
         return tuple(f"({value} * {factor})" for value in shaped)
@@ -298,7 +316,7 @@ class Conditioning:
             if route.effect == "pin":
                 self.drag(block, route, begins=True)
             if route.zero_on_open:
-                for part, value in zip("xy", self.making.driving(route), strict=False):
+                for part, value in zip("xyzw", self.making.driving(route), strict=False):
                     block.set(f"{stem}_zero_{part}", value)
             if f"{stem}_ready" in self.weaver.state:
                 block.set(f"{stem}_ready", "0.0")

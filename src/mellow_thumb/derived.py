@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from .errors import PlanError, listed
-from .signals import Address, Signal, find_signal
+from .signals import ATTITUDE, TILT, Address, Signal, find_signal
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -137,7 +137,9 @@ def raw_inputs(addresses: tuple[Address, ...], derived: dict[str, Derived]) -> I
     """The signals of devices and of the host that these addresses come down to."""
     for address in addresses:
         made = derived.get(address.signal.name)
-        if made is None:
+        if address.signal.name == TILT:
+            yield from map(find_signal, ATTITUDE)
+        elif made is None:
             yield address
         else:
             yield from raw_inputs(made.inputs, derived)

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 from .contacts import CANCEL, DOWN, PLACE, code_of
 from .errors import nearest
 from .gates import INTERFACE
-from .motion import FIRST
+from .motion import FIRST, PARTS, feels
 from .signals import COMPONENTS, FINGERS, OWN, addresses, find_signal, near_signal
 
 if TYPE_CHECKING:
@@ -66,8 +66,7 @@ def all_codes(codes: Mapping[str, int], *, touched: bool) -> dict[str, int]:
         for finger in fingers
         for what, phase in phases.items()
     }
-    sensors = [f"motion.{what}.{part}" for what in ("turn", "force") for part in "xyz"]
-    readings = {name: FIRST - k for k, name in enumerate(sensors) if "motion.aim" in codes}
+    readings = {name: FIRST - k for k, name in enumerate(PARTS) if feels(codes)}
     return made | contacts | readings
 
 

@@ -13,7 +13,7 @@ from .formulas import shaping
 from .formulas.turning import wrapped
 from .making import Change
 from .panning import SCREEN
-from .signals import DEVICES, OWN, Address
+from .signals import ATTITUDE, DEVICES, OWN, Address
 from .switches import NEVER
 from .taking_over import TakingOver, settle
 from .weave import Block, number
@@ -219,6 +219,9 @@ class Events:
             for signal in held:
                 if fact.name == "host.focus" or signal.device == fact.device:
                     self._release(inner, signal, gone=fact.name != "host.focus")
+            for route in self.weaver.plan.routes if fact.name == "motion.connected" else ():
+                for part in "xyzw" if route.tilts else "":
+                    inner.set(f"route{self.weaver.numbers[route.name]}_zero_{part}", "0.0")
             self._leave(inner, fact)
             if inner.lines:
                 block.when(f"code == {code} and x == 0.0", inner)
@@ -235,8 +238,9 @@ class Events:
 
     def _release(self, block: Block, signal: Signal, *, gone: bool) -> None:
         """Put a held value to rest: a switch, and a stick whose device is gone."""
+        turned = gone and signal.name in ATTITUDE
         for name in self.weaver.raw[signal.name]:
-            if signal.kind == "switch" or (signal.kind in ("deflection", "rate") and gone):
+            if signal.kind == "switch" or turned or (signal.kind in ("deflection", "rate") and gone):
                 block.set(name, "0.0")
             for part, value in (("wants", 0.0), ("timer", NEVER), ("there", 0.0)):
                 if f"{name}_{part}" in self.weaver.state and (gone or part != "there"):

@@ -204,6 +204,11 @@ class HeadsetForm(MountForm):
         description="vertical, for what is drawn without the headset",
         json_schema_extra=in_unit("deg"),
     )
+    fade: Seconds = Field(
+        0.0,
+        description="after a snap `frame.fade` falls from 1 to 0 in this time: how dark to draw the view",
+        json_schema_extra=in_unit("s, ms"),
+    )
 
 
 MOUNTS: dict[str, type[MountForm]] = {

@@ -49,6 +49,11 @@ def _speed(value: object) -> Quantity:
     return _measure(value) if not isinstance(value, str) else quantity(value, "count/s")
 
 
+def _edge(value: object) -> Quantity:
+    """A share of travel, or an angle."""
+    return _measure(value) if not isinstance(value, str) else quantity(value, "deg")
+
+
 def _one_or_more(value: object) -> tuple[str, ...]:
     """A name, or a list of names, each once."""
     names = [value] if isinstance(value, str) else value
@@ -211,6 +216,7 @@ MetresASecondSquared = Annotated[float, _in("m/s2")]
 Hertz = Annotated[float, _in("Hz")]
 Measure = Annotated[Quantity, BeforeValidator(_measure)]
 Distance = Annotated[Quantity, BeforeValidator(quantity)]
+Edge = Annotated[Quantity, BeforeValidator(_edge)]
 Speed = Annotated[Quantity, BeforeValidator(_speed)]
 Number = Annotated[float, Field(strict=False, allow_inf_nan=False)]
 

@@ -88,13 +88,23 @@ class Frame:
         step = (now[3] - then[3], now[4] - then[4], now[5] - then[5])
         return Moved(step, (now[0], now[1], now[2]), now[6], now[7])
 
+    @property
+    def fade(self) -> float:
+        """How dark to draw the view of a headset, 0 to 1: all at a snap, less and less in its `fade` time."""
+        place, over = self._program.places.get("snapped"), self._program.fade
+        return max(0.0, 1.0 - (self.t - self._values[place]) / over) if place is not None and over else 0.0
+
     def vignette(self, turn: float = 90.0, speed: float = 3.0) -> float:
         """How much of a view to darken at its rim, 0 to 1, against sickness: all at such a turn or speed.
 
         `turn` is in deg/s, `speed` in m/s: what the session turned and walked in this frame, never the head.
+        A snap, which is over at once, is none.
         """
-        place = self._program.axis_places["yaw_total"]
-        rate = abs(self._values[place] - self._before[place]) / self._dt if self._dt > 0.0 else 0.0
+        place, snapped = self._program.axis_places["yaw_total"], self._program.places.get("snapped")
+        turned = abs(self._values[place] - self._before[place])
+        if snapped is not None and self._values[snapped] != self._before[snapped]:
+            turned = 0.0
+        rate = turned / self._dt if self._dt > 0.0 else 0.0
         x, _, z = self.movement.velocity
         return min(1.0, max(rate / turn, hypot(x, z) / speed))
 

@@ -38,6 +38,8 @@ class Headset:
     height: float = 0.0
     field_of_view: float = 90.0
     """Vertical, in degrees, for what is drawn without the headset."""
+    fade: float = 0.0
+    """How long the view takes to come back from dark after a snap, in seconds; 0: it does not go dark."""
 
     kind: ClassVar[str] = "headset"
     axes: ClassVar[Mapping[str, Axis]] = {"yaw": Axis("yaw")}
@@ -54,6 +56,8 @@ class Headset:
     def __post_init__(self) -> None:
         if not -10.0 <= self.height <= 10.0:
             raise PlanError(f"height: found {self.height:g} m; expected -10 to 10 m")
+        if not 0.0 <= self.fade <= 2.0:
+            raise PlanError(f"fade: found {self.fade:g} s; expected 0 to 2 s")
 
     def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
         """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""

@@ -6,7 +6,7 @@ from typing import TYPE_CHECKING
 
 from .errors import ArgumentError
 from .intake import Intake
-from .signals import FINGERS
+from .signals import ATTITUDE, FINGERS
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
@@ -82,7 +82,7 @@ class HostWords(Intake):
         at: float | None = None,
         device: str | None = None,
     ) -> None:
-        """Say what the sensors of a device in the hand read: they become ``motion.aim``.
+        """Say what the sensors of a device in the hand read: they become ``motion.aim`` and ``motion.tilt``.
 
         `turn` is how it turns about its own axes, in deg/s, `force` what its accelerometer says, in m/s2: x
         to the right of the screen, y to its top, z out of it; at rest `force` points to the sky. From one
@@ -91,6 +91,15 @@ class HostWords(Intake):
         for name, values in (("force", force), ("turn", turn)):
             for part, value in zip("xyz", values or (), strict=False):
                 self.feed(f"motion.{name}.{part}", value, at=at, device=device)
+
+    def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
+        """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.
+
+        `rotation` is a unit quaternion x, y, z, w from the device's frame (as in :meth:`motion`) to one with
+        +Y up, wherever its north is; either of the two for one rotation will do. From one thread.
+        """
+        for name, value in zip(ATTITUDE, rotation, strict=True):
+            self.feed(name, value, at=at, device=device)
 
     def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
         """Say how the ground lies under the character: its normal, pointing up; it then walks along it.

@@ -9,7 +9,7 @@ from .contacts import Contacts
 from .doors import ONLY_Y, PAIR, SWITCH, doors, things, unlisted
 from .errors import ArgumentError
 from .inbox import NO_TIME, Inbox
-from .motion import Motion
+from .motion import Motion, feels
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
@@ -32,7 +32,7 @@ class Intake:
         self._plan = plan
         self._doors = doors(program, touched=bool(plan.touches))
         self._contacts = Contacts(plan, program.codes) if plan.touches else None
-        self._motion = Motion(program.codes["motion.aim"]) if "motion.aim" in program.codes else None
+        self._motion = Motion(program.codes) if feels(program.codes) else None
         self._clock = Clock(ceiling)
         self._inbox = Inbox()
         self._offsets: dict[str | None, float] = {}

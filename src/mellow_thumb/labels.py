@@ -47,6 +47,8 @@ def label(address: Address) -> str:
         return _WORDS.sub(" ", _PLACE.sub("", name))
     if device == "touch":  # what fingers do there, not what a profile calls it
         return _FINGERS.get(name.rpartition(".")[2], "drag")
+    if device.endswith("_hand"):
+        return f"{device.partition('_')[0]} {name.replace('_', ' ')} {address.component}".rstrip()
     words = {"mouse": _MOUSE, "pad": _PAD}.get(device, {}).get(name, name.replace("_", " "))
     return f"{words} {address.component}".rstrip()
 

@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING, NamedTuple
 
 from .derived import EdgeZone, KeySet, Presses
 from .formulas import shaping, switching
+from .signals import ATTITUDE
 from .weave import Block, number
 
 if TYPE_CHECKING:
@@ -73,6 +74,8 @@ class Making:
         source, made = route.source, self.switches.derived.get(route.source.signal.name)
         if source.signal.kind == "switch":
             return (self.seen(source.signal, listen),)
+        if route.tilts:
+            return tuple(self.switches.raw[name][0] for name in ATTITUDE)
         if made is None:
             names = self.switches.raw[source.signal.name]
         else:

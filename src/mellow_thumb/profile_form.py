@@ -14,6 +14,7 @@ from .form_mounts import EyeForm, FlatForm, HeadsetForm, MountForm, MovementForm
 from .form_parts import (
     Closing,
     Conditions,
+    Edge,
     Form,
     Hertz,
     Measure,
@@ -88,8 +89,17 @@ class DeadZoneForm(Form):
         description="`radial` acts on the length of a pair and keeps its direction; `axial` on each part; "
         "`wedge` is radial and keeps straight lines straight",
     )
-    inner: Number = Field(0.0, description="up to this share of travel it is 0")
-    outer: Number = Field(1.0, description="from this share of travel on it is 1")
+    inner: Edge | None = Field(
+        None,
+        description="up to this share of travel it is 0; 0 unless stated; of a tilt an angle",
+        json_schema_extra=in_unit("share, or deg"),
+    )
+    outer: Edge | None = Field(
+        None,
+        description="from this share of travel on it is 1; 1 unless stated; of a tilt an angle, beyond which "
+        "nothing is added",
+        json_schema_extra=in_unit("share, or deg"),
+    )
     wedge: Number = Field(0.1, description="a component up to this share of the other is 0; for `wedge`")
 
 

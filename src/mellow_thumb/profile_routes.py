@@ -6,13 +6,13 @@ from typing import TYPE_CHECKING, Any
 
 from .axes import PANS
 from .curves import Blend, Curve, Points, Power
-from .errors import UnitError, listed, nearest
+from .errors import PlanError, UnitError, listed, nearest
 from .gates import Condition
 from .movement import MOVES
 from .routes import Close, Route, SpeedGain, TurnBoost
 from .shape import DeadZone, Shape
 from .smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
-from .units import PAN, Effect, Quantity, fitting, read_sensitivity
+from .units import PAN, Effect, Quantity, convert, fitting, read_sensitivity
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
@@ -22,6 +22,10 @@ if TYPE_CHECKING:
     from .profile_switching import SwitchReader
     from .signals import Address
     from .toml_files import Path
+
+
+TURN = 360.0
+"""The largest tilt there is, in degrees."""
 
 
 class RouteReader:
@@ -64,12 +68,18 @@ class RouteReader:
             for key, factor in (form.scale or {}).items()
             if self.switches.when((*path, "scale", key), condition := Condition.parse(key))
         ]
+        if _tilts(source):
+            self._check_span(path, form, moves=moves)
         parts = self._conditioning(path, form, source)
         if source is None or not effects or len(effects) < len(drives) or len(self.faults.found) > before:
             return None
+        span = 1.0
+        if _tilts(source) and not moves:  # sensitivities are for a degree, gains for all of it
+            zone = parts["shape"].dead_zone
+            span = parts["full"] * (1.0 - (zone.inner if zone else 0.0))
         with self.faults.catching(path):
             return Route(
-                name, source, drives, tuple(effect.amount for effect in effects), gate,
+                name, source, drives, tuple(effect.amount * span for effect in effects), gate,
                 effect=effects[0].kind, scales=tuple(sorted(scales, key=str)),
                 with_zoom=form.scale_with == "zoom", fresh=form.needs_fresh_press,
                 on_close=Close(*form.on_close) if form.on_close else None,
@@ -174,6 +184,8 @@ class RouteReader:
                 parts["smoothing"] = self.smoothing((*path, "smoothing"), form.smoothing, unit)
         with self.faults.catching(path):
             parts["shape"] = self._shape(path, form, source)
+            if _tilts(source):
+                parts["full"] = self._edges(form, source)[1]
         with self.faults.catching(path):
             if form.speed_gain:
                 gain = form.speed_gain
@@ -199,8 +211,35 @@ class RouteReader:
         if form.dead_zone:
             edges = form.dead_zone
             wedge = edges.wedge if edges.shape == "wedge" else 0.0
-            zone = DeadZone(edges.shape, edges.inner, edges.outer, wedge)
+            inner, outer = self._edges(form, source)
+            full = outer if _tilts(source) else 1.0
+            zone = DeadZone(edges.shape, inner / full, outer / full, wedge)
         return Shape((rest[0], rest[1]), form.reach or "disc", zone, self._curve((*path, "curve"), form))
+
+    def _edges(self, form: RouteForm, source: Address | None) -> tuple[float, float]:
+        """Where a dead zone begins and ends: shares of travel, or degrees of a tilt."""
+        unit, most = ("deg", TURN) if _tilts(source) else ("", 1.0)
+        found = []
+        for key, otherwise in (("inner", 0.0), ("outer", most)):
+            given = getattr(form.dead_zone, key) if form.dead_zone else None
+            try:
+                found.append(otherwise if given is None else convert(given, unit))
+            except UnitError as error:
+                raise UnitError(f"dead_zone.{key}: {error}") from None
+        inner, outer = found
+        if _tilts(source) and not 0.0 <= inner < outer <= TURN:
+            raise PlanError(
+                f"dead_zone: found {inner:g} to {outer:g} deg; expected inner below outer, 0 to {TURN:g} deg"
+            )
+        return inner, outer
+
+    def _check_span(self, path: Path, form: RouteForm, *, moves: bool) -> None:
+        """What goes by the share of a tilt must state where all of it is reached."""
+        ends = form.dead_zone is not None and form.dead_zone.outer is not None
+        for key, asks in (("drives", moves), ("curve", form.curve is not None)):
+            if asks and not ends:
+                wanted = 'where all of it is reached: dead_zone = { outer = "25 deg" }'
+                self.faults.note((*path, key), "a share of a tilt", wanted)
 
     def _curve(self, path: Path, form: RouteForm) -> Curve | None:
         if form.curve is None:
@@ -240,6 +279,10 @@ class RouteReader:
             wanted = f'a speed such as "500 {unit}"' if unit else "a share of full deflection, a plain number"
             raise UnitError(f'{".".join(map(str, path[2:]))}: found "{quantity}"; expected {wanted}')
         return quantity.value
+
+
+def _tilts(source: Address | None) -> bool:
+    return source is not None and source.signal.kind == "angle"
 
 
 def _why(unit: str, source: Address, fits: tuple[str, ...]) -> str:

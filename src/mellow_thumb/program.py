@@ -107,6 +107,8 @@ class Program:
     """The families of devices that the plan uses."""
     places: dict[str, int]
     """Where a frame has the active ``device`` and the ``cursor``, if they can change."""
+    fade: float
+    """How long a view takes to come back after a snap, in seconds."""
     moved: int
     """Where a frame has what `walking.READ` names; 0 without movement."""
     mounts: tuple[str, ...]
@@ -253,6 +255,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         gates=tuple(gate.name for gate in plan.gates),
         families=plan.families,
         places=places,
+        fade=max((getattr(one.mount, "fade", 0.0) for one in plan.mounts.all), default=0.0),
         moved=moved,
         mounts=tuple(one.mount.name for one in plan.mounts.all),
         own=tuple(map(plan.mounts.label, plan.mounts.own)),

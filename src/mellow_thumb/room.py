@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 from .axes import KNOWN, PANS
 from .derived import Presses
 from .flows import AxisFlow
+from .headsets import Headset
 from .movement import MOVES
 from .orbits import Orbit, Return
 from .panning import Pan
@@ -15,7 +16,7 @@ from .plane_mounts import Flat, Overhead
 from .pools import WORLD_NOW, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW, Filtered, Pool, Wish
 from .signals import OWN
 from .smoothings import Exponential, OneEuro, SlowFast, Spring
-from .switches import Switches
+from .switches import NEVER, Switches
 from .walking import GOING, STATE
 from .weave import Block, Names
 
@@ -43,7 +44,7 @@ _LOOP = (
 WORDS = (*_LOOP, "anchor", "kept_anchor", "due", "pose", WORLD_THEN)
 """What the text around the woven lines calls its own."""
 
-EXTRA = ("device", "cursor", "mount")
+EXTRA = ("device", "cursor", "mount", "snapped")
 """What a frame reads besides, where it can change."""
 
 Setting = tuple[str, str]
@@ -157,8 +158,16 @@ class Room:
             return f"axis{k}"
         return name if key == name else f"{name}_{k}"
 
+    def snaps(self, route: Route) -> bool:
+        """Whether it turns who wears a headset by steps."""
+        worn = any(isinstance(one.mount, Headset) for one in self.plan.mounts.all)
+        steps = any(one.name == route.source.signal.name for one in self.plan.derived)
+        return worn and steps and route.effect == "step" and "yaw" in route.drives
+
     def _prepare_mounts(self) -> None:
-        """Room for which mount is in force, and for which axes those are that move."""
+        """Room for which mount is in force, for which axes those are that move, and for the last snap."""
+        if any(self.snaps(route) for route in self.plan.routes):
+            self._new("snapped", -NEVER)
         mounts = self.plan.mounts
         for k, one in enumerate(mounts.all):
             key = mounts.of(k, "yaw")
@@ -207,8 +216,9 @@ class Room:
             self._new(f"{self.raw[route.source.signal.name][0]}_there")
         if self.switches.fresh(route) and not self.switches.keys(route):
             self._new(f"{stem}_ready", 1.0)
-        for part in route.source.components if route.zero_on_open else ():
-            self._new(f"{stem}_zero_{part if route.source.width == 2 else 'x'}")
+        zeros = "xyzw" if route.tilts else route.source.components if route.zero_on_open else ""
+        for part in zeros:
+            self._new(f"{stem}_zero_{'x' if len(zeros) == 1 else part}")
         self._prepare_cap(route, stem)
         if route.effect != "pin":
             self._prepare_parts(route, stem)

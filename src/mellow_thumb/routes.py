@@ -115,6 +115,8 @@ class Route:
     """Half-life (s) with which it runs out after the fingers lift; 0: not at all."""
     screens: bool = False
     """Whether its gains are in screens, and not in metres."""
+    full: float = 360.0
+    """For an angle: how many degrees are all of it."""
 
     def __post_init__(self) -> None:
         if not len(self.drives) == len(self.gains) == self.source.width:
@@ -160,8 +162,15 @@ class Route:
         yield boosted, "a turn_boost with another smoothing; expected half_life, or none"
         gated = self.on_close or self.fresh is not None or self.zero_on_open
         yield bool(gated and not self.gate), "on_close, needs_fresh_press or zero; expected a gate with it"
-        held = self.source.signal.kind == "deflection" and self.source.signal.device in DEVICES
-        yield self.zero_on_open and not held, "a zero on what has none; expected a stick or a trigger"
+        zeroes = self.source.signal.kind in ("deflection", "angle") and self.source.signal.device in DEVICES
+        yield self.zero_on_open and not zeroes, "a zero on what has none; expected a stick, trigger or tilt"
+        yield not 0.0 < self.full <= 360.0, f"an angle of {self.full:g} deg; expected above 0 to 360 deg"
+        rests = self.shape.rest != (0.0, 0.0) or self.shape.reach != "disc"
+        yield self.tilts and rests, "a rest or a reach on an angle; expected a zero"
+        yield (
+            self.tilts and isinstance(eased, SlowFast),
+            "slow_fast on an angle; expected half_life, spring or one_euro",
+        )
         yield bool(step and self.fresh), "needs_fresh_press on a displacement; expected a held value"
 
     def _wrong_pins(self) -> Iterator[tuple[bool, str]]:
@@ -179,6 +188,11 @@ class Route:
         back = self.gate is not None and self.closing.way == "return"
         yield bool(pans) and back, "a return on a pan; expected stop or settle"
         yield self.screens and not pans, "screens on another axis than a pan; expected its own unit"
+
+    @property
+    def tilts(self) -> bool:
+        """Whether it goes by how far a device is turned from a pose."""
+        return self.source.signal.kind == "angle"
 
     @property
     def closing(self) -> Close:

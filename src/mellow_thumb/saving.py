@@ -134,7 +134,7 @@ def _motion(data: dict[str, Any]) -> list[Any] | None:
     """What is known of a device held in the hand; anything else is refused."""
     known: list[Any] | None = data.get("motion")
     if known is not None:
-        Motion(0).restore(known)
+        Motion({}).restore(known)
     return known
 
 

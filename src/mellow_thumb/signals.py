@@ -19,6 +19,7 @@ KINDS = {
     "displacement": "the distance moved since the last event: already added up, so never multiplied by time",
     "deflection": "a held value, a share of full travel: -1 to 1, or 0 to 1",
     "ratio": "a factor since the last event, such as the spread of two fingers: it multiplies",
+    "angle": "how far the device is turned from a pose, in deg: it leans the axis, or turns it at a rate",
     "rate": "how fast the device itself turns: added up over time; 0 once it is silent for 100 ms",
     "position": "a place, 0 to 1 of the screen from its bottom left corner",
     "switch": "0 or 1: a button, a key, a contact",
@@ -152,6 +153,8 @@ _GAMEPAD = (
 )  # fmt: skip
 
 _MOTION = (
+    _pair("motion.tilt", "angle", "deg", (-360.0, 360.0), "x: its right side goes down; y: it tilts up",
+          "this library, `formulas.tilting`, of motion.attitude; from the pose that is its zero"),
     _pair("motion.aim", "rate", "deg", (-1e5, 1e5), "x: the device turns right; y: it tilts up",
           "W3C Device Orientation Event, rotationRate, turned level; in deg/s"),
     *(
@@ -165,7 +168,17 @@ _MOTION = (
         )
         for part in "xyz"
     ),
+    *(
+        Signal(f"motion.attitude.{part}", "fact", "", -1.0, 1.0,
+               "its rotation from the device's frame to the world's, +Y up: a unit quaternion",
+               "W3C Orientation Sensor, quaternion; this library, `session.attitude`")
+        for part in "xyzw"
+    ),
 )  # fmt: skip
+
+TILT = "motion.tilt"
+ATTITUDE = tuple(f"motion.attitude.{part}" for part in "xyzw")
+"""What a tilt is made of, in the order in which it is said: with the last the pose is whole."""
 
 _CODES = (
     *(f"Key{letter}" for letter in "ABCDEFGHIJKLMNOPQRSTUVWXYZ"),
@@ -203,7 +216,10 @@ def _fact(name: str, low: float, high: float, start: float, words: str, source: 
     return Signal(name, "fact", "", low, high, words, source, start=start)
 
 
-DEVICES = {"mouse": "desk", "key": "desk", "pad": "pad", "touch": "touch", "motion": "handheld"}
+DEVICES = {
+    "mouse": "desk", "key": "desk", "pad": "pad", "touch": "touch", "motion": "handheld",
+    "left_hand": "worn", "right_hand": "worn",
+}  # fmt: skip
 """Each device, by the first part of its signals' names, and the family that hands use it in."""
 
 FAMILIES = {
@@ -211,6 +227,7 @@ FAMILIES = {
     "pad": "gamepad",
     "touch": "touch screen",
     "handheld": "handheld device",
+    "worn": "headset and hands",
 }
 """What people call a family of devices; one of them is the active one."""
 
@@ -270,10 +287,35 @@ _TOUCH = tuple(
     )
 )  # fmt: skip
 
+_XR = "OpenXR 1.1, section 'Semantic Paths'"
+_HANDS = tuple(
+    signal
+    for side in ("left", "right")
+    for signal in (
+        _pair(f"{side}_hand.stick", "deflection", "", _SHARE, "x: right; y: up",
+              f"{_XR}, input/thumbstick; WebXR Gamepads, xr-standard axes 2 and 3, y flipped"),
+        Signal(f"{side}_hand.trigger", "deflection", "", 0.0, 1.0, "1: fully pressed",
+               f"{_XR}, input/trigger; xr-standard button 0"),
+        Signal(f"{side}_hand.grip", "deflection", "", 0.0, 1.0, "1: fully squeezed",
+               f"{_XR}, input/squeeze; xr-standard button 1"),
+        *(
+            _switch(f"{side}_hand.{name}", what, f"{_XR}, {path}")
+            for name, what, path in (
+                ("stick_press", "the stick, pressed,", "input/thumbstick/click; xr-standard button 3"),
+                ("lower_button", "the lower button", "input/a or x; xr-standard button 4"),
+                ("upper_button", "the upper button", "input/b or y; xr-standard button 5"),
+                ("menu", "the menu button", "input/menu"),
+            )
+        ),
+    )
+)  # fmt: skip
+
 OWN = ("flag", "choice")
 """Signals whose second part a profile names itself: what the host says, what the player chose."""
 
-CATALOGUE = {signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_TOUCH, *_MOTION, *_KEYS, *_HOST)}
+CATALOGUE = {
+    signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_TOUCH, *_MOTION, *_HANDS, *_KEYS, *_HOST)
+}
 """Every signal by name."""
 
 

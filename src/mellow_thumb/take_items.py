@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, NamedTuple
 
 from .contacts import Contacts
 from .doors import all_codes, is_known, things, unlisted
-from .motion import Motion
+from .motion import Motion, feels
 from .signals import COMPONENTS, find_signal
 
 if TYPE_CHECKING:
@@ -66,8 +66,7 @@ class TakeReader:
 
     def __init__(self, plan: Plan, program: Program) -> None:
         self._things, self._contacts = things(plan), Contacts(plan, program.codes) if plan.touches else None
-        heard = program.codes.get("motion.aim", -1)
-        self._motion = Motion(heard) if heard >= 0 else None
+        self._motion = Motion(program.codes) if feels(program.codes) else None
         self._codes = all_codes(program.codes, touched=bool(plan.touches))
         self._signals = {name: program.heard.get(name) or find_signal(name).signal for name in self._codes}
         self.refused: Counter[tuple[str, str]] = Counter()

@@ -122,6 +122,9 @@ def fitting(kind: str, per: str, axis_unit: str) -> tuple[str, ...]:
     if kind == "deflection":
         leans = () if axis_unit == PAN else tuple(one for one in gives if one not in ("%", ""))
         return (*(f"{one}/s" for one in gives), *leans)
+    if kind == "angle":
+        leans = () if axis_unit == PAN else tuple(f"{one}/{per}" for one in gives if one not in ("%", ""))
+        return (*leans, *(f"{one}/s/{per}" for one in gives))
     if kind == "ratio":
         return ("x/x",) if axis_unit in ("m", "x") else ()
     if kind == "rate":
@@ -154,5 +157,6 @@ def read_sensitivity(
         amount = copysign(log1p(abs(amount) / 100.0), amount)
     elif gives == "cm":
         amount /= 100.0
-    runs = over == "s" or kind == "rate"
-    return Effect("offset" if not over else "rate" if runs else "step", amount, log, gives == "screen")
+    runs = over.partition("/")[0] == "s" or kind == "rate"
+    leans = not over or (kind == "angle" and not runs)
+    return Effect("offset" if leans else "rate" if runs else "step", amount, log, gives == "screen")

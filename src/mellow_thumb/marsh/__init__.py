@@ -4,9 +4,19 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from .hands import boardwalk, chart, dyke, field_glasses, fingers, following
+from .hands import boardwalk, chart, dyke, field_glasses, fingers, following, hide, scope
 
-__all__ = ["SCENES", "boardwalk", "chart", "dyke", "field_glasses", "fingers", "following"]
+__all__ = [
+    "SCENES",
+    "boardwalk",
+    "chart",
+    "dyke",
+    "field_glasses",
+    "fingers",
+    "following",
+    "hide",
+    "scope",
+]
 
 FOLDER = Path(__file__).parent
 PROFILE = FOLDER / "field_glasses.toml"
@@ -33,6 +43,14 @@ FINGERS = FOLDER / "fingers.toml"
 """A chart under the fingers, as a profile."""
 FINGERS_TAKE = FOLDER / "fingers.csv"
 """Six seconds of stand-in fingers, for `FINGERS`."""
+SCOPE = FOLDER / "scope.toml"
+"""A spotting scope in the hand, as a profile."""
+SCOPE_TAKE = FOLDER / "scope.csv"
+"""Eleven seconds of a stand-in hand, for `SCOPE`."""
+HIDE = FOLDER / "hide.toml"
+"""In the observation hide with a headset, as a profile."""
+HIDE_TAKE = FOLDER / "hide.csv"
+"""Nine seconds of a stand-in head and hands, for `HIDE`."""
 SCENES = (
     (PROFILE, TAKE),
     (DYKE, DYKE_TAKE),
@@ -40,5 +58,7 @@ SCENES = (
     (FOLLOWING, FOLLOWING_TAKE),
     (CHART, CHART_TAKE),
     (FINGERS, FINGERS_TAKE),
+    (SCOPE, SCOPE_TAKE),
+    (HIDE, HIDE_TAKE),
 )
 """Each scene: its profile and its take."""

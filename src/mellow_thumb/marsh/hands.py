@@ -253,6 +253,84 @@ def fingers() -> Take:
     )
 
 
+def scope() -> Take:
+    """Make the take of the spotting scope anew: the hand that `SCOPE_TAKE` was written from."""
+    from ..stand_ins.handheld import Handheld
+
+    hand = Handheld(SEED, rate=100)
+    hand.rest(2.0)  # it lies on the rail: its gyroscope is learnt
+    hand.turn(0.0, 4.0, 12.0, seconds=0.7)  # taken up, and held a little rolled
+    hand.hold(0.3)
+    hand.set("pad.left_trigger", 0.9)  # along the tide line
+    hand.turn(28.0, 4.5, 12.0, seconds=1.1)
+    hand.hold(0.4)
+    hand.turn(36.0, 2.0, 11.0, seconds=0.5)
+    hand.hold(0.7)  # a curlew, and a steady view of it
+    hand.set("pad.left_trigger", 0.0)
+    hand.turn(10.0, -24.0, 2.0, seconds=0.9)  # down to the lap: the view stays
+    hand.hold(0.3)
+    hand.set("pad.left_shoulder", 1.0)  # a look to the right and back
+    hand.turn(10.0, -24.0, 24.0, seconds=0.6)
+    hand.hold(0.4)
+    hand.turn(10.0, -24.0, 6.0, seconds=0.5)
+    hand.set("pad.left_shoulder", 0.0)
+    hand.hold(0.5)
+    hand.set("pad.right_shoulder", 1.0)  # and one up, at a harrier
+    hand.turn(10.0, -4.0, 8.0, seconds=0.5)
+    hand.hold(0.4)
+    hand.set("pad.right_shoulder", 0.0)
+    hand.hold(0.6)
+    hand.turn(0.0, 0.0, 0.0, seconds=0.6)
+    hand.rest(0.5)
+    return hand.recorded(
+        title="A spotting scope in the hand",
+        made_by=f"a stand-in hand, seed {SEED}",
+        device="a handheld, 100 readings a second; its buttons",
+    )
+
+
+def hide() -> Take:
+    """Make the take from the hide anew: the head that `HIDE_TAKE` was written from."""
+    from ..stand_ins.head import Head
+
+    head = Head(SEED)
+    head.rest(0.4)
+    head.look(25.0, -6.0)  # through the right-hand slot
+    head.rest(0.4)
+    head.stick("left_hand.stick", 0.1, 0.95)  # walk up to it: where the head looks
+    head.rest(0.9)
+    head.stick("left_hand.stick", 0.0, 0.0)
+    head.rest(0.3)
+    for _ in range(2):  # two snaps round to the next one
+        head.stick("right_hand.stick", 0.96, 0.05)
+        head.rest(0.16)
+        head.stick("right_hand.stick", 0.0, 0.0)
+        head.rest(0.34)
+    head.look(-10.0, 4.0, seconds=0.6)
+    head.pace(0.25, 0.3, seconds=0.9)  # a step aside, on one's own feet
+    for _ in range(3):  # birds
+        head.say("right_hand.trigger", 0.95)
+        head.rest(0.12)
+        head.say("right_hand.trigger", 0.0)
+        head.rest(0.2)
+    head.say("right_hand.grip", 0.9)  # along the tide line, slowly
+    head.stick("right_hand.stick", -0.8, 0.0)
+    head.look(-22.0, 0.0, seconds=1.0)
+    head.rest(0.5)
+    head.stick("right_hand.stick", 0.0, 0.0)
+    head.say("right_hand.grip", 0.0)
+    head.rest(0.4)
+    head.stick("left_hand.stick", -0.9, 0.2)  # and along the wall
+    head.rest(0.8)
+    head.stick("left_hand.stick", 0.0, 0.0)
+    head.rest(0.6)
+    return head.take(
+        title="In the observation hide",
+        made_by=f"a stand-in head and hands, seed {SEED}",
+        device="a headset, 90 poses a second; two hands",
+    )
+
+
 def _count(hand: MouseHand, birds: int) -> None:
     """Click once for each bird, moving on a little in between."""
     for _ in range(birds):

@@ -6,8 +6,11 @@ from typing import TYPE_CHECKING
 
 from ..attitude import GRAVITY
 from ..take import COLUMNS, Take
+from .mouse import smooth_path
 
 if TYPE_CHECKING:
+    from collections.abc import Sequence
+
     import numpy as np
     import numpy.typing as npt
 
@@ -18,7 +21,7 @@ TREMOR = (0.25, 9.0)
 
 
 class Handheld:
-    """A simulated device in the hand: tell it how it is turned over time, then ask for what its sensors say.
+    """A simulated device in the hand: tell it what to do in order, then ask for what its sensors say.
 
     `bias` is the gyroscope's, deg/s; `rate_noise` its noise density, deg/s/sqrt(Hz); `force_noise` the
     accelerometer's, ug/sqrt(Hz); `bumps` how hard it is shaken now and then, m/s2. `rate` readings a second.
@@ -43,6 +46,52 @@ class Handheld:
         """What its gyroscope says at rest, deg/s."""
         self._noise = (rate_noise * rate**0.5, force_noise * 1e-6 * GRAVITY * rate**0.5)
         self._bumps, self._tremor, self._rate = bumps, tremor, rate
+        self._path: list[Array] = [np.zeros((1, 4))]
+        self._more: list[tuple[int, str, float]] = []
+
+    def rest(self, seconds: float) -> None:
+        """Let it lie still as it is."""
+        self._go(seconds, self._path[-1][-1, :3], moves=0.0)
+
+    def hold(self, seconds: float) -> None:
+        """Hold it as it is, as far as hands can."""
+        self._go(seconds, self._path[-1][-1, :3], moves=1.0)
+
+    def turn(self, yaw: float, pitch: float = 0.0, roll: float = 0.0, *, seconds: float = 0.6) -> None:
+        """Turn it to another pose (deg; yaw to the right, pitch up), along the path of least jerk."""
+        self._go(seconds, (yaw, pitch, roll), moves=1.0)
+
+    def set(self, signal: str, value: float) -> None:
+        """Say what another signal of it is from here on: a button, a trigger."""
+        self._more.append((sum(len(part) for part in self._path), signal, value))
+
+    def _go(self, seconds: float, pose: Sequence[float] | Array, *, moves: float) -> None:
+        import numpy as np
+
+        count = max(round(seconds * self._rate), 1)
+        done = smooth_path(np.arange(1, count + 1) / count)[:, None]
+        here = self._path[-1][-1:, :3]
+        self._path.append(np.hstack((here + done * (np.array([pose]) - here), np.full((count, 1), moves))))
+
+    @property
+    def path(self) -> tuple[Array, Array]:
+        """What it was told to do so far, as :meth:`read` takes it: angles, and where a hand moves it."""
+        import numpy as np
+
+        path = np.concatenate(self._path)
+        return path[:, :3], path[:, 3]
+
+    def recorded(self, **about: str) -> Take:
+        """All that it was told to do, as a take; keyword arguments go into what it says about itself."""
+        import pandas as pd
+
+        angles, moves = self.path
+        take = self.take(angles, moves, **about)
+        rows = [(min(k + 1, len(moves)) / self._rate, name, value) for k, name, value in self._more]
+        more = pd.DataFrame(rows, columns=list(COLUMNS)).astype({"t": float, "value": float})
+        table = pd.concat([more, take.table.astype({"signal": "str"})])
+        table = table.sort_values("t", kind="stable", ignore_index=True)
+        return Take(table.astype({"signal": "category"}), about)
 
     def read(self, angles: Array, moves: Array) -> tuple[Array, Array, Array, Array]:
         """What its sensors say while it is turned so: a row a reading.
