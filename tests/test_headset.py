@@ -257,9 +257,9 @@ def test_inputs_by_their_paths_are_told_as_they_change() -> None:
     session.feed = lambda *event, **_: told.append(event)  # type: ignore[method-assign]
     for _ in range(3):
         door.input("/user/hand/left/input/thumbstick", (0.0, 1.0))
-        door.input("/user/hand/right/input/trigger/value", 0.75)
+        door.input("/user/hand/right/input/squeeze/value", 0.75)
         door.input("/user/hand/right/input/b/click", 0.0)
-    assert told == [("left_hand.stick", (0.0, 1.0)), ("right_hand.trigger", 0.75)]
+    assert told == [("left_hand.stick", (0.0, 1.0)), ("right_hand.grip", 0.75)]
     with pytest.raises(mt.ArgumentError, match=r"found the path .*tumbstick.*did you mean .*thumbstick"):
         door.input("/user/hand/left/input/tumbstick", (0.0, 1.0))
     with pytest.raises(mt.ArgumentError, match=r"expected one of a pose"):

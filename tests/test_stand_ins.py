@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 
 from mellow_thumb.stand_ins.fingers import Fingers
 from mellow_thumb.stand_ins.mouse import MouseHand, PointerHand, movement_time, smooth_path
+from mellow_thumb.stand_ins.pad import Thumb
 
 
 @given(st.integers(0, 2**32), st.floats(-12.0, 12.0), st.floats(-12.0, 12.0))
@@ -95,3 +96,21 @@ def test_the_path_of_least_jerk_starts_and_ends_at_rest() -> None:
 def test_a_harder_aim_takes_longer() -> None:
     assert movement_time(8.0, 0.25) > movement_time(4.0, 0.25) > movement_time(4.0, 1.0)
     assert movement_time(3.0, 1.0) == pytest.approx(0.1 + 0.12 * 2.0)
+
+
+@given(st.integers(0, 2**32), st.floats(0.0, 0.1), st.floats(0.0, 0.01))
+def test_a_stick_rests_where_it_is_said_to_and_its_circle_is_as_uneven(
+    seed: int, uneven: float, noise: float
+) -> None:
+    thumb = Thumb(seed, rest=(0.02, 0.03), noise=noise, uneven=uneven)
+    thumb.hold(1.0)
+    thumb.push(1.0, 0.0)
+    thumb.circle(2.0)
+    table = thumb.take().table
+    x, y = (table.loc[table["signal"] == f"pad.right_stick.{part}", "value"].to_numpy() for part in "xy")
+    t = table.loc[table["signal"] == "pad.right_stick.x", "t"].to_numpy()
+    if noise:
+        assert (x[t < 1.0].mean(), y[t < 1.0].mean()) == pytest.approx((0.02, 0.03), abs=0.003)
+    rim = np.hypot(x - 0.02, y - 0.03)[t > 1.2]
+    assert rim.max() < 1.001 + 6.0 * noise
+    assert np.ptp(rim) >= 0.5 * uneven - 8.0 * noise - 0.035  # clipped at 1, off its middle

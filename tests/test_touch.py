@@ -474,6 +474,36 @@ def test_a_map_stays_under_the_finger_and_under_the_middle_of_two() -> None:
     assert one.tick(0.01).axes["zoom"] == 1.0
 
 
+def test_what_a_finger_holds_waits_for_its_travel_and_then_catches_up(tmp_path: Path) -> None:
+    text = marsh.FINGERS.read_text(encoding="utf-8")
+    assert 'after_travel = "0.01 screen"' in text
+    (tmp_path / "fingers.toml").write_text(text.replace("0.01 screen", "0.05 screen"), encoding="utf-8")
+    one = mt.load_profile(tmp_path / "fingers.toml").session()
+    one.set_screen(1600, 800)
+    one.touch(1, "down", (0.5, 0.5))
+    one.tick(0.01)
+    metre = 1.0 / one.view().extent  # in screens
+    pans = []
+    for k in range(1, 101):
+        one.touch(1, "move", (0.5 - 0.001 * k, 0.5))  # 0.002 screens each
+        pans.append(one.tick(0.01).axes["pan_x"] * metre)
+    for k, pan in enumerate(pans, 1):
+        gone = 0.002 * k
+        expected = min(
+            max(1.5 * (gone - 0.05), 0.0), gone
+        )  # nothing, then half as fast again, then the finger's
+        assert pan == pytest.approx(expected, abs=1e-9)
+    for k in (80, 20, 0):  # and stays under it, also back where it began
+        one.touch(1, "move", (0.5 - 0.001 * k, 0.5))
+        assert one.tick(0.01).axes["pan_x"] * metre == pytest.approx(0.002 * k, abs=1e-9)
+    saved = json.loads(json.dumps(one.state()))
+    other = mt.load_profile(tmp_path / "fingers.toml").session()
+    other.restore(saved)
+    for each in (one, other):
+        each.touch(1, "move", (0.49, 0.5))
+    assert one.tick(0.01).axes == other.tick(0.01).axes
+
+
 def test_a_flick_of_the_map_runs_out_where_it_was_going() -> None:
     one = mt.load_profile(marsh.FINGERS).session()
     one.set_screen(1600, 800)

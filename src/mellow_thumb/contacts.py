@@ -20,6 +20,10 @@ PLACE, DOWN, CANCEL = 0, 1, 2
 """What may happen to a contact: it is somewhere; it lands (1) or lifts (0); it is taken away."""
 LEAST = -100
 """Codes from here on downwards are not those of contacts."""
+EASES = 3.0
+"""A held point is under the finger again once that went so many times as far as its touch waits for."""
+AWAY = 1e9
+"""Further than any finger goes, in screens."""
 NEAREST = 0.01
 """How near two fingers count at the least, in screens: nearer than fingers can be."""
 
@@ -32,7 +36,7 @@ def code_of(finger: int, phase: int) -> int:
 class _Finger:
     """One finger on the screen, or over it."""
 
-    __slots__ = ("area", "begun", "landed", "moved", "x", "y")
+    __slots__ = ("area", "begun", "far", "landed", "moved", "x", "y")
 
     def __init__(self) -> None:
         self.x = self.y = 0.5
@@ -40,16 +44,18 @@ class _Finger:
         """The area that has claimed it; -1: none."""
         self.landed = (0.5, 0.5)
         self.begun = 0.0
+        self.far = 0.0
+        """How far from there it has been, in screens."""
         self.moved = 0.0
         """Whether it has gone further than a tap may."""
 
     def saved(self) -> list[float]:
-        return [self.x, self.y, self.area, *self.landed, self.begun, self.moved]
+        return [self.x, self.y, self.area, *self.landed, self.begun, self.moved, self.far]
 
     @classmethod
     def restored(cls, saved: list[float]) -> _Finger:
         one = cls()
-        one.x, one.y, area, x, y, one.begun, one.moved = map(float, saved)
+        one.x, one.y, area, x, y, one.begun, one.moved, one.far = map(float, saved)
         one.area, one.landed = int(area), (x, y)
         return one
 
@@ -143,7 +149,7 @@ class Contacts:
             on = not first.starts_on or self._things.get(first.starts_on) == thing
             free = first.kind != "thumb_pad" or not self._claimed[number]
             if inside and on and free and not self._unknown(area):
-                one.area, one.landed, one.begun, one.moved = number, self._at(one), t, 0.0
+                one.area, one.landed, one.begun, one.moved, one.far = number, self._at(one), t, 0.0, 0.0
                 self._claimed[number].append(finger)
                 self._count_changed(out, t, number)
                 return
@@ -184,8 +190,9 @@ class Contacts:
             self._past[number][k] = touch.after_travel.value == 0.0
             if (
                 claimed and claimed[0] != lead and lead >= 0
-            ):  # another finger leads: what is held is held anew
+            ):  # another finger leads: what is held is held anew, by where it is
                 self._say(out, t, codes, "down", 0.0)
+                self._fingers[claimed[0]].far = AWAY
             self._say_place(out, t, number, touch, codes)
             self._say(out, t, codes, "down", float(down))
             still = down and not any(self._fingers[finger].moved for finger in claimed)
@@ -199,6 +206,7 @@ class Contacts:
         self, out: list[Item], t: float, finger: int, one: _Finger, before: tuple[float, float]
     ) -> None:
         area, claimed, now = self._areas[one.area], self._claimed[one.area], self._at(one)
+        one.far = max(one.far, _apart(now, one.landed))
         if not one.moved:
             slips = [touch.after_travel.screens(self._cm()) or SLOP for touch in area.touches]
             if _apart(now, one.landed) > min(slips):
@@ -277,7 +285,11 @@ class Contacts:
         self._say(out, t, codes, "", (x - a) / scale, (y - b) / scale)
 
     def _say_place(self, out: list[Item], t: float, number: int, touch: Touch, codes: dict[str, int]) -> None:
-        """Where the finger is that leads, or the middle of two."""
+        """Where the finger is that leads, or the middle of two.
+
+        A drag that waits for a travel stays where it landed meanwhile, then goes half as fast again as the
+        finger until it is there: what is held by it neither jumps nor slips for good.
+        """
         fingers = [
             self._fingers[finger] for finger in self._claimed[number][: 2 if touch.kind in DOUBLE else 1]
         ]
@@ -285,6 +297,13 @@ class Contacts:
             x, y = (
                 sum(part) / len(fingers) for part in zip(*((one.x, one.y) for one in fingers), strict=True)
             )
+            least = touch.after_travel.screens(self._cm()) if touch.kind == "drag" else 0.0
+            (lead, *_) = fingers
+            if lead.far < EASES * least:
+                share = EASES / (EASES - 1.0) * max(lead.far - least, 0.0) / lead.far if lead.far else 0.0
+                shorter = min(self._wide, self._tall)
+                begun = lead.landed[0] * shorter / self._wide, lead.landed[1] * shorter / self._tall
+                x, y = begun[0] + (x - begun[0]) * share, begun[1] + (y - begun[1]) * share
             self._say(out, t, codes, "place", x, y)
 
     @staticmethod

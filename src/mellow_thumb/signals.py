@@ -293,18 +293,18 @@ _HANDS = tuple(
     for side in ("left", "right")
     for signal in (
         _pair(f"{side}_hand.stick", "deflection", "", _SHARE, "x: right; y: up",
-              f"{_XR}, input/thumbstick; WebXR Gamepads, xr-standard axes 2 and 3, y flipped"),
+              f"{_XR}, thumbstick; WebXR Gamepads, xr-standard axes 2 and 3, y flipped"),
         Signal(f"{side}_hand.trigger", "deflection", "", 0.0, 1.0, "1: fully pressed",
-               f"{_XR}, input/trigger; xr-standard button 0"),
+               f"{_XR}, trigger; xr-standard button 0"),
         Signal(f"{side}_hand.grip", "deflection", "", 0.0, 1.0, "1: fully squeezed",
-               f"{_XR}, input/squeeze; xr-standard button 1"),
+               f"{_XR}, squeeze; xr-standard button 1"),
         *(
             _switch(f"{side}_hand.{name}", what, f"{_XR}, {path}")
             for name, what, path in (
-                ("stick_press", "the stick, pressed,", "input/thumbstick/click; xr-standard button 3"),
-                ("lower_button", "the lower button", "input/a or x; xr-standard button 4"),
-                ("upper_button", "the upper button", "input/b or y; xr-standard button 5"),
-                ("menu", "the menu button", "input/menu"),
+                ("stick_press", "the stick, pressed,", "thumbstick/click; xr-standard button 3"),
+                ("lower_button", "the lower button", "a or x; xr-standard button 4"),
+                ("upper_button", "the upper button", "b or y; xr-standard button 5"),
+                ("menu", "the menu button", "menu"),
             )
         ),
     )

@@ -36,14 +36,25 @@ class Thumb:
     """A simulated thumb on a stick. Tell it what to do in order, then ask for the take.
 
     Positions are shares of travel: right and up are positive. The stick reports `rate` times a second,
-    and only when a value has changed.
+    and only when a value has changed. `rest` is where it comes to rest, `noise` its standard deviation, and
+    `uneven` by how much of travel its circle is short of round, on one side more than on another.
     """
 
-    def __init__(self, seed: int, *, signal: str = "pad.right_stick", rate: int = 250) -> None:
+    def __init__(
+        self,
+        seed: int,
+        *,
+        signal: str = "pad.right_stick",
+        rate: int = 250,
+        rest: tuple[float, float] = REST,
+        noise: float = NOISE,
+        uneven: float = 0.0,
+    ) -> None:
         import numpy as np
 
         self._random = np.random.default_rng(seed)
         self._signal, self._rate = signal, rate
+        self._rest, self._noise, self._uneven = rest, noise, uneven
         self._parts: list[Path] = [np.zeros((1, 2))]
         self._more: list[tuple[int, str, float]] = []
 
@@ -64,6 +75,17 @@ class Thumb:
         bow = 0.04 * self._random.standard_normal() * np.sin(np.pi * done)
         self._parts.append(here + done * way + bow * way[:, ::-1] * [-1.0, 1.0])
 
+    def circle(self, turns: float = 1.0, *, seconds: float = 1.5) -> None:
+        """Run along the rim, all the way out, from where the stick is: clockwise with a positive number."""
+        import numpy as np
+
+        here = self._parts[-1][-1]
+        begin = float(np.arctan2(here[1], here[0]))
+        self.push(float(np.cos(begin)), float(np.sin(begin)))
+        count = max(round(seconds * self._rate), 1)
+        angles = begin - 2.0 * np.pi * turns * smooth_path(np.arange(1, count + 1) / count)
+        self._parts.append(np.column_stack((np.cos(angles), np.sin(angles))))
+
     def set(self, signal: str, value: float) -> None:
         """Say what another signal of the same pad is from here on: a button, a trigger."""
         self._more.append((sum(len(part) for part in self._parts), signal, value))
@@ -74,7 +96,11 @@ class Thumb:
         import pandas as pd
 
         path = np.concatenate(self._parts)
-        noisy = np.clip(path + REST + NOISE * self._random.standard_normal(path.shape), -1.0, 1.0)
+        angles = np.arctan2(path[:, 1], path[:, 0])
+        short = 0.5 * self._uneven * (2.0 + np.sin(3.0 * angles + 0.7) + np.cos(2.0 * angles))
+        reached = path * (1.0 - 0.5 * short)[:, None]
+        noisy = reached + self._rest + self._noise * self._random.standard_normal(path.shape)
+        noisy = np.clip(noisy, -1.0, 1.0)
         values = np.round(noisy * STEPS) / STEPS
         times = np.round(np.arange(len(values)) / self._rate, 6)
         changed = np.flatnonzero(np.any(np.diff(values, axis=0, prepend=2.0), axis=1))
