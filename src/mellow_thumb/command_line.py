@@ -47,12 +47,15 @@ def demo(out: Path, files: bool) -> None:
     """Replay the scenes of the salt marsh, say what happened and draw it."""
     from . import marsh
     from .batch import replay as play
+    from .errors import listed
     from .profile import load_profile
+    from .signals import FAMILIES
     from .take_files import read_take
 
     for source, recording in marsh.SCENES:
         profile = load_profile(source)
         table = play(profile, read_take(recording))
+        click.echo(f"with a {listed((FAMILIES[one] for one in profile.families), 'and a')}")
         _tell(profile, table)
         click.echo()
         _draw(profile, table, out / f"{source.stem}.png")

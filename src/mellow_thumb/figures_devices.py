@@ -211,7 +211,7 @@ def _angles(ups: Array) -> Array:
     import numpy as np
 
     x, y, z = ups.T
-    angles: Array = np.degrees(np.column_stack((np.arctan2(z, np.hypot(x, y)), np.arctan2(-x, y))))
+    angles: Array = np.degrees(np.column_stack((np.arctan2(-z, np.hypot(x, y)), np.arctan2(-x, y))))
     return angles
 
 
@@ -219,7 +219,7 @@ def _ups(angles: Array) -> Array:
     import numpy as np
 
     tips, leans = np.radians(angles).T
-    ups: Array = np.column_stack((-np.sin(leans) * np.cos(tips), np.cos(leans) * np.cos(tips), np.sin(tips)))
+    ups: Array = np.column_stack((-np.sin(leans) * np.cos(tips), np.cos(leans) * np.cos(tips), -np.sin(tips)))
     return ups
 
 
