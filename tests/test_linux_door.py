@@ -196,3 +196,31 @@ def test_what_is_no_recording_is_refused_with_its_line(
     with pytest.raises(mt.TakeError) as refusal:
         read(tmp_path, MOUSE.replace(old, new, 1))
     assert words in str(refusal.value)
+
+
+@pytest.mark.parametrize(
+    ("device", "kinds"),
+    [
+        (mt.LinuxDevice("mouse", rels={0, 1, 8}, keys={0x110}), ("mouse",)),
+        (mt.LinuxDevice("keyboard with a wheel for its volume", rels={8}, keys={30}), ("key",)),
+        (mt.LinuxDevice("pad", {0: Range(0, 9), 1: Range(0, 9)}, keys={0x130}), ("pad",)),
+        (mt.LinuxDevice("flight stick", {0: Range(0, 9), 1: Range(0, 9)}, keys={0x120}), ("pad",)),
+        (mt.LinuxDevice("pad's sensor", {k: Range(-9, 9) for k in range(6)}, properties={6}), ("motion",)),
+        (mt.LinuxDevice("screen", {k: Range(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x14A}, properties={1}), ("touch",)),
+        (mt.LinuxDevice("touchpad", {k: Range(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x110, 0x145, 0x14A}, properties={0}), ()),
+        (mt.LinuxDevice("pen", {0: Range(0, 9), 1: Range(0, 9)}, keys={0x140, 0x14A}, properties={1}), ()),
+        (mt.LinuxDevice("pointer of a machine in a machine", {0: Range(0, 100), 1: Range(0, 100)}, {8}, {0x110}), ("mouse",)),
+        (mt.LinuxDevice("power button", keys={116}), ()),
+    ],
+    ids=lambda one: one.name if isinstance(one, mt.LinuxDevice) else "",
+)  # fmt: skip
+def test_what_a_device_says_of_itself_is_what_it_is(device: mt.LinuxDevice, kinds: tuple[str, ...]) -> None:
+    assert device.kinds == kinds
+    told = []
+    door = mt.LinuxDoor(device, lambda signal, value, _: told.append((signal, value)))
+    for code in device.axes:
+        door.take(3, code, device.axes[code].high, 0.0)
+    door.take(0, 0, 0, 0.0)
+    assert all(signal.partition(".")[0] in kinds for signal, _ in told)
+    if device.name.startswith("pointer"):
+        assert told == [("mouse.place", (1.0, 0.0))]

@@ -8,7 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import NamedTuple
 
-from .linux_keys import BUTTONS
+from .linux_keys import BUTTONS, MOUSE, PAD
 
 SYN, KEY, REL, ABS = 0, 1, 2, 3
 """Types of events."""
@@ -20,6 +20,10 @@ SLOT, PLACE_X, PLACE_Y, TRACKING = 0x2F, 0x35, 0x36, 0x39
 STICKS = {0: ("left_stick", 0), 1: ("left_stick", 1), 3: ("right_stick", 0), 4: ("right_stick", 1)}
 TRIGGERS = {2: "left_trigger", 5: "right_trigger", 10: "left_trigger", 9: "right_trigger"}
 """ABS_Z and ABS_RZ, or ABS_BRAKE and ABS_GAS where a device has those."""
+POINTER = 0
+"""The property of what moves a pointer, as a touchpad does: INPUT_PROP_POINTER."""
+TOOLS = set(range(0x140, 0x150))
+"""Keys that say that a pen or a finger is there: BTN_TOOL_PEN and on."""
 ACCELEROMETER = 6
 """The property of what feels forces, and not of what has sticks: INPUT_PROP_ACCELEROMETER."""
 SENSORS = {code: f"motion.{what}.{part}" for first, what in ((0, "force"), (3, "turn"))
@@ -68,17 +72,35 @@ class LinuxDevice:
 
     @property
     def touches(self) -> bool:
-        """Whether it is a touch screen with contacts of their own."""
-        return {SLOT, PLACE_X, PLACE_Y} <= set(self.axes)
+        """Whether it is a touch screen with contacts of their own, and not a touchpad."""
+        return {SLOT, PLACE_X, PLACE_Y} <= set(self.axes) and POINTER not in self.properties
+
+    @property
+    def points(self) -> bool:
+        """Whether its axes are the place of a pointer: those of a machine inside another one, for example."""
+        return (
+            {0, 1} <= set(self.axes) and not self.sticks and not self.draws and bool(self.keys & set(MOUSE))
+        )
+
+    @property
+    def draws(self) -> bool:
+        """Whether it is a touchpad or a tablet with a pen: the system moves the pointer by it."""
+        return bool(self.keys & TOOLS) and not self.touches
+
+    @property
+    def sticks(self) -> bool:
+        """Whether its axes are those of sticks and triggers."""
+        others = self.touches or self.feels or self.draws or bool(self.keys & set(MOUSE))
+        return bool(self.keys & set(PAD)) or (not others and bool(set(STICKS) & set(self.axes)))
 
     @property
     def kinds(self) -> tuple[str, ...]:
         """What it is, by the first part of its signals; it may be more than one."""
         buttons = {BUTTONS[code].partition(".")[0] for code in self.keys if code in BUTTONS}
         found = {
-            "mouse": bool(self.rels),
+            "mouse": bool(self.rels & {0, 1}) or self.points,
             "key": "key" in buttons,
-            "pad": "pad" in buttons or bool(set(STICKS) & set(self.axes)),
+            "pad": self.sticks,
         }
         only = {"touch": self.touches, "motion": self.feels}
         return tuple(kind for kind, there in (only if any(only.values()) else found).items() if there)

@@ -59,6 +59,7 @@ class LinuxDoor:
         """Nothing is held, and nothing has moved."""
         self._moved = [0.0, 0.0]
         self._wheel = [0.0, 0.0]
+        self._place = [0.5, 0.5]
         self._sticks: dict[str, list[float]] = {"left_stick": [0.0, 0.0], "right_stick": [0.0, 0.0]}
         self._told: dict[str, float | tuple[float, float]] = {}
         self._new: dict[str, float | tuple[float, float]] = {}
@@ -103,7 +104,7 @@ class LinuxDoor:
         """Let go of whatever the device holds, one by one."""
         self._cancel(seconds)
         for name, value in self._told.items():
-            if value not in (0.0, (0.0, 0.0)):
+            if value not in (0.0, (0.0, 0.0)) and name != "mouse.place":
                 self._say(name, (0.0, 0.0) if isinstance(value, tuple) else 0.0, seconds)
         self._begin()
 
@@ -146,6 +147,11 @@ class LinuxDoor:
             if code in SENSORS:
                 self._felt[SENSORS[code]] = value / (axis.resolution or 1) * (G if code < 3 else 1.0)
                 self._feels = True
+        elif self.device.points and code in (0, 1):
+            self._place[code] = axis.share(value) if code == 0 else 1.0 - axis.share(value)
+            self._new["mouse.place"] = (self._place[0], self._place[1])
+        elif not self.device.sticks:
+            return
         elif code in STICKS:
             stick, part = STICKS[code]
             self._sticks[stick][part] = axis.centred(value) if part == 0 else 0.0 - axis.centred(value)
