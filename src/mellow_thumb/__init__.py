@@ -38,6 +38,7 @@ __all__ = [
     "replay",
     "replay_arrays",
     "replay_pieces",
+    "tell",
     "wheel_notches",
     "write_take",
 ]
@@ -69,6 +70,7 @@ if TYPE_CHECKING:
     from .session import Session
     from .take import Take
     from .take_files import read_take, write_take
+    from .telling import tell
     from .view import View
     from .walker import Walker
     from .wheels import wheel_notches
@@ -93,6 +95,7 @@ _HOMES = {
     "replay": "batch",
     "replay_arrays": "batch",
     "replay_pieces": "batch",
+    "tell": "telling",
     "wheel_notches": "wheels",
     "write_take": "take_files",
 }

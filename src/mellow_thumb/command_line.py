@@ -153,6 +153,29 @@ def report(profile: Path, take: Path | None, figures: Path) -> None:
         click.echo(f"wrote {path}")
 
 
+@main.command("tell")
+@click.argument("profile", type=click.Path(path_type=Path))
+@click.option(
+    "--basis",
+    metavar="RIGHT,UP,FORWARD",
+    help="Say turns in the host's axes too, such as +x,+z,+y.  [default: +x,+y,-z, which are ours]",
+)
+@click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
+def tell_controls(profile: Path, basis: str | None, *, as_json: bool) -> None:
+    """Say what each control of PROFILE does: which way, how much, from where on, until where."""
+    import json
+
+    from .basis import Basis
+    from .profile import load_profile
+    from .telling import tell
+
+    axes = [part.strip() for part in basis.split(",")] if basis else []
+    if axes and len(axes) != 3:
+        raise click.UsageError(f'--basis: found "{basis}"; expected three axes, such as +x,+z,+y')
+    told = tell(load_profile(profile), Basis(*axes) if axes else None)
+    click.echo(json.dumps(told.as_dict(), indent=2) if as_json else told.text())
+
+
 @main.command("record")
 @click.argument("take", type=click.Path(path_type=Path), required=False)
 @click.option(

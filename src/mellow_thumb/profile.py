@@ -24,6 +24,10 @@ class Profile(Plan):
 
     title: str = ""
     file: str = ""
+    counts_per_cm: float | None = None
+    """What it says of the mouse: counts for each cm of travel."""
+    allow: tuple[tuple[str, str], ...] = ()
+    """Findings that it allows, each with the reason: what it is about, and why."""
 
     def session(self, *, ceiling: float = CEILING) -> Session:
         """Put the profile to work, one session a player; a frame longer than `ceiling` (s) is cut."""
@@ -62,4 +66,10 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     ]
     if problems or plan is None:
         raise ProfileError(problems)
-    return Profile(**{one.name: getattr(plan, one.name) for one in fields(Plan)}, title=title, file=file)
+    return Profile(
+        **{one.name: getattr(plan, one.name) for one in fields(Plan)},
+        title=title,
+        file=file,
+        counts_per_cm=data.get("mouse", {}).get("counts_per_cm"),
+        allow=tuple(data.get("allow", {}).items()),
+    )

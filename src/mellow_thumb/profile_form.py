@@ -299,6 +299,10 @@ class ProfileForm(Form):
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     movement: MovementForm | None = Field(None, description="a character that walks")
     touch: dict[str, TouchForm] = Field({}, description="what fingers on a screen become")
+    allow: dict[str, str] = Field(
+        {},
+        description='findings of `check` that are meant so, each with the reason: `"hold-only glassing" = "…"`',
+    )
     mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm | HeadsetForm] = Field(
         description="how axes become a camera pose"
     )
