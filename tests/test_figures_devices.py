@@ -11,9 +11,9 @@ from mellow_thumb import marsh
 from mellow_thumb.figures_devices import (
     attitude_over_time,
     device_figures,
-    gestures,
     room_from_above,
 )
+from mellow_thumb.figures_fingers import gestures
 from mellow_thumb.stand_ins.handheld import Handheld
 
 

@@ -14,11 +14,12 @@ from hypothesis import strategies as st
 import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.command_line import main
+from mellow_thumb.controls import quiet_of
 from mellow_thumb.gates import Condition
 from mellow_thumb.plain_words import does
 from mellow_thumb.plan import Plan
 from mellow_thumb.session import Session
-from mellow_thumb.telling import quiet_of, tell
+from mellow_thumb.telling import tell
 
 from .strategies import held_routes, plans, step_routes
 

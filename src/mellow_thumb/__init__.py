@@ -32,6 +32,10 @@ __all__ = [
     "View",
     "Walker",
     "XrDoor",
+    "check",
+    "compare",
+    "feel",
+    "fit",
     "load_profile",
     "read_evemu",
     "read_take",
@@ -48,6 +52,8 @@ if TYPE_CHECKING:
     from .basis import Basis
     from .batch import replay, replay_arrays, replay_pieces
     from .browser_door import BrowserDoor
+    from .checking import check
+    from .comparing import compare
     from .errors import (
         ArgumentError,
         FileError,
@@ -62,6 +68,8 @@ if TYPE_CHECKING:
         UnitError,
     )
     from .evemu_files import read_evemu
+    from .feeling import feel
+    from .fitting import fit
     from .frame import Frame
     from .linux_device import LinuxDevice
     from .linux_door import LinuxDoor
@@ -88,6 +96,10 @@ _HOMES = {
     "Take": "take",
     "View": "view",
     "Walker": "walker",
+    "check": "checking",
+    "compare": "comparing",
+    "feel": "feeling",
+    "fit": "fitting",
     "XrDoor": "xr_door",
     "load_profile": "profile",
     "read_evemu": "evemu_files",

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING
 
 import click
 
-from . import __version__
-from .errors import MellowThumbError
+from .command_group import main, read
+from .command_insight import PROFILE  # whose commands join the group
+
+__all__ = ["main"]
 
 if TYPE_CHECKING:
     import pandas as pd
@@ -16,23 +18,6 @@ if TYPE_CHECKING:
     from .linux_live import LinuxDevices
     from .profile import Profile
     from .take import Take
-
-
-class _Commands(click.Group):
-    """Commands whose errors are said in one place: what is wrong with the input ends with exit code 1."""
-
-    def invoke(self, ctx: click.Context) -> Any:
-        try:
-            return super().invoke(ctx)
-        except MellowThumbError as error:
-            click.echo(str(error), err=True)
-            ctx.exit(1)
-
-
-@click.group(cls=_Commands, context_settings={"help_option_names": ["-h", "--help"]})
-@click.version_option(__version__, message="mellow-thumb %(version)s")
-def main() -> None:
-    """Map what hands do to devices to camera axes, and see how it feels."""
 
 
 @main.command()
@@ -77,8 +62,8 @@ def demo(out: Path, files: bool) -> None:
 
 
 @main.command()
-@click.argument("profile", type=click.Path(path_type=Path))
-@click.argument("take", type=click.Path(path_type=Path))
+@click.argument("profile", type=PROFILE)
+@click.argument("others", type=PROFILE, nargs=-1, required=True, metavar="[OTHER] TAKE")
 @click.option(
     "--rate",
     type=click.FloatRange(1, 10_000),
@@ -90,17 +75,28 @@ def demo(out: Path, files: bool) -> None:
 @click.option(
     "-o",
     "--output",
-    type=click.Path(path_type=Path),
+    type=PROFILE,
     metavar="FILE",
     help="Write a table (.csv), a picture (.png, .svg, .pdf) or an animated camera (.glb).",
 )
 @click.option("--json", "as_json", is_flag=True, help="Say what happened as JSON.")
-def replay(profile: Path, take: Path, rate: float, output: Path | None, as_json: bool) -> None:
-    """Play TAKE through PROFILE and say what was turned, by how much, and where it stopped."""
+def replay(
+    profile: Path, others: tuple[Path, ...], rate: float, output: Path | None, *, as_json: bool
+) -> None:
+    """Play TAKE through PROFILE and say what was turned, by how much, and where it stopped.
+
+    With a second profile, OTHER, say where and when the two part on the same hands.
+    """
     from .batch import replay as play
     from .profile import load_profile
 
-    loaded, recorded = load_profile(profile), _read(take)
+    if len(others) > 2:
+        raise click.UsageError(f"found {len(others) + 1} files; expected PROFILE TAKE, or PROFILE OTHER TAKE")
+    *second, take = others
+    loaded, recorded = load_profile(profile), read(take)
+    if second:
+        _part(loaded, load_profile(second[0]), recorded, rate, output, as_json=as_json)
+        return
     table = play(loaded, recorded, rate=rate)
     _tell(loaded, table, as_json=as_json)
     if output:
@@ -109,75 +105,34 @@ def replay(profile: Path, take: Path, rate: float, output: Path | None, as_json:
         _draw(loaded, table, output, quiet=as_json)
 
 
-@main.command()
-@click.argument("profile", type=click.Path(path_type=Path))
-@click.argument("take", type=click.Path(path_type=Path), required=False)
-@click.option(
-    "--figures",
-    type=click.Path(path_type=Path, file_okay=False),
-    required=True,
-    metavar="DIR",
-    help="The folder for the pictures; it is made if it is not there.",
-)
-def report(profile: Path, take: Path | None, figures: Path) -> None:
-    """Draw what PROFILE does: responses, dead zones and, with a TAKE, what each step makes of it."""
-    from .figures import axes_over_time, save_figure
-    from .figures_devices import device_figures
-    from .figures_response import route_figures
-    from .profile import load_profile
-
-    loaded, recorded = load_profile(profile), _read(take) if take else None
-    drawn = route_figures(loaded, recorded)
-    if recorded is not None:
-        from .batch import replay as play
-
-        table = play(loaded, recorded)
-        drawn["axes"] = axes_over_time(loaded, table)
-        drawn |= device_figures(loaded, recorded)
-        if loaded.movement:
-            from .figures_path import path_from_above
-
-            drawn["path"] = path_from_above(loaded, table)
-    if not drawn:
-        click.echo("nothing to draw: no route has a stick or a trigger, and no take was given")
-        return
-    try:
-        figures.mkdir(parents=True, exist_ok=True)
-    except OSError as error:
-        from .errors import OutputError
-
-        raise OutputError(f"{figures}: cannot be made: {(error.strerror or str(error)).lower()}") from None
-    for name, figure in drawn.items():
-        path = figures / f"{name}.png"
-        save_figure(figure, path)
-        click.echo(f"wrote {path}")
-
-
-@main.command("tell")
-@click.argument("profile", type=click.Path(path_type=Path))
-@click.option(
-    "--basis",
-    metavar="RIGHT,UP,FORWARD",
-    help="Say turns in the host's axes too, such as +x,+z,+y.  [default: +x,+y,-z, which are ours]",
-)
-@click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
-def tell_controls(profile: Path, basis: str | None, *, as_json: bool) -> None:
-    """Say what each control of PROFILE does: which way, how much, from where on, until where."""
+def _part(
+    first: Profile, second: Profile, take: Take, rate: float, output: Path | None, *, as_json: bool
+) -> None:
+    """Say where two profiles part on the same hands, and draw or list it."""
     import json
 
-    from .basis import Basis
-    from .profile import load_profile
-    from .telling import tell
+    from .comparing import compare
+    from .errors import OutputError, listed
+    from .figures import SUFFIXES, save_figure
+    from .figures_insight import two_profiles
+    from .files import replacing
 
-    axes = [part.strip() for part in basis.split(",")] if basis else []
-    if axes and len(axes) != 3:
-        raise click.UsageError(f'--basis: found "{basis}"; expected three axes, such as +x,+z,+y')
-    told = tell(load_profile(profile), Basis(*axes) if axes else None)
-    click.echo(json.dumps(told.as_dict(), indent=2) if as_json else told.text())
+    known = (".csv", *SUFFIXES)
+    if output and output.suffix.lower() not in known:
+        raise OutputError(f'{output}: found the suffix "{output.suffix}"; expected {listed(known)}')
+    compared = compare(first, second, take, rate=rate)
+    click.echo(json.dumps(compared.as_dict(), indent=2) if as_json else compared.text())
+    if output and output.suffix.lower() == ".csv":
+        with replacing(output) as fresh:
+            compared.table().to_csv(fresh, index=False)
+    elif output:
+        save_figure(two_profiles(first, second, take, rate=rate), output)
+    if output:
+        click.echo(f"wrote {output}", err=as_json)
 
 
 @main.command("record")
-@click.argument("take", type=click.Path(path_type=Path), required=False)
+@click.argument("take", type=PROFILE, required=False)
 @click.option(
     "--device",
     "only",
@@ -243,11 +198,11 @@ def _say_closed(devices: LinuxDevices, only: tuple[str, ...]) -> None:
 
 
 @main.command()
-@click.argument("profile", type=click.Path(path_type=Path))
+@click.argument("profile", type=PROFILE)
 @click.option(
     "--c",
     "header",
-    type=click.Path(path_type=Path),
+    type=PROFILE,
     metavar="FILE.h",
     help="Write a C99 header without dependencies, and FILE.json with its codes and test vectors.",
 )
@@ -266,16 +221,6 @@ def export(profile: Path, header: Path | None, text: bool) -> None:
         click.echo(f"{program.text}\n\n{program.pose_text}", nl=False)
     for written in export_c(loaded, header) if header else ():
         click.echo(f"wrote {written}", err=text)
-
-
-def _read(take: Path) -> Take:
-    """Read a take, and say what there is to say of how it was read."""
-    from .take_files import read_take
-
-    recorded = read_take(take)
-    for note in recorded.notes:
-        click.echo(f"{take}: {note}", err=True)
-    return recorded
 
 
 def _tell(profile: Profile, table: pd.DataFrame, *, as_json: bool = False) -> None:

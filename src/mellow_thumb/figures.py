@@ -169,3 +169,22 @@ def _draw_switches(panels: list[Axes], profile: Profile, table: pd.DataFrame) ->
     for words, first, count in (("gate open", 0, len(names)), ("cue given", len(names), len(cues))):
         if count:
             write_beside(rows, first + (count - 1) / 2, words, QUIET)
+
+
+def blank(title: str, words: str) -> Figure:
+    """An empty figure with a title and what there is to say of it."""
+    from matplotlib.figure import Figure
+
+    figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")
+    figure.text(0.075, 0.945, title, fontsize=17, color=INK, weight="bold")
+    figure.text(0.075, 0.91, words, fontsize=12, color=QUIET)
+    return figure
+
+
+def quiet(panel: Axes, *, ticks: bool) -> None:
+    """A panel with nothing but level lines, and numbers below it if it has ticks."""
+    panel.set_axisbelow(True)
+    panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
+    panel.tick_params(colors=QUIET, labelcolor=INK, labelsize=11, length=0, labelbottom=ticks)
+    for side in panel.spines.values():
+        side.set_visible(False)

@@ -2,21 +2,18 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING
 
 from .attitude import Attitude
 from .batch import replay
-from .figures import GRID, INK, LIMIT, QUIET, write, write_beside
+from .figures import GRID, INK, LIMIT, QUIET, blank, quiet, write, write_beside
+from .figures_fingers import HUES, gestures
 from .formulas.turning import level_turned
 from .headsets import Headset
-from .program import weave_plan
-from .signals import FINGERS
-from .take_items import TakeReader
 
 if TYPE_CHECKING:
     import numpy as np
     import numpy.typing as npt
-    from matplotlib.axes import Axes
     from matplotlib.figure import Figure
 
     from .profile import Profile
@@ -24,7 +21,6 @@ if TYPE_CHECKING:
 
     Array = npt.NDArray[np.float64]
 
-HUES = ("#1d6a96", "#b4531f", "#5d7a2c", "#6f4a8e", "#8c2f39")
 ROOM = 1.0
 """Half of a side of the play space that is drawn, in metres."""
 
@@ -42,102 +38,6 @@ def device_figures(profile: Profile, take: Take) -> dict[str, Figure]:
     return found
 
 
-# ---- fingers
-
-
-def gestures(profile: Profile, take: Take) -> Figure:
-    """Draw where fingers went on the screen, and what was made of them over time: the signals of a route."""
-    import numpy as np
-
-    figure = _figure(profile.title or "Fingers", "where fingers went, and what routes and gates get of it")
-    wide, tall = _screen(take)
-    panel = figure.add_axes((0.075, 0.16, 0.42, 0.68))
-    panel.set(xlim=(0.0, wide), ylim=(0.0, tall), aspect="equal", anchor="N", xticks=[], yticks=[])
-    panel.set_title("the screen", color=INK, fontsize=12, loc="left", weight="bold")
-    words = "a ring: a finger lands; a dot: it lifts; a colour a finger"
-    figure.text(0.075, 0.1, words, color=QUIET, fontsize=11)
-    for side in panel.spines.values():
-        side.set_color(GRID)
-    signal = take.table["signal"].astype(str)
-    for finger in range(1, FINGERS + 1):
-        _contacts(panel, take, signal, finger, (wide, tall))
-    made = _made(profile, take)
-    grid = figure.add_gridspec(max(len(made), 1), 1, hspace=0.32, left=0.57, right=0.93, top=0.84, bottom=0.1)
-    end = float(take.table["t"].max()) if len(take.table) else 1.0
-    for k, (name, (unit, t, value)) in enumerate(made.items()):
-        here = figure.add_subplot(grid[k])
-        _quiet(here, ticks=k == len(made) - 1)
-        here.plot(np.append(t, end), np.append(value, value[-1:]), color=HUES[k % len(HUES)], linewidth=1.8,
-                  drawstyle="steps-post")  # fmt: skip
-        here.set_xlim(0.0, end)
-        here.margins(y=0.15)
-        write(here, (0.0, 1.0), name, HUES[k % len(HUES)], offset=(0, 5), fontsize=12, weight="bold")
-        write(here, (1.0, 1.0), unit, QUIET, offset=(0, 5), fontsize=10, ha="right")
-    if made:
-        here.set_xlabel("time, s", color=INK, fontsize=12)
-    return figure
-
-
-def _contacts(panel: Axes, take: Take, signal: Any, finger: int, size: tuple[float, float]) -> None:
-    """The ways of one finger, each from where it landed (a ring) to where it lifted (a dot)."""
-    import numpy as np
-
-    rows = take.table[signal.str.startswith(f"touch.{finger}.")]
-    x = y = float("nan")
-    ways: list[list[tuple[float, float]]] = []
-    down = False
-    for name, value in zip(rows["signal"].astype(str), rows["value"].tolist(), strict=True):
-        what = name.removeprefix(f"touch.{finger}.")
-        x, y = (value * size[0] if what == "place.x" else x, value * size[1] if what == "place.y" else y)
-        if what == "down" and value:
-            ways.append([(x, y)])
-        down = bool(value) if what == "down" else down and what != "cancel"
-        if what == "place.y" and down:
-            ways[-1].append((x, y))
-    for way in ways:
-        path, hue = np.array(way), HUES[(finger - 1) % len(HUES)]
-        panel.plot(*path.T, color=hue, linewidth=2.0, solid_capstyle="round")
-        panel.plot(*path[0], marker="o", markersize=9, markerfacecolor="white", color=hue)
-        panel.plot(*path[-1], marker="o", markersize=5, color=hue)
-
-
-def _made(profile: Profile, take: Take) -> dict[str, tuple[str, Array, Array]]:
-    """What was made of fingers: for each signal its unit, times and values, movements added up."""
-    import numpy as np
-
-    program = weave_plan(profile)
-    parts: dict[str, list[tuple[float, float, float]]] = {}
-    by_code = {code: name for name, code in program.codes.items() if name.startswith("touch.")}
-    for events in TakeReader(profile, program).read(take.table):
-        for t, code, x, y in zip(*(one.tolist() for one in events), strict=True):
-            if code in by_code:
-                parts.setdefault(by_code[code], []).append((t, x, y))
-    found: dict[str, tuple[str, Array, Array]] = {}
-    for name, rows in sorted(parts.items()):
-        heard, table = program.heard[name], np.array(rows)
-        if heard.kind == "position":
-            continue
-        for k, part in enumerate(("x", "y") if heard.pair else ("",), 1):
-            label = f"{name}.{part}" if part else name
-            if heard.kind == "ratio":
-                found[label] = ("x, since the beginning", table[:, 0], np.exp(np.cumsum(table[:, k])))
-            elif heard.kind == "displacement":
-                found[label] = (f"{heard.unit}, added up", table[:, 0], np.cumsum(table[:, k]))
-            else:
-                unit = "0 or 1" if heard.kind == "switch" else "-1 to 1"
-                found[label] = (unit, table[:, 0], table[:, k])
-    return found
-
-
-def _screen(take: Take) -> tuple[float, float]:
-    """The size of the screen of a take; a square where it does not say."""
-    size = []
-    for part in "xy":
-        rows = take.table[take.table["signal"].astype(str) == f"host.screen.{part}"]["value"]
-        size.append(float(rows.iloc[-1]) if len(rows) else 1.0)
-    return size[0], size[1]
-
-
 # ---- a device in the hand
 
 
@@ -150,7 +50,7 @@ def attitude_over_time(t: Array, turns: Array, forces: Array, truth: Array | Non
     import numpy as np
 
     kept, alone, bias = _tipped(t, turns, forces)
-    figure = _figure("How a device in the hand is turned", "what is kept of its sensors, a reading at a time")
+    figure = blank("How a device in the hand is turned", "what is kept of its sensors, a reading at a time")
     grid = figure.add_gridspec(3, 1, hspace=0.3, left=0.075, right=0.86, top=0.83, bottom=0.085)
     panels = [figure.add_subplot(grid[k]) for k in range(3)]
     true = _angles(np.array([_up(row) for row in truth.tolist()])) if truth is not None else None
@@ -170,7 +70,7 @@ def attitude_over_time(t: Array, turns: Array, forces: Array, truth: Array | Non
     write(panels[2], (0.0, 1.0), "bias learnt", INK, offset=(0, 5), fontsize=14, weight="bold")
     write(panels[2], (0.0, 1.0), "deg/s, of the gyroscope", QUIET, offset=(120, 5))
     for k, panel in enumerate(panels):
-        _quiet(panel, ticks=k == 2)
+        quiet(panel, ticks=k == 2)
         panel.set_xlim(float(t[0]), float(t[-1]))
     panels[2].set_xlabel("time, s", color=INK, fontsize=12)
     if true is not None:
@@ -257,7 +157,7 @@ def room_from_above(profile: Profile, take: Take, *, rate: float = 90.0) -> Figu
     first = int(snaps[0]) if len(snaps) else 0
     rows = [first, *(int(k) + 1 for k in snaps[:4])] if len(yaw) else []
     heads = _heads(take, table["t"].to_numpy())
-    figure = _figure(profile.title or "A headset", "the play space from above, as each snap turns it")
+    figure = blank(profile.title or "A headset", "the play space from above, as each snap turns it")
     panel = figure.add_axes((0.075, 0.09, 0.66, 0.78))
     panel.set_aspect("equal", adjustable="datalim")
     places = table[["camera_x", "camera_z"]].to_numpy()
@@ -274,7 +174,7 @@ def room_from_above(profile: Profile, take: Take, *, rate: float = 90.0) -> Figu
     panel.plot(places[:, 0], -places[:, 1], color=QUIET, linewidth=1.4)
     for row in rows[1:]:
         panel.plot(places[row, 0], -places[row, 1], marker="o", markersize=9, color=INK, zorder=5)
-    _quiet(panel, ticks=True)
+    quiet(panel, ticks=True)
     panel.grid(visible=True, color=GRID, linewidth=1.0)
     panel.set_xlabel("to the right, +X, m", color=INK, fontsize=12)
     panel.set_ylabel("ahead, \N{MINUS SIGN}Z, m", color=INK, fontsize=12)
@@ -299,23 +199,3 @@ def _heads(take: Take, ends: Array) -> Array:
         when, values = rows["t"].to_numpy(float), rows["value"].to_numpy(float)
         found.append(values[np.clip(np.searchsorted(when, ends, side="right") - 1, 0, None)])
     return np.column_stack(found)
-
-
-# ---- how they look
-
-
-def _figure(title: str, words: str) -> Figure:
-    from matplotlib.figure import Figure
-
-    figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")
-    figure.text(0.075, 0.945, title, fontsize=17, color=INK, weight="bold")
-    figure.text(0.075, 0.91, words, fontsize=12, color=QUIET)
-    return figure
-
-
-def _quiet(panel: Axes, *, ticks: bool) -> None:
-    panel.set_axisbelow(True)
-    panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
-    panel.tick_params(colors=QUIET, labelcolor=INK, labelsize=11, length=0, labelbottom=ticks)
-    for side in panel.spines.values():
-        side.set_visible(False)

@@ -9,16 +9,18 @@ from __future__ import annotations
 import time
 from contextlib import suppress
 from dataclasses import dataclass
-from typing import TYPE_CHECKING, Any, Protocol
+from typing import TYPE_CHECKING, Any
 
-from .errors import MissingError
-from .linux_device import ABS, KEY, REL, LinuxDevice, Range
+from .linux_device import ABS
 from .linux_door import LinuxDoor
+from .linux_nodes import Evdev
 
 if TYPE_CHECKING:
-    from collections.abc import Callable, Iterable, Iterator, Sequence
+    from collections.abc import Callable, Sequence
 
-    from .linux_door import Event, Say
+    from .linux_device import LinuxDevice
+    from .linux_door import Say
+    from .linux_nodes import Node, System
     from .session import Session
 
 CLOCK = "linux"
@@ -27,40 +29,6 @@ SCANS = 1.0
 """Seconds after which it is looked anew what is plugged in."""
 APART = 1.0
 """Seconds by which two clocks must differ to be taken for different clocks."""
-_UNKNOWN = (OSError, SystemError)
-"""What python-evdev raises where a system or a device does not know a question."""
-_SET_CLOCK = 0x400445A0
-"""EVIOCSCLOCKID of linux/input.h."""
-
-
-class Node(Protocol):
-    """An open device: what it says of itself, and what it sends."""
-
-    device: LinuxDevice
-    behind: float
-    """Seconds to add to its times to have them on the monotonic clock."""
-
-    def fileno(self) -> int:
-        """What to wait on."""
-
-    def read(self) -> Iterable[tuple[int, int, int, float]]:
-        """What came since: type, code, value and time (s) of each event; OSError once it is gone."""
-
-    def state(self) -> Iterable[Event]:
-        """What it holds at the moment."""
-
-    def close(self) -> None:
-        """Give it back."""
-
-
-class System(Protocol):
-    """Where devices are found."""
-
-    def paths(self) -> Iterable[str]:
-        """The device nodes there are."""
-
-    def open(self, path: str) -> Node:
-        """Open one of them; OSError where that cannot be."""
 
 
 @dataclass
@@ -100,7 +68,7 @@ class LinuxDevices:
     ) -> None:
         """Open what is there."""
         self._say, self._only, self._clock = say, tuple(word.casefold() for word in only), clock
-        self._system = system or _Evdev()
+        self._system = system or Evdev()
         self._open: dict[str, _Opened] = {}
         self.passed: dict[str, str] = {}
         """Devices that were passed over, by the path of the node: those not asked for, or of no use."""
@@ -206,72 +174,6 @@ class LinuxDevices:
         one.door.let_go(now, {kind for device in self.devices for kind in device.kinds})
         with suppress(OSError):
             one.node.close()
-
-
-class _EvdevNode:
-    """A device node, by way of python-evdev."""
-
-    def __init__(self, found: Any) -> None:
-        import fcntl
-        import struct
-
-        self._found = found
-        axes: dict[int, Range] = {}
-        codes: dict[int, set[int]] = {KEY: set(), REL: set()}
-        for kind, listed in found.capabilities(absinfo=True).items():
-            if kind == ABS:
-                axes = {code: Range(a.min, a.max, a.flat, a.resolution) for code, a in listed}
-            elif kind in codes:
-                codes[kind] = set(listed)
-        properties: set[int] = set()
-        with suppress(*_UNKNOWN):
-            properties = set(found.input_props())
-        self.device = LinuxDevice(found.name, axes, codes[REL], codes[KEY], properties)
-        self.behind = time.monotonic() - time.time()
-        with suppress(OSError):
-            fcntl.ioctl(found.fd, _SET_CLOCK, struct.pack("i", time.CLOCK_MONOTONIC))
-            self.behind = 0.0
-
-    def fileno(self) -> int:
-        return int(self._found.fd)
-
-    def read(self) -> Iterator[tuple[int, int, int, float]]:
-        try:
-            for event in self._found.read():
-                yield event.type, event.code, event.value, event.sec + event.usec / 1e6
-        except BlockingIOError:
-            return
-
-    def state(self) -> Iterator[Event]:
-        with suppress(*_UNKNOWN):
-            for code in self.device.axes:
-                yield ABS, code, self._found.absinfo(code).value
-            for code in self._found.active_keys():
-                yield KEY, code, 1
-
-    def close(self) -> None:
-        self._found.close()
-
-
-class _Evdev:
-    """The devices of this machine."""
-
-    def __init__(self) -> None:
-        try:
-            import evdev
-        except ImportError:
-            raise MissingError(
-                "reading Linux devices needs python-evdev: pip install 'mellow-thumb[linux]'"
-            ) from None
-        self._evdev: Any = evdev
-
-    def paths(self) -> list[str]:
-        from pathlib import Path
-
-        return [str(path) for path in Path("/dev/input").glob("event*")]
-
-    def open(self, path: str) -> Node:
-        return _EvdevNode(self._evdev.InputDevice(path, readonly=True))
 
 
 def _by_number(path: str) -> tuple[int, str]:

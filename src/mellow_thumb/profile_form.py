@@ -300,8 +300,7 @@ class ProfileForm(Form):
     movement: MovementForm | None = Field(None, description="a character that walks")
     touch: dict[str, TouchForm] = Field({}, description="what fingers on a screen become")
     allow: dict[str, str] = Field(
-        {},
-        description='findings of `check` that are meant so, each with the reason: `"hold-only glassing" = "…"`',
+        {}, description='findings of `check` that are meant so, with the reason: `"hold-only glassing" = "…"`'
     )
     mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm | HeadsetForm] = Field(
         description="how axes become a camera pose"

@@ -179,6 +179,7 @@ def chart() -> Take:
     looking, pointing = MouseHand(SEED), PointerHand(SEED + 1)
     pointing.set("host.screen.x", 1280.0)
     pointing.set("host.screen.y", 800.0)
+    pointing.set("mouse.inside", 1.0)
     looking.rest(0.3)
     looking.set("key.KeyW", 1.0)  # off along the creek
     looking.aim(2.6, -0.2, width=0.4)
