@@ -7,6 +7,8 @@ from pathlib import Path
 from pydantic import BaseModel
 
 from mellow_thumb.axes import KNOWN
+from mellow_thumb.feeling import MEASURES
+from mellow_thumb.findings import CODES
 from mellow_thumb.form_mounts import MountForm
 from mellow_thumb.profile_form import TABLES, AxisForm, keys
 from mellow_thumb.signals import CATALOGUE, KINDS
@@ -70,6 +72,8 @@ def unit_table() -> str:
         ("fingers that drag", "displacement", "screen"),
         ("fingers that twist", "displacement", "deg"),
         ("fingers that spread", "ratio", "x"),
+        ("a device that turns", "rate", "deg"),
+        ("a device that is tilted", "angle", "deg"),
     ]
     columns = {
         "deg": "an axis in deg",
@@ -93,9 +97,22 @@ def axis_table() -> str:
     return "\n".join(rows)
 
 
+def code_table() -> str:
+    """Every finding there is."""
+    rows = ["| code | what is found |", "|---|---|"]
+    return "\n".join(rows + [f"| `{code}` | {words} |" for code, words in CODES.items()])
+
+
+def measure_table() -> str:
+    """Every number of how it feels, with what it is."""
+    rows = ["| measure | what it is |", "|---|---|"]
+    return "\n".join(rows + [f"| {name} | {words} |" for name, words in MEASURES.items()])
+
+
 PAGES = {
     "profile.md": {"axes": axis_table, "tables": profile_tables, "units": unit_table},
     "signals.md": {"signals": signal_table},
+    "questions.md": {"codes": code_table, "measures": measure_table},
 }
 
 

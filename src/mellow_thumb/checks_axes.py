@@ -190,7 +190,7 @@ def noise(plan: Plan, take: Take) -> Iterator[Finding]:
         if stick is None or stick.rest_x.value is None or stick.rest_y.value is None:
             continue
         a, b = route.shape.rest
-        away = hypot(stick.rest_x.value - a, stick.rest_y.value - b) + 4.0 * (stick.noise.value or 0.0)
+        away = hypot(stick.rest_x.value - a, stick.rest_y.value - b) + 5.0 * (stick.noise.value or 0.0)
         away /= 1.0 - hypot(a, b)
         inner = route.shape.dead_zone.inner if route.shape.dead_zone else 0.0
         if away > inner:

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import json
+import sys
 from math import isfinite
 from pathlib import Path
+from shutil import get_terminal_size
 from typing import TYPE_CHECKING, Any
 
 import click
@@ -37,7 +39,8 @@ def tell_controls(profile: Path, basis: str | None, *, as_json: bool) -> None:
     if axes and len(axes) != 3:
         raise click.UsageError(f'--basis: found "{basis}"; expected three axes, such as +x,+z,+y')
     told = tell(load_profile(profile), Basis(*axes) if axes else None)
-    click.echo(json.dumps(told.as_dict(), indent=2) if as_json else told.text())
+    width = min(get_terminal_size().columns, 120) if sys.stdout.isatty() else 0
+    click.echo(json.dumps(told.as_dict(), indent=2) if as_json else told.text(width))
 
 
 @main.command("check")
@@ -139,8 +142,8 @@ def _numbers(table: pd.DataFrame) -> str:
             lines += ["", str(subject)]
             last = subject
         shown = [digits(value) for value in values]
-        mark = "  differs" if len(set(shown)) > 1 else ""
-        lines.append(f"  {measure:<22}" + "".join(f"{one:>12}" for one in shown) + f" {unit}{mark}".rstrip())
+        mark = "differs" if len(set(shown)) > 1 else ""
+        lines.append(f"  {measure:<22}{''.join(f'{one:>12}' for one in shown)} {unit:<8} {mark}".rstrip())
     return "\n".join(lines).lstrip("\n")
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import asdict, dataclass
+from textwrap import fill
 from typing import TYPE_CHECKING, Any
 
 from .controls import controls_of
@@ -47,8 +48,8 @@ class Telling:
         ]
         return pd.DataFrame(rows, columns=["device", *keys])
 
-    def text(self) -> str:
-        """The same for people."""
+    def text(self, width: int = 0) -> str:
+        """The same for people, in lines of a width, if one is given."""
         lines = [self.title] if self.title else []
         for family in FAMILIES:
             ours = [one for one in self.controls if family in one.devices]
@@ -59,7 +60,11 @@ class Telling:
         lines += self._named("cues", self.cues, " <- ")
         missing = {FAMILIES[one]: listed(axes, "and") for one, axes in self.unreached.items() if axes}
         lines += self._named("not to be reached", missing, ": ")
-        return "\n".join(lines).lstrip("\n")
+        wrapped = [
+            fill(line, width, subsequent_indent="      ", drop_whitespace=True) if width and line else line
+            for line in lines
+        ]
+        return "\n".join(wrapped).lstrip("\n")
 
     @staticmethod
     def _named(head: str, words: dict[str, str], joiner: str) -> list[str]:
