@@ -93,6 +93,14 @@ def test_in_the_hide_the_head_is_never_moved_by_a_snap() -> None:
     assert run("hide").count("birds") == 18
 
 
+def test_a_settings_screen_keeps_what_a_player_chose(tmp_path: Path) -> None:
+    shown = example("settings").main(tmp_path)
+    assert shown[:3] == ["look: 1.5 times", "glassing: toggle", "pitch inverted: pad"]
+    assert shown[3:] == ["hop: Space", "glassing has changed places with it"]
+    assert "look = 1.5" in (tmp_path / "me.toml").read_text()
+    assert run("settings").startswith("look: 1.5 times")
+
+
 def test_the_devices_of_this_machine_are_looked_at() -> None:
     pytest.importorskip("evdev")
     assert "devices:" in run("devices", "0.05")

@@ -17,6 +17,7 @@ __all__ = [
     "LinuxDevice",
     "LinuxDevices",
     "LinuxDoor",
+    "Listener",
     "MellowThumbError",
     "MissingError",
     "OutputError",
@@ -25,6 +26,8 @@ __all__ = [
     "Profile",
     "ProfileError",
     "Session",
+    "Sheet",
+    "SheetError",
     "SignalError",
     "Take",
     "TakeError",
@@ -37,8 +40,11 @@ __all__ = [
     "feel",
     "fit",
     "load_profile",
+    "load_sheet",
+    "new_sheet",
     "read_evemu",
     "read_take",
+    "rebind",
     "replay",
     "replay_arrays",
     "replay_pieces",
@@ -63,6 +69,7 @@ if TYPE_CHECKING:
         PlanError,
         Problem,
         ProfileError,
+        SheetError,
         SignalError,
         TakeError,
         UnitError,
@@ -74,8 +81,11 @@ if TYPE_CHECKING:
     from .linux_device import LinuxDevice
     from .linux_door import LinuxDoor
     from .linux_live import LinuxDevices
+    from .listening import Listener
     from .profile import Profile, load_profile
+    from .rebinding import rebind
     from .session import Session
+    from .sheets import Sheet, load_sheet, new_sheet
     from .take import Take
     from .take_files import read_take, write_take
     from .telling import tell
@@ -91,8 +101,10 @@ _HOMES = {
     "LinuxDevice": "linux_device",
     "LinuxDevices": "linux_live",
     "LinuxDoor": "linux_door",
+    "Listener": "listening",
     "Profile": "profile",
     "Session": "session",
+    "Sheet": "sheets",
     "Take": "take",
     "View": "view",
     "Walker": "walker",
@@ -102,8 +114,11 @@ _HOMES = {
     "fit": "fitting",
     "XrDoor": "xr_door",
     "load_profile": "profile",
+    "load_sheet": "sheets",
+    "new_sheet": "sheets",
     "read_evemu": "evemu_files",
     "read_take": "take_files",
+    "rebind": "rebinding",
     "replay": "batch",
     "replay_arrays": "batch",
     "replay_pieces": "batch",

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from contextlib import contextmanager
+from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
 import click
@@ -12,8 +13,8 @@ from .errors import MellowThumbError
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterator
-    from pathlib import Path
 
+    from .profile import Profile
     from .take import Take
 
 
@@ -54,3 +55,27 @@ def shown_progress(what: str) -> Iterator[Callable[[float], None]]:
         return
     with click.progressbar(length=1000, label=what, file=sys.stderr) as bar:
         yield lambda done: bar.update(max(0, round(1000 * done) - bar.pos))
+
+
+player = click.option(
+    "--player",
+    type=click.Path(path_type=Path),
+    metavar="SHEET",
+    help="Lay a player's sheet over the profile first.",
+)
+"""The option of every command that reads a profile."""
+
+
+def load(profile: Path, sheet: Path | None) -> Profile:
+    """Read a profile, with a player's sheet laid over it; what of the sheet did not apply is said."""
+    from .profile import load_profile
+
+    loaded = load_profile(profile)
+    if sheet is None:
+        return loaded
+    from .sheets import load_sheet
+
+    laid, told = load_sheet(sheet).lay(loaded)
+    for words in told:
+        click.echo(f"{sheet}: {words}", err=True)
+    return laid

@@ -11,7 +11,7 @@ from typing import TYPE_CHECKING, Any
 
 import click
 
-from .command_group import main, read, shown_progress
+from .command_group import load, main, player, read, shown_progress
 
 if TYPE_CHECKING:
     import pandas as pd
@@ -29,16 +29,16 @@ PROFILE = click.Path(path_type=Path)
     help="Say turns in the host's axes too, such as +x,+z,+y.  [default: +x,+y,-z, which are ours]",
 )
 @click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
-def tell_controls(profile: Path, basis: str | None, *, as_json: bool) -> None:
+@player
+def tell_controls(profile: Path, basis: str | None, player: Path | None, *, as_json: bool) -> None:
     """Say what each control of PROFILE does: which way, how much, from where on, until where."""
     from .basis import Basis
-    from .profile import load_profile
     from .telling import tell
 
     axes = [part.strip() for part in basis.split(",")] if basis else []
     if axes and len(axes) != 3:
         raise click.UsageError(f'--basis: found "{basis}"; expected three axes, such as +x,+z,+y')
-    told = tell(load_profile(profile), Basis(*axes) if axes else None)
+    told = tell(load(profile, player), Basis(*axes) if axes else None)
     width = min(get_terminal_size().columns, 120) if sys.stdout.isatty() else 0
     click.echo(json.dumps(told.as_dict(), indent=2) if as_json else told.text(width))
 
@@ -59,6 +59,7 @@ def tell_controls(profile: Path, basis: str | None, *, as_json: bool) -> None:
 )
 @click.option("--json", "as_json", is_flag=True, help="Say them as JSON.")
 @click.option("--allowed", is_flag=True, help="Say those that the profile allows, too.")
+@player
 @click.pass_context
 def check_profile(
     ctx: click.Context,
@@ -66,6 +67,7 @@ def check_profile(
     take: Path | None,
     lag: float,
     sarif: Path | None,
+    player: Path | None,
     *,
     as_json: bool,
     allowed: bool,
@@ -77,9 +79,8 @@ def check_profile(
     from .files import replacing
     from .findings import LEVELS
     from .findings import sarif as as_sarif
-    from .profile import load_profile
 
-    found = check(load_profile(profile), read(take) if take else None, lag=lag / 1000.0)
+    found = check(load(profile, player), read(take) if take else None, lag=lag / 1000.0)
     if sarif:
         with replacing(sarif) as fresh:
             fresh.write_text(json.dumps(as_sarif(found, __version__), indent=2) + "\n", encoding="utf-8")
@@ -103,18 +104,18 @@ def check_profile(
 @click.option("--take", type=PROFILE, help="Measure what the hands of this take come to, too.")
 @click.option("-o", "--output", type=PROFILE, metavar="FILE.csv", help="Write the numbers as a table.")
 @click.option("--json", "as_json", is_flag=True, help="Say them as JSON.")
+@player
 def feel_profiles(
-    profiles: tuple[Path, ...], take: Path | None, output: Path | None, *, as_json: bool
+    profiles: tuple[Path, ...], take: Path | None, output: Path | None, player: Path | None, *, as_json: bool
 ) -> None:
     """Say how PROFILES feel, in numbers, side by side; what differs is marked."""
     from .errors import OutputError
     from .feeling import feel
     from .files import replacing
-    from .profile import load_profile
 
     if output and output.suffix.lower() != ".csv":
         raise OutputError(f'{output}: found the suffix "{output.suffix}"; expected .csv')
-    loaded, hands = [load_profile(one) for one in profiles], read(take) if take else None
+    loaded, hands = [load(one, player) for one in profiles], read(take) if take else None
     with shown_progress("measuring") as progress:
         table = feel(loaded, hands, progress=progress)
     if output:
@@ -185,12 +186,18 @@ def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
     metavar="DIR",
     help="Write the pictures alone, into this folder; it is made if it is not there.",
 )
-def report_profile(profile: Path, takes: tuple[Path, ...], output: Path | None, figures: Path | None) -> None:
+@player
+def report_profile(
+    profile: Path,
+    takes: tuple[Path, ...],
+    output: Path | None,
+    figures: Path | None,
+    player: Path | None,
+) -> None:
     """Write all there is to say of PROFILE, and of what TAKES come to, as one HTML file."""
     from .errors import OutputError
-    from .profile import load_profile
 
-    loaded = load_profile(profile)
+    loaded = load(profile, player)
     hands = {take.stem: read(take) for take in takes}
     if figures:
         _pictures(loaded, hands, figures)

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 
 import click
 
-from .command_group import main, read
+from .command_group import load, main, player, read
 from .command_insight import PROFILE  # whose commands join the group
 
 __all__ = ["main"]
@@ -80,22 +80,28 @@ def demo(out: Path, files: bool) -> None:
     help="Write a table (.csv), a picture (.png, .svg, .pdf) or an animated camera (.glb).",
 )
 @click.option("--json", "as_json", is_flag=True, help="Say what happened as JSON.")
+@player
 def replay(
-    profile: Path, others: tuple[Path, ...], rate: float, output: Path | None, *, as_json: bool
+    profile: Path,
+    others: tuple[Path, ...],
+    rate: float,
+    output: Path | None,
+    player: Path | None,
+    *,
+    as_json: bool,
 ) -> None:
     """Play TAKE through PROFILE and say what was turned, by how much, and where it stopped.
 
     With a second profile, OTHER, say where and when the two part on the same hands.
     """
     from .batch import replay as play
-    from .profile import load_profile
 
     if len(others) > 2:
         raise click.UsageError(f"found {len(others) + 1} files; expected PROFILE TAKE, or PROFILE OTHER TAKE")
     *second, take = others
-    loaded, recorded = load_profile(profile), read(take)
+    loaded, recorded = load(profile, player), read(take)
     if second:
-        _part(loaded, load_profile(second[0]), recorded, rate, output, as_json=as_json)
+        _part(loaded, load(second[0], player), recorded, rate, output, as_json=as_json)
         return
     table = play(loaded, recorded, rate=rate)
     _tell(loaded, table, as_json=as_json)
@@ -207,15 +213,15 @@ def _say_closed(devices: LinuxDevices, only: tuple[str, ...]) -> None:
     help="Write a C99 header without dependencies, and FILE.json with its codes and test vectors.",
 )
 @click.option("--text", is_flag=True, help="Print the woven Python that a session runs.")
-def export(profile: Path, header: Path | None, text: bool) -> None:
+@player
+def export(profile: Path, header: Path | None, player: Path | None, *, text: bool) -> None:
     """Write PROFILE as code for engines in other languages, or show the code that it becomes."""
     from .exporting import export_c
-    from .profile import load_profile
     from .program import weave_plan
 
     if header is None and not text:
         raise click.UsageError("say what to export: --c FILE.h or --text")
-    loaded = load_profile(profile)
+    loaded = load(profile, player)
     if text:
         program = weave_plan(loaded)
         click.echo(f"{program.text}\n\n{program.pose_text}", nl=False)

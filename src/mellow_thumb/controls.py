@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING
 from .account import number
 from .bench import Bench, for_one
 from .movement import MOVES
-from .plain_words import does, during, families, hand, when_words
+from .plain_words import does, during, hand, when_words
 from .response import shaped
 from .smoothings import Exponential, OneEuro, SlowFast, Spring
 
@@ -57,7 +57,7 @@ def controls_of(profile: Plan, route: Route, basis: Basis | None) -> list[Contro
     """What a route does, a control for each way of its signal and each axis."""
     gates = {gate.name: gate for gate in profile.gates}
     when = when_words(route.gate, gates) if route.gate else ""
-    devices, parts = families(profile, route), route.source.components
+    devices, parts = profile.families_of(route), route.source.components
     if route.effect == "pin":
         words = "what is under it stays under it"
         where = "finger" if route.source.signal.device == "touch" else "pointer"

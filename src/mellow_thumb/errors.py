@@ -82,6 +82,10 @@ class TakeError(FileError):
     """A take that was refused."""
 
 
+class SheetError(FileError):
+    """A player's sheet that was refused."""
+
+
 class OutputError(MellowThumbError, OSError):
     """A file that could not be written; whatever stood there before still does."""
 

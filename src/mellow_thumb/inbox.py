@@ -17,6 +17,10 @@ NO_TIME = float("-inf")
 """Stands for the time of an event that has none of its own."""
 
 
+PASSED = -1
+"""The code of an event that nothing listens to any more."""
+
+
 class Inbox:
     """Events by time, ties in the order in which they were fed.
 
@@ -50,9 +54,10 @@ class Inbox:
         self._waiting = list(waiting)
 
     def renumber(self, codes: dict[int, int]) -> None:
-        """Give what waits new codes; codes not named stay."""
-        self._arrived[:] = [(t, codes.get(code, code), x, y) for t, code, x, y in self._arrived]
-        self._waiting[:] = [(t, codes.get(code, code), x, y) for t, code, x, y in self._waiting]
+        """Give what waits new codes; codes not named stay, and what nothing listens to is dropped."""
+        for items in (self._arrived, self._waiting):
+            fresh = [(t, codes.get(code, code), x, y) for t, code, x, y in items]
+            items[:] = [item for item in fresh if item[1] != PASSED]
 
     def take(self, start: float, clock: Clock, last_commit: Callable[[], float]) -> list[Item]:
         """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""

@@ -17,6 +17,7 @@ if TYPE_CHECKING:
     import numpy as np
     import numpy.typing as npt
 
+    from .listening import Listener
     from .plan import Plan
     from .program import Program
 
@@ -29,18 +30,30 @@ class Intake:
     def __init__(self, plan: Plan, program: Program, ceiling: float) -> None:
         if not ceiling > 0.0:
             raise ArgumentError(f"ceiling: found {ceiling!r}, expected seconds above 0")
-        self._plan = plan
-        self._doors = doors(program, touched=bool(plan.touches))
-        self._contacts = Contacts(plan, program.codes) if plan.touches else None
-        self._motion = Motion(program.codes) if feels(program.codes) else None
+        self._plan, self._program = plan, program
+        self._contacts: Contacts | None = None
+        self._motion: Motion | None = None
+        self._listener: Listener | None = None
+        self._look_up()
         self._clock = Clock(ceiling)
         self._inbox = Inbox()
         self._offsets: dict[str | None, float] = {}
-        self._things = things(plan)
         self.refused: dict[str, dict[str, int]] = {}
         """What was refused: for each signal fed, how often for which reason."""
         self.clipped: dict[str, int] = {}
         """How often a held value outside its range was drawn in to it, by signal."""
+
+    def _look_up(self) -> None:
+        """Find out what can be fed to the program of the plan; what is known of fingers and hands stays."""
+        plan, program = self._plan, self._program
+        self._doors = doors(program, touched=bool(plan.touches))
+        self._things = things(plan)
+        known = [stage.saved() if stage else None for stage in (self._contacts, self._motion)]
+        self._contacts = Contacts(plan, program.codes) if plan.touches else None
+        self._motion = Motion(program.codes) if feels(program.codes) else None
+        for stage, saved in zip((self._contacts, self._motion), known, strict=True):
+            if stage and saved:
+                stage.restore(saved)
 
     def feed(
         self,
@@ -62,6 +75,8 @@ class Intake:
 
         Signals that the plan does not use are passed over.
         """
+        if self._listener is not None and self._listener.hear(signal, value):
+            return
         door = self._doors.get(signal)
         if door is None:
             self._unlisted(signal)
@@ -103,7 +118,8 @@ class Intake:
             counts = f"{len(listed_values)} values and {len(times)} times"
             raise ArgumentError(f"found {counts}; expected as many of both")
         door = self._doors.get(signal)
-        if door is not None and door[1] == PAIR and _all_fit(listed_values, times, door[2], door[3]):
+        pairs = door is not None and door[1] == PAIR and self._listener is None
+        if pairs and door and _all_fit(listed_values, times, door[2], door[3]):
             code = door[0]
             self._inbox.put_many([(t, code, x, y) for (x, y), t in zip(listed_values, times, strict=True)])
             return

@@ -9,7 +9,7 @@ from .derived import EdgeZone, KeySet, Presses
 from .errors import listed
 from .gates import Condition
 from .labels import label
-from .signals import DEVICES, FAMILIES, OWN, Address
+from .signals import FAMILIES, OWN, Address
 
 if TYPE_CHECKING:
     from .cues import Cue
@@ -53,9 +53,9 @@ MOMENTS = {
 }  # fmt: skip
 
 
-def does(axis: str, way: float) -> str:
-    """What an axis does that grows (`way` above 0) or shrinks."""
-    up, down = DOES.get(axis, (f"{axis} goes up", f"{axis} goes down"))
+def does(name: str, way: float) -> str:
+    """What an axis of a name does that grows (`way` above 0) or shrinks."""
+    up, down = DOES.get(name, (f"{name} goes up", f"{name} goes down"))
     return up if way > 0.0 else down
 
 
@@ -95,14 +95,6 @@ def inputs(addresses: tuple[Address, ...]) -> str:
     return listed(
         label(address) if address.signal.kind == "switch" else _way(address) for address in addresses
     )
-
-
-def families(plan: Plan, route: Route) -> tuple[str, ...]:
-    """The families of devices that a route can be driven by."""
-    made = {one.name: one for one in plan.derived}.get(route.source.signal.name)
-    addresses = made.inputs if made else (route.source,)
-    used = {DEVICES.get(address.signal.device) for address in addresses}
-    return tuple(name for name in FAMILIES if name in used)
 
 
 def pressed(buttons: Buttons) -> str:

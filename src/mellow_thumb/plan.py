@@ -206,6 +206,13 @@ class Plan:
         used = {DEVICES.get(address.signal.device) for address in self.inputs}
         return tuple(name for name in FAMILIES if name in used)
 
+    def families_of(self, route: Route) -> tuple[str, ...]:
+        """The families of devices that a route can be driven by."""
+        made = {one.name: one for one in self.derived}.get(route.source.signal.name)
+        addresses = made.inputs if made else (route.source,)
+        used = {DEVICES.get(address.signal.device) for address in addresses}
+        return tuple(name for name in FAMILIES if name in used)
+
     @cached_property
     def inputs(self) -> tuple[Address, ...]:
         """What routes, gates, cues and derived signals read of devices and of the host."""

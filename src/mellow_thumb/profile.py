@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import tomllib
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, field, fields
 from typing import TYPE_CHECKING, Any
 
 from .errors import Problem, ProfileError
@@ -13,6 +13,9 @@ from .session import CEILING, Session
 
 if TYPE_CHECKING:
     import os
+    from collections.abc import Mapping
+
+    from .offers import Offers
 
 LARGEST = 4 * 1024**2
 """Bytes beyond which a file is not read as a profile."""
@@ -28,6 +31,16 @@ class Profile(Plan):
     """What it says of the mouse: counts for each cm of travel."""
     allow: tuple[tuple[str, str], ...] = ()
     """Findings that it allows, each with the reason: what it is about, and why."""
+    data: Mapping[str, Any] = field(default_factory=dict, compare=False, repr=False)
+    """The tables of its file, over which a player's sheet is laid."""
+
+    @property
+    def offers(self) -> Offers:
+        """What it offers to a player."""
+        from .offers import read_offers
+        from .profile_faults import Faults
+
+        return read_offers(Faults(), self.data, [axis.name for axis in self.axes])
 
     def session(self, *, ceiling: float = CEILING) -> Session:
         """Put the profile to work, one session a player; a frame longer than `ceiling` (s) is cut."""
@@ -66,10 +79,16 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     ]
     if problems or plan is None:
         raise ProfileError(problems)
+    return profile_of(plan, data, title, file)
+
+
+def profile_of(plan: Plan, data: Mapping[str, Any], title: str, file: str) -> Profile:
+    """A plan that was made of the data of a file, as a profile."""
     return Profile(
         **{one.name: getattr(plan, one.name) for one in fields(Plan)},
         title=title,
         file=file,
         counts_per_cm=data.get("mouse", {}).get("counts_per_cm"),
         allow=tuple(data.get("allow", {}).items()),
+        data=data,
     )

@@ -12,6 +12,7 @@ from .form_touches import TouchForm
 from .gate_checks import check_changeable, excludes
 from .gates import Condition
 from .movement import Movement
+from .offers import read_offers
 from .plan import Plan
 from .profile_axes import AxisReader, read_units
 from .profile_faults import Fault, Faults
@@ -56,7 +57,7 @@ class _Resolver:
         head = {
             key: value
             for key, value in self.data.items()
-            if key not in (*SECTIONS, "mouse", "hands", "movement")
+            if key not in (*SECTIONS, "mouse", "hands", "movement", "offers")
         }
         self.faults.form(ProfileForm, head | {"mounts": {}}, ())
         if self.data.get("format") != FORMAT:
@@ -88,6 +89,7 @@ class _Resolver:
         others = mounts.others(units, measured, switches)
         self.check_pairs(routes, forms["routes"])
         movement = self.movement(switches)
+        read_offers(self.faults, self.data, list(units))
         if self.faults.found or not mounts.first:
             return None, "", self.faults.found
         try:

@@ -11,6 +11,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, create_model
 
 from .form_mounts import EyeForm, FlatForm, HeadsetForm, MountForm, MovementForm, OrbitForm, OverheadForm
+from .form_offers import OffersForm
 from .form_parts import (
     Closing,
     Conditions,
@@ -299,6 +300,9 @@ class ProfileForm(Form):
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     movement: MovementForm | None = Field(None, description="a character that walks")
     touch: dict[str, TouchForm] = Field({}, description="what fingers on a screen become")
+    offers: OffersForm = Field(
+        OffersForm.model_validate({}), description="what a player may change, and how far"
+    )
     allow: dict[str, str] = Field(
         {}, description='findings of `check` that are meant so, with the reason: `"hold-only glassing" = "…"`'
     )
@@ -326,6 +330,7 @@ TABLES: dict[str, type[Form]] = {
     "axes.NAME": AxisForm,
     "axes.NAME.smoothing": AxisSmoothingForm,
     "movement": MovementForm,
+    "offers": OffersForm,
     "touch.NAME": TouchForm,
     "touch.NAME.drag": GestureForm,
     "touch.NAME.two_finger_drag": GestureForm,

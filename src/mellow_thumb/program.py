@@ -91,6 +91,8 @@ class Program:
     """The woven Python that makes a camera pose of the axes."""
     state: dict[str, float]
     """Every state value by name, as it is at time 0; the first is the time of the last commit."""
+    roles: dict[str, str]
+    """What state values are whose numbers hang on others: a signal's, or a switch seen through a gate."""
     codes: dict[str, int]
     """The code of each signal that the plan uses: impulses first, then what is held."""
     heard: dict[str, Signal]
@@ -245,6 +247,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         still_text=weaver.still(),
         pose_text=made,
         state=weaver.state,
+        roles=weaver.roles,
         codes=weaver.codes,
         heard={signal.name: signal for signal in (*weaver.impulses, *weaver.held)},
         settings={setting: k for k, setting in enumerate(settings, len(weaver.codes))},

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from bisect import bisect_left
 from operator import itemgetter
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any, Protocol
 
 from .errors import ArgumentError, listed, nearest
 from .frame import Frame
 from .labels import label_of
+from .listening import Listener
 from .program import weave_plan
 from .saving import Snapshot, from_plain, to_plain
 from .signals import DEVICES
@@ -16,7 +17,7 @@ from .viewing import Viewing
 from .walker import command_of
 
 if TYPE_CHECKING:
-    from typing import Any
+    from collections.abc import Callable
 
     from .cues import Cue
     from .gates import Gate
@@ -30,6 +31,13 @@ FASTEST = 100.0
 """Seconds of the world that may pass in one of the hand's, at the most."""
 
 
+class Layable(Protocol):
+    """What can be laid over a profile: a player's sheet."""
+
+    def lay(self, profile: Any, /) -> tuple[Plan, tuple[str, ...]]:
+        """The profile as a player has it, and what did not apply."""
+
+
 class Session(Viewing):
     """A plan at work: feed it events, tick it once a frame, read the frame and the view.
 
@@ -40,8 +48,8 @@ class Session(Viewing):
 
     def __init__(self, plan: Plan, *, ceiling: float = CEILING) -> None:
         """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut."""
-        self._program = weave_plan(plan)
-        super().__init__(plan, self._program, ceiling)
+        self._base = plan
+        super().__init__(plan, weave_plan(plan), ceiling)
         self._start(self._program, self._program.start)
         self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
         self._rate = 1.0
@@ -189,6 +197,40 @@ class Session(Viewing):
 
     def _last_commit(self) -> float:
         return float(self._loop.send([])[0])
+
+    def apply(self, sheet: Layable) -> tuple[str, ...]:
+        """Take over a player's sheet, in mid-frame: the camera stays, and what is held stays held.
+
+        It is laid over the profile that the session began with, in place of a sheet before it. A button that
+        no longer carries something lets go of it; what a held stick does goes on at its new sensitivity.
+        Returns what of it did not apply, in words; raises :class:`SheetError` where it makes no profile.
+        """
+        plan, told = sheet.lay(self._base)
+        if plan != self._plan:
+            self._become(plan)
+            self._keep = {cue.name: cue.keep for cue in plan.cues}
+        return told
+
+    def listen(self, carries: Callable[[str], bool]) -> Listener:
+        """Wait for the next press, stick push or wheel turn that may carry something, for a settings screen.
+
+        `carries` says of an address whether it may, such as ``lambda one: offers.carries("hop", one)``. What
+        is held already counts once it was let go, noise and drift never. The event that is found acts on
+        nothing else. Ask the listener's ``found`` after each frame; :meth:`stop_listening` gives it up.
+        """
+        state = dict(zip(self._program.state, self._loop.send([]), strict=True))
+        held: dict[str, float] = {}
+        for name, signal in self._program.heard.items():
+            for part in ("x", "y") if signal.pair else ("",):
+                stem = name.replace(".", "_") + (f"_{part}" if part else "")
+                if signal.kind in ("switch", "deflection") and stem in state:
+                    held[f"{name}.{part}".rstrip(".")] = state[stem]
+        self._listener = Listener(carries, held)
+        return self._listener
+
+    def stop_listening(self) -> None:
+        """Listen no more: every event acts as ever."""
+        self._listener = None
 
     # ---- saving
 

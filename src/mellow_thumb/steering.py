@@ -6,10 +6,11 @@ from typing import TYPE_CHECKING, Any
 
 from .errors import ArgumentError, listed, nearest
 from .host_words import HostWords
-from .inbox import NO_TIME
+from .inbox import NO_TIME, PASSED
 from .program import weave_plan
 
 if TYPE_CHECKING:
+    from .plan import Plan
     from .program import Program
     from .room import Setting
 
@@ -73,6 +74,26 @@ class Steering(HostWords):
             self._inbox.renumber({before.settings[s]: self._program.settings[s] for s in before.settings})
             self._start(self._program, tuple((self._program.state | saved).values()))
         self._inbox.put((NO_TIME if at is None else at, self._program.settings[setting], x, y))
+
+    def _become(self, plan: Plan) -> None:
+        """Go on by another plan of the same names: state values by what they are, events by their signals.
+
+        What is held stays held; then all of it is looked at anew, and nobody has pressed anything.
+        """
+        before, after = self._program, weave_plan(plan, tuple(self._program.settings))
+        values = zip(before.state, self._loop.send([]), strict=True)
+        known = {before.roles.get(name, name): value for name, value in values}
+        state = {name: known.get(after.roles.get(name, name), start) for name, start in after.state.items()}
+        for gate in plan.gates:
+            if len(gate.choice) > 1 and gate not in self._plan.gates:  # what was chosen comes first now
+                state |= {name: 0.0 for name, role in after.roles.items() if role == f"choice.{gate.name}"}
+        codes = {code: after.codes.get(name, PASSED) for name, code in before.codes.items()}
+        self._inbox.renumber(codes | {code: after.settings[one] for one, code in before.settings.items()})
+        self._plan, self._program = plan, after
+        self._start(after, tuple(state.values()))
+        self._look_up()
+        if "host.focus" in after.codes:
+            self._inbox.put((NO_TIME, after.codes["host.focus"], state["host_focus"], 0.0))
 
     def _start(self, program: Program, state: tuple[float, ...]) -> None:
         self._cursor_place = program.places.get("cursor", 0)

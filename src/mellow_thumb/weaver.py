@@ -12,6 +12,7 @@ from .formulas.walking import bearing, on_disc
 from .movement import MOVES
 from .pools import LONGEST, WORLD_NOW, WORLD_RATE, WORLD_THEN, ZOOM_MEAN, ZOOM_NOW
 from .room import EXTRA, Room
+from .signals import OWN
 from .smoothings import LN2, Exponential, Spring
 from .taking_over import weights
 from .walking import GOING, Walk
@@ -32,6 +33,21 @@ class Weaver(Room):
         self.walk = Walk(self, plan.movement) if plan.movement else None
         self.middles: dict[str, str] = {}
         """What holds where the middle of a view is as it is read, for the keys of its pans."""
+
+    @property
+    def roles(self) -> dict[str, str]:
+        """What state values are whose numbers hang on others: a signal's, a switch's as it is seen."""
+        conditions = {listen: str(when) for when, listen in self.switches.listens.items()}
+        found = {
+            seen: f"{signal} through {conditions.get(listen, listen)}"
+            for (signal, listen), seen in self.switches.seen.items()
+        }
+        for signal, names in self.raw.items():
+            if signal.partition(".")[0] in (*OWN, "touch"):
+                stem = names[0].removesuffix("_x")
+                own = [one for one in self.state if one == stem or one.startswith(f"{stem}_")]
+                found |= {name: signal + name.removeprefix(stem) for name in own}
+        return found
 
     # ---- between events
 

@@ -1,0 +1,387 @@
+"""Player sheets: what a player chooses is laid over the profile, within what it offers, and survives."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Any
+
+import pytest
+from click.testing import CliRunner
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+import mellow_thumb as mt
+from mellow_thumb.command_line import main
+from mellow_thumb.offers import places
+from mellow_thumb.rebinding import carried, conflicts
+
+TEXT = """format = "mellow-thumb profile 1"
+title = "Out on the marsh"
+mount = "eye"
+[mouse]
+counts_per_cm = 315
+[gates]
+glassing = { hold = ["mouse.right", "pad.left_shoulder"], choice = ["hold", "toggle"] }
+charting = { toggle = ["key.KeyM", "pad.centre_left"] }
+[signals]
+steps = { up = "key.KeyW", down = "key.KeyS", left = "key.KeyA", right = "key.KeyD" }
+snap = { presses = ["key.KeyE"] }
+[routes.look]
+from = "pad.right_stick"
+drives = ["yaw", "pitch"]
+sensitivity = { yaw = "200 deg/s", pitch = "120 deg/s" }
+dead_zone = { inner = 0.1 }
+scale = { glassing = 0.5 }
+[routes.glance]
+from = "mouse.move"
+drives = ["yaw", "pitch"]
+sensitivity = "36 cm/turn"
+gate = "not charting"
+[routes.turn]
+from = "snap"
+drives = "yaw"
+sensitivity = "30 deg/press"
+[routes.walk]
+from = "steps"
+drives = ["move_x", "move_y"]
+[cues]
+hop = { from = ["pad.south", "key.Space"] }
+[movement]
+speed = "1.5 m/s"
+[offers]
+sensitivity = { look = [0.2, 5], glance = [0.2, 5] }
+dead_zone = { look = [0.05, 0.4] }
+invert = ["pitch"]
+hands = ["reduced_motion", "turn_cap"]
+[offers.buttons]
+hop = ["key.*", "pad.*"]
+glassing = ["mouse.*", "pad.*"]
+charting = ["key.*", "pad.*"]
+snap = ["key.*"]
+"steps.up" = ["key.*"]
+[mounts.eye]
+kind = "eye"
+"""
+
+
+@pytest.fixture
+def profile(tmp_path: Path) -> mt.Profile:
+    (tmp_path / "marsh.toml").write_text(TEXT, encoding="utf-8")
+    return mt.load_profile(tmp_path / "marsh.toml")
+
+
+@pytest.fixture(scope="module")
+def marsh(tmp_path_factory: pytest.TempPathFactory) -> mt.Profile:
+    file = tmp_path_factory.mktemp("sheets") / "marsh.toml"
+    file.write_text(TEXT, encoding="utf-8")
+    return mt.load_profile(file)
+
+
+def route(profile: mt.Profile, name: str) -> Any:
+    return next(one for one in profile.routes if one.name == name)
+
+
+def test_an_empty_sheet_changes_nothing(profile: mt.Profile) -> None:
+    laid, told = mt.new_sheet(profile).lay(profile)
+    assert (laid, told) == (profile, ())
+    assert laid.digest == profile.digest
+
+
+def test_every_choice_does_what_it_says(profile: mt.Profile) -> None:
+    sheet = mt.new_sheet(profile)
+    sheet.set(profile, "sensitivity", "look", 2.0)
+    sheet.set(profile, "sensitivity", "glance", 0.5)
+    sheet.set(profile, "dead_zone", "look", 0.25)
+    sheet.set(profile, "invert", "pad", ["pitch"])
+    sheet.set(profile, "choice", "glassing", "toggle")
+    sheet.set(profile, "hands", "turn_cap", "90 deg/s")
+    sheet.set(profile, "buttons", "hop", ["pad.east", "key.KeyJ"])
+    laid, told = sheet.lay(profile)
+    assert told == ()
+    assert route(laid, "look").gains == (400.0, -240.0)
+    assert route(laid, "glance").gains == pytest.approx([0.5 * one for one in route(profile, "glance").gains])
+    assert route(laid, "look").shape.dead_zone.inner == 0.25
+    assert next(gate for gate in laid.gates if gate.name == "glassing").choice == ("toggle", "hold")
+    assert laid.hands.turn_cap == 90.0
+    assert carried(laid, "hop") == ("pad.east", "key.KeyJ")
+    sheet.reset("invert")
+    sheet.reset("sensitivity", "look")
+    assert route(sheet.lay(profile)[0], "look").gains == (200.0, 120.0)
+    sheet.reset()
+    assert sheet.lay(profile)[0] == profile
+
+
+@pytest.mark.parametrize(
+    ("section", "name", "value", "words"),
+    [
+        ("sensitivity", "look", 9.0, "sensitivity.look: found 9.0; expected 0.2 to 5"),
+        ("sensitivity", "lok", 1.0, "did you mean look?"),
+        ("sensitivity", "look", float("nan"), "expected 0.2 to 5"),
+        ("sensitivity", "look", True, "found True"),
+        ("invert", "pad", ["yaw"], "invert.pad: not offered; expected what the profile offers: pitch"),
+        ("invert", "pda", ["pitch"], "expected a family of devices"),
+        ("choice", "glassing", "never", "expected hold or toggle"),
+        ("choice", "charting", "hold", "not offered"),
+        ("hands", "debounce", "5 ms", "not offered"),
+        ("buttons", "hop", ["mouse.left"], "expected what may carry it: key.* or pad.*"),
+        ("buttons", "hop", [], "found no button"),
+        ("buttons", "steps.down", "key.KeyX", "not offered"),
+        ("sensitivty", "look", 1.0, "did you mean sensitivity?"),
+    ],
+)
+def test_what_is_not_offered_is_refused_and_nothing_has_changed(
+    profile: mt.Profile, section: str, name: str, value: Any, words: str
+) -> None:
+    sheet = mt.new_sheet(profile)
+    with pytest.raises(mt.ArgumentError) as caught:
+        sheet.set(profile, section, name, value)
+    assert words in str(caught.value)
+    assert sheet.lay(profile)[0] == profile
+
+
+def test_comments_and_keys_of_newer_versions_are_kept(profile: mt.Profile, tmp_path: Path) -> None:
+    file = tmp_path / "me.toml"
+    file.write_text(
+        '# mine\nformat = "mellow-thumb sheet 2"\nprofile = "Out on the marsh"\n\n[sensitivity]\n'
+        "look = 1.5  # as on the other machine\n\n[rumble]\nstrength = 0.3\n",
+        encoding="utf-8",
+    )
+    sheet = mt.load_sheet(file)
+    assert [note.partition(":")[0] for note in sheet.notes] == ["mellow-thumb sheet 2", "rumble"]
+    sheet.set(profile, "sensitivity", "glance", 2)
+    sheet.save()
+    text = file.read_text(encoding="utf-8")
+    assert "# mine\n" in text
+    assert "look = 1.5  # as on the other machine" in text
+    assert "[rumble]\nstrength = 0.3" in text
+    assert "glance = 2" in text
+    assert mt.load_sheet(file).lay(profile)[0] == sheet.lay(profile)[0]
+
+
+def test_a_sheet_for_an_older_profile_is_adapted_and_says_what_no_longer_applies(
+    profile: mt.Profile, tmp_path: Path
+) -> None:
+    file = tmp_path / "me.toml"
+    file.write_text(
+        'format = "mellow-thumb sheet 1"\n[sensitivity]\nlook = 8.0\nold_look = 2.0\n'
+        '[buttons]\nhop = ["pad.east", "mouse.left"]\n[choice]\ncrouching = "toggle"\n',
+        encoding="utf-8",
+    )
+    laid, told = mt.load_sheet(file).lay(profile)
+    assert route(laid, "look").gains == (1000.0, 600.0)  # the most that is offered
+    assert carried(laid, "hop") == ("pad.east",)
+    assert len(told) == 4
+    assert any("sensitivity.look: found 8.0; expected 0.2 to 5; taken as 5.0" in words for words in told)
+    assert any("old_look: not offered" in words for words in told)
+    done = CliRunner().invoke(main, ["tell", profile.file, "--player", str(file)])
+    assert done.exit_code == 0
+    assert "up to 1000 deg/s" in done.output
+    assert f"{file}: choice.crouching: not offered" in done.output
+
+
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        ('format = "mellow-thumb profile 1"\n', 'me.toml:1: found "mellow-thumb profile 1"'),
+        ("look = 1\n", "me.toml: found no format"),
+        (
+            'format = "mellow-thumb sheet 1"\nsensitivity = 3\n',
+            "me.toml:2: sensitivity: found what is no table",
+        ),
+        ('format = "mellow-thumb sheet 1"\n[sensitivity\n', "me.toml:2:"),
+        ("x = " + "[" * 5000 + "]" * 5000, "me.toml"),
+    ],
+)
+def test_what_is_no_sheet_is_refused_with_its_line(tmp_path: Path, text: str, words: str) -> None:
+    file = tmp_path / "me.toml"
+    file.write_text(text, encoding="utf-8")
+    with pytest.raises(mt.SheetError) as caught:
+        mt.load_sheet(file)
+    assert words in str(caught.value)
+
+
+@settings(max_examples=200)
+@given(st.binary(max_size=400))
+def test_any_bytes_at_all_are_a_sheet_or_an_error(
+    tmp_path_factory: pytest.TempPathFactory, data: bytes
+) -> None:
+    file = tmp_path_factory.mktemp("bytes") / "me.toml"
+    file.write_bytes(data)
+    try:
+        mt.load_sheet(file)
+    except mt.SheetError as error:
+        assert "me.toml" in str(error)
+
+
+def test_offers_that_offer_nothing_are_refused_with_their_lines(tmp_path: Path) -> None:
+    file = tmp_path / "marsh.toml"
+    for old, new, words in (
+        ("look = [0.2, 5], mouse", "stik = [0.2, 5], mouse", 'found "lok"; expected a route'),
+        ("[0.05, 0.4]", "[0.4, 0.05]", "expected a rising pair"),
+        ('invert = ["pitch"]', 'invert = ["pich"]', "did you mean pitch?"),
+        ('"turn_cap"]', '"turncap"]', "did you mean turn_cap?"),
+        ('snap = ["key.*"]', 'snap = ["keys.*"]', "expected a signal, or all of a device"),
+        ('"steps.up" =', '"steps.upp" =', "did you mean steps.up?"),
+    ):
+        assert old in TEXT
+        file.write_text(TEXT.replace(old, new, 1), encoding="utf-8")
+        with pytest.raises(mt.ProfileError) as caught:
+            mt.load_profile(file)
+        assert words in str(caught.value)
+        assert "marsh.toml:" in str(caught.value)
+
+
+# ---- in the middle of a frame
+
+choices = st.lists(
+    st.one_of(
+        st.tuples(st.just("sensitivity"), st.sampled_from(["look", "glance"]), st.floats(0.2, 5.0)),
+        st.tuples(st.just("dead_zone"), st.just("look"), st.floats(0.05, 0.4)),
+        st.tuples(st.just("invert"), st.sampled_from(["pad", "desk"]), st.just(["pitch"])),
+        st.tuples(st.just("choice"), st.just("glassing"), st.sampled_from(["hold", "toggle"])),
+        st.tuples(st.just("hands"), st.just("turn_cap"), st.just("120 deg/s")),
+        st.tuples(st.just("buttons"), st.just("hop"), st.sampled_from([["pad.east"], ["key.KeyJ", "pad.north"]])),
+        st.tuples(st.just("buttons"), st.just("steps.up"), st.sampled_from([["key.ArrowUp"], ["key.KeyI"]])),
+    ),
+    max_size=5,
+)  # fmt: skip
+
+
+@settings(max_examples=60)
+@given(choices, st.floats(-1.0, 1.0), st.booleans(), st.booleans())
+def test_a_sheet_is_taken_over_without_a_jump_and_what_is_held_stays_held(
+    marsh: mt.Profile, chosen: list[tuple[str, str, Any]], push: float, walks: bool, glasses: bool
+) -> None:
+    sheet, session = mt.new_sheet(marsh), marsh.session()
+    for one in chosen:
+        sheet.set(marsh, *one)
+    session.feed("pad.right_stick", (push, 0.3))
+    session.feed("key.KeyD", float(walks))
+    session.feed("mouse.right", float(glasses))
+    session.tick(0.2)
+    before = session.tick(0.05)
+    session.feed("mouse.move", (30.0, 0.0), at=session.now + 0.01)  # waits
+    assert session.apply(sheet) == ()
+    now = session.tick(0.0)
+    for name in ("yaw_total", "pitch", "roll"):
+        assert now.axes[name] == before.axes[name]
+    assert now.gates["glassing"] == before.gates["glassing"] == glasses
+    assert not now.cues
+    after = session.tick(0.1)
+    laid, _ = sheet.lay(marsh)
+    turning = route(laid, "look").gains[0]
+    still = marsh.session()
+    still.apply(sheet)
+    still.feed("pad.right_stick", (push, 0.3))
+    still.feed("key.KeyD", float(walks))
+    still.feed("mouse.right", float(glasses))
+    still.tick(0.05)
+    first = still.tick(0.0).axes["yaw_total"]
+    still.feed("mouse.move", (30.0, 0.0), at=still.now + 0.01)
+    gone = still.tick(0.1).axes["yaw_total"] - first
+    if not (glasses and ("choice", "glassing", "toggle") in chosen):
+        assert after.axes["yaw_total"] - before.axes["yaw_total"] == pytest.approx(gone, abs=1e-9)
+    assert after.axes["move_x"] == float(walks)
+    assert turning > 0.0
+    assert not session.refused
+
+
+def test_a_button_that_no_longer_carries_lets_go_and_the_next_press_of_the_new_one_acts(
+    profile: mt.Profile,
+) -> None:
+    session, sheet = profile.session(), mt.new_sheet(profile)
+    session.feed("key.KeyW", 1.0)
+    assert session.tick(0.1).axes["move_y"] == 1.0
+    sheet.set(profile, "buttons", "steps.up", ["key.ArrowUp"])
+    session.apply(sheet)
+    assert session.tick(0.1).axes["move_y"] == 0.0
+    session.feed("key.ArrowUp", 1.0)
+    assert session.tick(0.1).axes["move_y"] == 1.0
+    sheet.reset()
+    session.apply(sheet)
+    assert session.tick(0.1).axes["move_y"] == 0.0
+    session.feed("key.KeyW", 0.0)
+    session.feed("key.KeyW", 1.0)
+    assert session.tick(0.1).axes["move_y"] == 1.0
+
+
+# ---- another button
+
+
+def test_the_next_press_that_qualifies_is_found_and_acts_on_nothing(profile: mt.Profile) -> None:
+    session, offers = profile.session(), profile.offers
+    session.feed("pad.south", 1.0)
+    session.feed("pad.left_shoulder", 1.0)
+    session.tick(0.1)
+    listener = session.listen(lambda one: offers.carries("hop", one))
+    for event in (
+        ("pad.south", 1.0),
+        ("pad.left_stick", (0.05, -0.03)),
+        ("mouse.left", 1.0),
+        ("pad.left_trigger", 0.3),
+    ):
+        session.feed(*event)
+    session.feed("pad.south", 0.0)
+    assert not listener.found
+    session.feed("pad.left_trigger", 0.9)
+    assert (listener.found, listener.words) == ("pad.left_trigger", "left trigger")
+    session.stop_listening()
+    again = session.listen(lambda one: offers.carries("hop", one))
+    session.feed("key.Space", 1.0)
+    assert again.found == "key.Space"
+    assert "hop" not in session.tick(0.1).cues
+    wheel = session.listen(lambda one: one.startswith("mouse.wheel"))
+    session.feed("mouse.wheel", (0.0, 0.4))
+    assert not wheel.words
+    session.feed("mouse.wheel", (0.0, 0.7))
+    assert wheel.found == "mouse.wheel.y"
+    assert session.listen(lambda _: True).hear("pad.left_stick", [float("nan"), 0.0]) is False
+
+
+def test_a_conflict_is_refused_swapped_or_shared(profile: mt.Profile) -> None:
+    sheet = mt.new_sheet(profile)
+    assert conflicts(profile, "hop", "pad.left_shoulder") == ("glassing",)
+    with pytest.raises(
+        mt.ArgumentError, match="left shoulder carries glassing already; expected swap or share"
+    ):
+        mt.rebind(profile, sheet, "hop", "pad.left_shoulder")
+    assert sheet.lay(profile)[0] == profile
+    assert mt.rebind(profile, sheet, "hop", "pad.left_shoulder", conflict="swap") == ("glassing",)
+    laid, _ = sheet.lay(profile)
+    assert carried(laid, "hop") == ("pad.left_shoulder", "key.Space")
+    assert carried(laid, "glassing") == ("mouse.right", "pad.south")
+    sheet.reset()
+    assert mt.rebind(profile, sheet, "hop", "pad.left_shoulder", conflict="share") == ()
+    assert carried(sheet.lay(profile)[0], "glassing") == carried(profile, "glassing")
+    with pytest.raises(mt.ArgumentError, match="expected refuse, swap or share"):
+        mt.rebind(profile, sheet, "hop", "pad.east", conflict="ask")
+    with pytest.raises(mt.ArgumentError, match="expected what the profile offers"):
+        mt.rebind(profile, sheet, "steps.down", "key.KeyX")
+
+
+@pytest.mark.parametrize("conflict", ["swap", "share"])
+@pytest.mark.parametrize("name", ["hop", "glassing", "charting", "snap", "steps.up"])
+def test_rebinding_anything_to_anything_allowed_can_be_left_and_undone(
+    marsh: mt.Profile, name: str, conflict: str
+) -> None:
+    for address in marsh.offers.carriers(name)[::7]:
+        sheet = mt.new_sheet(marsh)
+        try:
+            mt.rebind(marsh, sheet, name, address, conflict=conflict)
+        except mt.ArgumentError:
+            assert sheet.lay(marsh)[0] == marsh
+            continue
+        laid, told = sheet.lay(marsh)
+        assert told == ()
+        assert address in carried(laid, name)
+        assert all(carried(laid, one) for one in places(laid.data))
+        if name in ("glassing", "charting") and "." in address:
+            session, opened = laid.session(), []
+            for _ in range(2):  # held and let go; pressed once, and once more
+                for down in (1.0, 0.0):
+                    session.feed(address, down)
+                    opened.append(session.tick(0.1).gates[name])
+            assert True in opened
+            assert not opened[-1]
+        sheet.reset()
+        assert sheet.lay(marsh)[0] == marsh
