@@ -93,7 +93,7 @@ def test_invert_flips_exactly_what_it_names(tmp_path: Path) -> None:
 WRONG = [
     ('mount = "eye"', 'mount = "eyes"', '2: mount: found "eyes"; expected a name in [mounts]: eye; did you mean eye?'),
     ('mount = "eye"', 'mount = "eye"\ntilte = "x"', "3: tilte: found an unknown key; expected format, title, mount, "
-     "mouse, cursor, hands, gates, signals, cues, routes, axes, movement, touch or mounts; did you mean title?"),
+     "mouse, cursor, hands, gates, signals, cues, routes, axes, movement, touch, offers, allow or mounts; did you mean title?"),
     ("315", '"fast"', '5: mouse.counts_per_cm: found "fast"; expected a number'),
     ("315", "-1", "5: mouse.counts_per_cm: found -1; expected greater than 0"),
     ("counts_per_cm = 315", "", '13: routes.look.sensitivity.pitch: found "72 cm/turn" without a scale; expected [mouse] '

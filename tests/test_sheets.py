@@ -216,7 +216,7 @@ def test_any_bytes_at_all_are_a_sheet_or_an_error(
 def test_offers_that_offer_nothing_are_refused_with_their_lines(tmp_path: Path) -> None:
     file = tmp_path / "marsh.toml"
     for old, new, words in (
-        ("look = [0.2, 5], mouse", "stik = [0.2, 5], mouse", 'found "lok"; expected a route'),
+        ("look = [0.2, 5], glance", "lok = [0.2, 5], glance", 'found "lok"; expected a route'),
         ("[0.05, 0.4]", "[0.4, 0.05]", "expected a rising pair"),
         ('invert = ["pitch"]', 'invert = ["pich"]', "did you mean pitch?"),
         ('"turn_cap"]', '"turncap"]', "did you mean turn_cap?"),

@@ -74,6 +74,8 @@ LAYERS = [
         "profile",
         "xr_door",
         "browser_door",
+        "browser_files",
+        "parquet_files",
         "linux_keys",
         "linux_device",
         "linux_door",

@@ -48,6 +48,7 @@ __all__ = [
     "replay",
     "replay_arrays",
     "replay_pieces",
+    "take_pieces",
     "tell",
     "wheel_notches",
     "write_take",
@@ -87,7 +88,7 @@ if TYPE_CHECKING:
     from .session import Session
     from .sheets import Sheet, load_sheet, new_sheet
     from .take import Take
-    from .take_files import read_take, write_take
+    from .take_files import read_take, take_pieces, write_take
     from .telling import tell
     from .view import View
     from .walker import Walker
@@ -122,6 +123,7 @@ _HOMES = {
     "replay": "batch",
     "replay_arrays": "batch",
     "replay_pieces": "batch",
+    "take_pieces": "take_files",
     "tell": "telling",
     "wheel_notches": "wheels",
     "write_take": "take_files",

@@ -7,12 +7,14 @@ from typing import TYPE_CHECKING
 
 import click
 
-from .command_group import load, main, player, read
+from .command_group import load, main, player, read, shown_progress
 from .command_insight import PROFILE  # whose commands join the group
 
 __all__ = ["main"]
 
 if TYPE_CHECKING:
+    from collections.abc import Iterator
+
     import pandas as pd
 
     from .linux_live import LinuxDevices
@@ -80,6 +82,11 @@ def demo(out: Path, files: bool) -> None:
     help="Write a table (.csv), a picture (.png, .svg, .pdf) or an animated camera (.glb).",
 )
 @click.option("--json", "as_json", is_flag=True, help="Say what happened as JSON.")
+@click.option(
+    "--stream",
+    is_flag=True,
+    help="Play a take that is larger than memory, piece by piece; needs -o FILE.csv.",
+)
 @player
 def replay(
     profile: Path,
@@ -89,6 +96,7 @@ def replay(
     player: Path | None,
     *,
     as_json: bool,
+    stream: bool,
 ) -> None:
     """Play TAKE through PROFILE and say what was turned, by how much, and where it stopped.
 
@@ -99,6 +107,11 @@ def replay(
     if len(others) > 2:
         raise click.UsageError(f"found {len(others) + 1} files; expected PROFILE TAKE, or PROFILE OTHER TAKE")
     *second, take = others
+    if stream:
+        if second or output is None or output.suffix.lower() != ".csv":
+            raise click.UsageError("--stream takes one profile, one take, and -o FILE.csv")
+        _stream(load(profile, player), take, rate, output)
+        return
     loaded, recorded = load(profile, player), read(take)
     if second:
         _part(loaded, load(second[0], player), recorded, rate, output, as_json=as_json)
@@ -109,6 +122,31 @@ def replay(
         if not as_json:
             click.echo()
         _draw(loaded, table, output, quiet=as_json)
+
+
+def _stream(profile: Profile, take: Path, rate: float, output: Path) -> None:
+    """Play a take of any length piece by piece, and write its table as it comes; whole or not at all."""
+    from .batch import replay_pieces
+    from .files import replacing
+    from .take_files import take_pieces
+
+    size, frames, rows, refused = max(take.stat().st_size, 1) if take.exists() else 1, 0, 0, 0
+    with replacing(output) as fresh, shown_progress("replaying") as progress:
+
+        def pieces() -> Iterator[Take]:
+            """The take, counted as it passes."""
+            nonlocal rows
+            for piece in take_pieces(take):
+                rows += len(piece)
+                progress(min(rows * 32.0 / size, 0.99))  # about as many bytes a row
+                yield piece
+
+        for table in replay_pieces(profile, pieces(), rate=rate):
+            table.to_csv(fresh, mode="a", header=not frames, index=False)
+            frames += len(table)
+            refused = sum(sum(counts.values()) for counts in table.attrs.get("refused", {}).values())
+        progress(1.0)
+    click.echo(f"wrote {output}: {frames:,} frames of {rows:,} rows; {refused:,} refused")
 
 
 def _part(
@@ -151,19 +189,38 @@ def _part(
     type=click.FloatRange(min=0.0, min_open=True),
     help="Stop after so long.  [default: at Ctrl-C]",
 )
+@click.option(
+    "--from",
+    "source",
+    type=PROFILE,
+    metavar="FILE",
+    help="Write what another recording holds: .csv, .parquet, .evemu, or a page's events, .jsonl.",
+)
 @click.option("--list", "listing", is_flag=True, help="Say which devices there are, and record nothing.")
-def record_hands(take: Path | None, only: tuple[str, ...], seconds: float | None, *, listing: bool) -> None:
-    """Record what the input devices of this machine (Linux) send to TAKE, a new CSV file."""
+def record_hands(
+    take: Path | None, only: tuple[str, ...], seconds: float | None, source: Path | None, *, listing: bool
+) -> None:
+    """Record what the input devices of this machine (Linux) send to TAKE, a new CSV file.
+
+    With --from it holds what another recording does, to the bit, as CSV or Parquet.
+    """
     import sys
     import time
 
-    from .linux_live import LinuxDevices
-    from .recording import Recorder, record
+    if source is not None and take is not None:
+        from .take_files import write_take
 
+        recorded = read(source)
+        write_take(recorded, take)
+        click.echo(f"wrote {take}: {len(recorded):,} rows")
+        return
     if (take is None) != listing:
         raise click.UsageError("say where to record to: TAKE.csv, or --list alone")
     if take is not None and take.suffix.lower() != ".csv":
         raise click.UsageError(f'found the suffix "{take.suffix}"; expected TAKE.csv')
+    from .linux_live import LinuxDevices
+    from .recording import Recorder, record
+
     begin = time.monotonic()
     recorder = Recorder(take or Path(), begin)
     devices = LinuxDevices(recorder.say, only=only)

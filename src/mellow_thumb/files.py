@@ -6,7 +6,7 @@ import os
 import tempfile
 from contextlib import contextmanager
 from pathlib import Path
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, BinaryIO
 
 from .errors import FileError, OutputError, nearest
 
@@ -35,6 +35,31 @@ def read_text(path: str | os.PathLike[str], refuse: type[FileError], *, largest:
     except UnicodeDecodeError as error:
         line = data[: error.start].count(b"\n") + 1
         raise refuse.single(name, line, f"the byte 0x{data[error.start]:02x}", "UTF-8 text") from None
+
+
+@contextmanager
+def opened(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[Iterator[str]]:
+    """The lines of a UTF-8 file as they stream; errors are raised as `refuse`."""
+    name, count = str(path), 0
+
+    def lines(stream: BinaryIO) -> Iterator[str]:
+        nonlocal count
+        for line in stream:
+            count += 1
+            yield line.decode("utf-8-sig" if count == 1 else "utf-8")
+
+    try:
+        with Path(path).open("rb") as stream:
+            yield lines(stream)
+    except FileNotFoundError:
+        raise refuse.single(name, 0, "no such file", "") from None
+    except OSError as error:
+        words = (error.strerror or str(error)).lower()
+        raise refuse.single(name, 0, words, "a file that can be read") from None
+    except UnicodeDecodeError as error:
+        raise refuse.single(
+            name, count, f"the byte 0x{error.object[error.start]:02x}", "UTF-8 text"
+        ) from None
 
 
 @contextmanager

@@ -45,14 +45,21 @@ class Offers:
         return tuple(one for one in found if (a := find_signal(one)).signal.kind in kinds and a.width == 1)
 
 
+def tables(data: Mapping[str, Any], name: str) -> dict[str, dict[str, Any]]:
+    """The tables in a table of a profile's data; what is no table is left out, for the forms speak of it."""
+    table = data.get(name)
+    items = table.items() if isinstance(table, dict) else ()
+    return {key: value for key, value in items if isinstance(value, dict)}
+
+
 def places(data: Mapping[str, Any]) -> dict[str, tuple[str, ...]]:
     """Where the buttons of a profile stand in its data, by the names that offers and sheets have for them."""
     found: dict[str, tuple[str, ...]] = {}
-    for name, gate in data.get("gates", {}).items():
+    for name, gate in tables(data, "gates").items():
         found |= dict.fromkeys([name], ("gates", name, "hold")) if "hold" in gate else {}
         found |= dict.fromkeys([name], ("gates", name, "toggle")) if "toggle" in gate else {}
-    found |= {name: ("cues", name, "from") for name in data.get("cues", {})}
-    for name, signal in data.get("signals", {}).items():
+    found |= {name: ("cues", name, "from") for name in tables(data, "cues")}
+    for name, signal in tables(data, "signals").items():
         if "presses" in signal:
             found[name] = ("signals", name, "presses")
         for way in ("up", "down", "left", "right", "plus", "minus"):
@@ -64,7 +71,7 @@ def places(data: Mapping[str, Any]) -> dict[str, tuple[str, ...]]:
 def read_offers(faults: Faults, data: Mapping[str, Any], axes: list[str]) -> Offers:
     """What the table [offers] of a profile's data says; what is wrong with it is noted."""
     form = faults.form(OffersForm, data.get("offers", {}), ("offers",)) or OffersForm.model_validate({})
-    routes = list(data.get("routes", {}))
+    routes = list(tables(data, "routes"))
     known = {
         "sensitivity": (routes, "a route"),
         "dead_zone": (routes, "a route"),
@@ -84,8 +91,8 @@ def read_offers(faults: Faults, data: Mapping[str, Any], axes: list[str]) -> Off
                 wanted = "a signal, or all of a device: key.*"
                 hint = nearest(pattern, addresses())
                 faults.note(("offers", "buttons", name), f'"{pattern}"', wanted, hint)
-    gates = data.get("gates", {})
-    choices = {name: tuple(gate["choice"]) for name, gate in gates.items() if len(gate.get("choice", ())) > 1}
+    offered = {name: gate.get("choice") for name, gate in tables(data, "gates").items()}
+    choices = {name: tuple(to) for name, to in offered.items() if isinstance(to, list) and len(to) > 1}
     return Offers(
         dict(form.sensitivity or {}), dict(form.dead_zone or {}), tuple(form.invert or ()),
         tuple(form.hands or ()), dict(form.buttons or {}), choices,

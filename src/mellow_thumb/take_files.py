@@ -7,21 +7,24 @@ import io
 import json
 import tomllib
 import warnings
+from itertools import islice
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from .errors import Problem, TakeError, listed, nearest
-from .files import read_text, replacing
+from .errors import OutputError, Problem, TakeError, listed, nearest
+from .files import opened, read_text, replacing
 from .take import COLUMNS, OPTIONAL, Take
 
 if TYPE_CHECKING:
     import os
-    from collections.abc import Mapping
+    from collections.abc import Iterator, Mapping
 
     import pandas as pd
 
 FORMAT = "mellow-thumb take 1"
 LARGEST = 4 * 1024**3
+SUFFIXES = (".csv", ".parquet", ".evemu", ".jsonl")
+"""The kinds of file that a take is read from."""
 _TYPES: dict[str, Any] = {
     "t": float,
     "value": float,
@@ -35,22 +38,29 @@ MOST_PROBLEMS = 20
 
 
 def read_take(path: str | os.PathLike[str]) -> Take:
-    """Read a take from a CSV file, or from a recording of a Linux device (``.evemu``).
+    """Read a take: CSV or Parquet, a Linux device's recording (``.evemu``), a page's events (``.jsonl``).
 
-    Lines that begin with ``#`` at the top are TOML about the take; then come the column names ``t``
+    In CSV, lines that begin with ``#`` at the top are TOML about the take; then come the column names ``t``
     (s), ``signal``, ``value`` (and ``device``, ``on``), then the rows. A last row without a line end may
     have been cut short: it is left out, and `Take.notes` says so.
 
     Raises :class:`TakeError`, with every problem, for a file that is not a take.
     """
-    file = str(path)
-    if Path(path).suffix.lower() == ".evemu":
+    suffix = Path(path).suffix.lower()
+    if suffix == ".evemu":
         from .evemu_files import read_evemu
 
         return read_evemu(path)
-    if Path(path).suffix.lower() != ".csv":
-        wanted = "a CSV file, NAME.csv, or a recording of a Linux device, NAME.evemu"
-        raise TakeError.single(file, 0, f'the suffix "{Path(path).suffix}"', wanted)
+    if suffix == ".jsonl":
+        from .browser_files import read_browser
+
+        return read_browser(path)
+    if suffix == ".parquet":
+        from .parquet_files import parquet_pieces
+
+        return _joined(list(parquet_pieces(path, 1 << 20)))
+    _check_suffix(path)
+    file = str(path)
     text = read_text(path, TakeError, largest=LARGEST)
     notes = []
     if text and not text.endswith("\n"):
@@ -62,17 +72,110 @@ def read_take(path: str | os.PathLike[str]) -> Take:
     first = top.count("\n") + 1
     body = text[len(top) :]
     columns = _columns(file, first, body)
+    return Take(_rows(file, first, body, columns), about, tuple(notes))
+
+
+def _check_suffix(path: str | os.PathLike[str]) -> None:
+    """Refuse a file that is none of those that can be read."""
+    suffix = Path(path).suffix
+    if suffix.lower() not in SUFFIXES:
+        wanted = "a take: NAME.csv, NAME.parquet, NAME.evemu or NAME.jsonl"
+        hint = nearest(suffix, SUFFIXES)
+        raise TakeError.single(str(path), 0, f'the suffix "{suffix}"', wanted, hint=hint)
+
+
+def take_pieces(path: str | os.PathLike[str], rows: int = 1 << 20) -> Iterator[Take]:
+    """A take of any length in pieces of some `rows`, for :func:`replay_pieces`: CSV or Parquet.
+
+    No more than a piece is in memory; rows of one time are never parted. Raises :class:`TakeError` as
+    :func:`read_take` does, as far as it has read.
+    """
+    if Path(path).suffix.lower() == ".parquet":
+        from .parquet_files import parquet_pieces
+
+        yield from _whole_moments(parquet_pieces(path, rows))
+        return
+    _check_suffix(path)
+    if Path(path).suffix.lower() != ".csv":
+        yield read_take(path)
+        return
+    yield from _whole_moments(_csv_pieces(path, rows))
+
+
+def _csv_pieces(path: str | os.PathLike[str], rows: int) -> Iterator[Take]:
+    """The rows of a CSV file, some at a time; a row that was cut short at its end is left out."""
+    file, count = str(path), 0
+    with opened(path, TakeError) as stream:
+        head = []
+        for line in stream:
+            head.append(line)
+            if not line.startswith("#"):
+                break
+        top = "".join(head[:-1] if head and not head[-1].startswith("#") else head)
+        about, names = _about(file, top), head[-1] if head else ""
+        first = top.count("\n") + 1
+        columns = _columns(file, first, names)
+        while lines := list(islice(stream, rows)):
+            notes: tuple[str, ...] = ()
+            if not lines[-1].endswith("\n"):
+                notes = (f"the last row was cut short and left out: {lines.pop()[:60]!r}",)
+            body = names + "".join(lines)
+            yield Take(_rows(file, first + count, body, columns), about, notes)
+            count += len(lines)
+        if not count:
+            yield Take(_rows(file, first, names, columns), about)
+
+
+def _whole_moments(pieces: Iterator[Take]) -> Iterator[Take]:
+    """The same pieces, but for rows of one time, which go with the next."""
+    kept: pd.DataFrame | None = None
+    for take in pieces:
+        table = take.table if kept is None else _stacked([kept, take.table])
+        times = table["t"].to_numpy()
+        end = int((times < times[-1]).sum()) if len(times) else 0
+        kept = table.iloc[end:]
+        if end:
+            yield Take(table.iloc[:end], take.about, take.notes)
+    if kept is not None:
+        yield Take(kept, {}, ())
+
+
+def _stacked(tables: list[pd.DataFrame]) -> pd.DataFrame:
+    """Tables one below the other, their words kept once again."""
+    import pandas as pd
+
+    plain = [
+        table.astype({name: str for name in table.columns if name not in ("t", "value")}) for table in tables
+    ]
+    whole = pd.concat(plain, ignore_index=True)
+    return whole.astype({name: _TYPES[name] for name in whole.columns})
+
+
+def _joined(pieces: list[Take]) -> Take:
+    return pieces[0] if len(pieces) == 1 else Take(_stacked([one.table for one in pieces]), pieces[0].about)
+
+
+def _rows(file: str, first: int, body: str, columns: list[str]) -> pd.DataFrame:
+    """The rows of a text that begins with the names of its columns, on the line `first`."""
     table = _fast(body) if body.count("\n") > 1 else None
-    if table is None:
-        table = _careful(file, first, body, columns)
-    return Take(table, about, tuple(notes))
+    return _careful(file, first, body, columns) if table is None else table
 
 
 def write_take(take: Take, path: str | os.PathLike[str]) -> None:
-    """Write a take as a CSV file; it reads back the same to the bit.
+    """Write a take as a CSV or a Parquet file, by its suffix; it reads back the same to the bit.
 
-    The file is replaced whole or not at all. Raises :class:`OutputError` when it cannot be written.
+    The file is replaced whole or not at all. Raises :class:`OutputError` when it cannot be written, and
+    :class:`MissingError` for Parquet without pyarrow.
     """
+    suffix = Path(path).suffix.lower() if not Path(path).is_dir() else ".csv"
+    if suffix == ".parquet":
+        from .parquet_files import write_parquet
+
+        write_parquet(take, path)
+        return
+    if suffix != ".csv":
+        known = (".csv", ".parquet")
+        raise OutputError(f'{path}: found the suffix "{Path(path).suffix}"; expected {listed(known)}')
     with replacing(path) as fresh, fresh.open("w", encoding="utf-8", newline="") as stream:
         stream.writelines(top_lines(take.about))
         take.table.to_csv(stream, index=False, lineterminator="\n")
