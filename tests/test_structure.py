@@ -83,7 +83,7 @@ LAYERS = [
         "stand_ins",
         "marsh",
     },
-    {"account", "response", "exporting", "gltf_files", "linux_nodes"},
+    {"account", "response", "exporting", "gltf_files", "linux_nodes", "schemas", "starter"},
     {"linux_live", "bench", "plain_words", "fit_values"},
     {"recording", "controls", "fits"},
     {"telling", "fitting", "findings", "comparing", "route_feel"},

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 from pathlib import Path
 from typing import Any
@@ -331,3 +332,66 @@ def test_a_profile_says_what_each_mount_has_for_itself(tmp_path: Path) -> None:
 )  # fmt: skip
 def test_wrong_mounts_are_refused_with_their_line(tmp_path: Path, old: str, new: str, words: str) -> None:
     assert words in refused_for(tmp_path, PROFILE, old, new)
+
+
+FIXED = """
+format = "mellow-thumb profile 1"
+mount = "above"
+[routes.spin]
+from = "pad.right_stick.x"
+drives = "yaw"
+sensitivity = "90 deg/s"
+[mounts.above]
+kind = "overhead"
+axes.pitch = { fixed = "-60 deg" }
+axes.distance = { fixed = "24 m" }
+"""
+LOW = """
+[gates]
+low = { toggle = "key.KeyM" }
+[mounts.low]
+kind = "overhead"
+gate = "low"
+axes.distance = { start = "8 m", min = "4 m", max = "12 m" }
+axes.pitch = { start = "-30 deg", min = "-80 deg", max = "-10 deg" }
+[routes.tip]
+from = "pad.right_stick.y"
+drives = "pitch"
+sensitivity = "90 deg/s"
+"""
+
+
+def _written(tmp_path: Path, text: str) -> mt.Profile:
+    path = tmp_path / "marsh.toml"
+    path.write_text(text, encoding="utf-8")
+    return mt.load_profile(path)
+
+
+def _view(session: mt.Session, seconds: float) -> Any:
+    session.tick(seconds)
+    return session.view()
+
+
+def test_what_the_only_mount_fixes_is_so(tmp_path: Path) -> None:
+    session = _written(tmp_path, FIXED).session()
+    camera = _view(session, 0.1)
+    assert camera.position[1] == pytest.approx(24.0 * math.sin(math.radians(60.0)))
+    assert session.tick(0.1).axes["pitch"] == -60.0
+    tipped = FIXED.replace('"yaw"', '"pitch"')
+    with pytest.raises(mt.ProfileError, match="spin drives pitch; expected one that is not fixed"):
+        _written(tmp_path, tipped)
+    with pytest.raises(mt.ProfileError, match=r"an axis that overhead does not have.*did you mean pitch"):
+        _written(tmp_path, FIXED.replace("axes.pitch", "axes.pich"))
+
+
+def test_the_first_mount_stays_fixed_where_another_one_moves(tmp_path: Path) -> None:
+    session = _written(tmp_path, FIXED + LOW).session()
+    session.feed("pad.right_stick", (0.0, 1.0), at=0.0)
+    first = _view(session, 0.2).position[1]
+    assert first == pytest.approx(24.0 * math.sin(math.radians(60.0)))
+    session.feed("key.KeyM", 1.0, at=0.2)
+    low = [_view(session, 0.05).position[1] for _ in range(4)]
+    assert low[0] > low[-1]
+    session.feed("key.KeyM", 0.0, at=0.4)
+    session.feed("key.KeyM", 1.0, at=0.4)
+    assert _view(session, 0.05).position[1] == pytest.approx(first)

@@ -260,8 +260,45 @@ def _say_closed(devices: LinuxDevices, only: tuple[str, ...]) -> None:
     raise OutputError("found no input device; expected one at /dev/input/event*")
 
 
-@main.command()
+@main.command("new")
 @click.argument("profile", type=PROFILE)
+@click.option(
+    "--device",
+    "devices",
+    multiple=True,
+    default=("desk", "pad"),
+    show_default=True,
+    metavar="FAMILY",
+    help="desk (mouse and keyboard), pad, touch, handheld (a motion sensor) or worn (a headset's hands); "
+    "may be given again.",
+)
+@click.option(
+    "--mount",
+    "mounts",
+    multiple=True,
+    default=("orbit",),
+    show_default=True,
+    metavar="KIND",
+    help="eye, orbit, overhead, flat or headset; given twice, the player goes to and fro between them.",
+)
+def new_profile(profile: Path, devices: tuple[str, ...], mounts: tuple[str, ...]) -> None:
+    """Write a first PROFILE, with a comment to each part, for some devices and a mount."""
+    from .errors import OutputError
+    from .files import replacing
+    from .starter import starter
+
+    text = starter(devices, mounts)
+    if profile.suffix.lower() != ".toml":
+        raise OutputError(f'{profile}: found the suffix "{profile.suffix}"; expected NAME.toml')
+    if profile.exists():
+        raise OutputError(f"{profile}: found a file; expected a new name: nothing is written over")
+    with replacing(profile) as fresh:
+        fresh.write_text(text, encoding="utf-8")
+    click.echo(f"wrote {profile}\nnow: mellow-thumb tell {profile}")
+
+
+@main.command()
+@click.argument("profile", type=PROFILE, required=False)
 @click.option(
     "--c",
     "header",
@@ -270,15 +307,33 @@ def _say_closed(devices: LinuxDevices, only: tuple[str, ...]) -> None:
     help="Write a C99 header without dependencies, and FILE.json with its codes and test vectors.",
 )
 @click.option("--text", is_flag=True, help="Print the woven Python that a session runs.")
+@click.option(
+    "--schema",
+    type=PROFILE,
+    metavar="FOLDER",
+    help="Write what profiles and players' sheets look like, as JSON Schema, for editors; with PROFILE, a "
+    "sheet may say what it offers.",
+)
 @player
-def export(profile: Path, header: Path | None, player: Path | None, *, text: bool) -> None:
+def export(
+    profile: Path | None, header: Path | None, schema: Path | None, player: Path | None, *, text: bool
+) -> None:
     """Write PROFILE as code for engines in other languages, or show the code that it becomes."""
     from .exporting import export_c
     from .program import weave_plan
 
-    if header is None and not text:
-        raise click.UsageError("say what to export: --c FILE.h or --text")
-    loaded = load(profile, player)
+    if not (header or text or schema):
+        raise click.UsageError("say what to export: --c FILE.h, --text or --schema FOLDER")
+    if profile is None and (header or text):
+        raise click.UsageError("say what to export from: PROFILE")
+    loaded = load(profile, player) if profile else None
+    if schema:
+        from .schemas import write_schemas
+
+        for written in write_schemas(schema, loaded):
+            click.echo(f"wrote {written}", err=text)
+    if loaded is None:
+        return
     if text:
         program = weave_plan(loaded)
         click.echo(f"{program.text}\n\n{program.pose_text}", nl=False)

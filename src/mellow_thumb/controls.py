@@ -64,7 +64,7 @@ def controls_of(profile: Plan, route: Route, basis: Basis | None) -> list[Contro
         pin = Control(
             route.name, devices, str(route.source), f"{where} moved", when, "pan_x", "pin", 0.0, "", words
         )
-        return [pin, replace(pin, axis="pan_y")][:1]
+        return [pin]
     bench, found = Bench(profile, route), []
     for part in parts:
         for axis, amount in for_one(bench, part).items():

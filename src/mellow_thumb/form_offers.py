@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import BeforeValidator, Field
+from pydantic import BeforeValidator, Field, WithJsonSchema
 
-from .form_parts import Form, Names, in_unit, shown
+from .form_parts import POINT, Form, Names, in_unit, shown
 
 
 def _span(value: object) -> tuple[float, float]:
@@ -20,7 +20,7 @@ def _span(value: object) -> tuple[float, float]:
     return least, most
 
 
-Span = Annotated[tuple[float, float], BeforeValidator(_span)]
+Span = Annotated[tuple[float, float], BeforeValidator(_span), WithJsonSchema(POINT)]
 
 
 class OffersForm(Form):

@@ -2,13 +2,20 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any
+from re import escape
+from typing import TYPE_CHECKING, Annotated, Any
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, WithJsonSchema
 
 from .errors import PlanError, UnitError
 from .gates import Condition, Several, When
-from .units import Quantity, convert, parse_quantity
+from .units import Quantity, convert, files_write, parse_quantity
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+NUMBER_TEXT = r"^\s*[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?\s*"
+"""How a quantity in quotes begins, for editors."""
 
 
 def shown(value: object) -> str:
@@ -27,14 +34,25 @@ def quantity(value: object, example: str = "deg/count") -> Quantity:
     return parse_quantity(value, example)
 
 
-def _in(unit: str) -> BeforeValidator:
+def text_in(*units: str) -> dict[str, Any]:
+    """What a quantity of some units looks like in a file, as JSON Schema; of any unit if none is given."""
+    ends = "|".join(map(escape, units)) if units else r"\S.*"
+    return {"type": "string", "pattern": f"{NUMBER_TEXT}({ends})\\s*$"}
+
+
+def list_of(item: dict[str, Any], least: int = 1, most: int | None = None) -> dict[str, Any]:
+    """A list in a file, as JSON Schema."""
+    return {"type": "array", "items": item, "minItems": least} | ({"maxItems": most} if most else {})
+
+
+def _in(unit: str) -> tuple[BeforeValidator, WithJsonSchema]:
     def check(value: object) -> float:
         try:
             return convert(quantity(value, unit), unit)
         except UnitError as error:
             raise ValueError(str(error)) from None
 
-    return BeforeValidator(check)
+    return BeforeValidator(check), WithJsonSchema(text_in(*files_write(unit)))
 
 
 def _measure(value: object) -> Quantity:
@@ -195,30 +213,58 @@ def _face(value: object) -> dict[str, str]:
     return dict(ways)
 
 
-Names = Annotated[tuple[str, ...], BeforeValidator(_one_or_more)]
-Conditions = Annotated[Condition | Several, BeforeValidator(_when)]
-Closing = Annotated[tuple[str, float], BeforeValidator(_closing)]
-Sensitivity = Annotated[Quantity | dict[str, Quantity], BeforeValidator(_sensitivity)]
-Face = Annotated[dict[str, str], BeforeValidator(_face)]
-Rest = Annotated[tuple[float, ...], BeforeValidator(_rest)]
-Reach = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_reach)]
-Offset = Annotated[tuple[float, ...], BeforeValidator(_offset)]
-Returns = Annotated[tuple[float, float], BeforeValidator(_returns)]
-Corners = Annotated[tuple[tuple[float, ...], ...], BeforeValidator(_corners)]
-PointList = Annotated[tuple[tuple[float, float], ...], BeforeValidator(_points)]
-Seconds = Annotated[float, _in("s")]
-Metres = Annotated[float, _in("m")]
-Degrees = Annotated[float, _in("deg")]
-Screens = Annotated[float, _in("screen")]
-DegreesASecond = Annotated[float, _in("deg/s")]
-MetresASecond = Annotated[float, _in("m/s")]
-MetresASecondSquared = Annotated[float, _in("m/s2")]
-Hertz = Annotated[float, _in("Hz")]
-Measure = Annotated[Quantity, BeforeValidator(_measure)]
-Distance = Annotated[Quantity, BeforeValidator(quantity)]
-Edge = Annotated[Quantity, BeforeValidator(_edge)]
-Speed = Annotated[Quantity, BeforeValidator(_speed)]
-Number = Annotated[float, Field(strict=False, allow_inf_nan=False)]
+NUMBER = {"type": "number"}
+TEXT = {"type": "string", "minLength": 1}
+POINT = list_of(NUMBER, 2, 2)
+WHEN = {"anyOf": [TEXT, {"type": "array"}, {"type": "object"}]}
+"""A condition, for editors; lists and tables of conditions may hold each other."""
+
+
+def _read(check: Callable[[Any], Any], *looks: dict[str, Any]) -> tuple[BeforeValidator, WithJsonSchema]:
+    """How a value is read, and what it looks like in a file, as JSON Schema: one of some."""
+    return BeforeValidator(check), WithJsonSchema(looks[0] if len(looks) == 1 else {"anyOf": list(looks)})
+
+
+_LENGTH = text_in("m", "cm")
+
+
+def _table_of(*keys: str) -> dict[str, Any]:
+    """A table of times, all of them needed."""
+    times = {key: text_in("s", "ms") for key in keys}
+    return {"type": "object", "properties": times, "required": list(keys), "additionalProperties": False}
+
+
+Names = Annotated[tuple[str, ...], *_read(_one_or_more, TEXT, list_of(TEXT) | {"uniqueItems": True})]
+Conditions = Annotated[Condition | Several, *_read(_when, WHEN)]
+Closing = Annotated[tuple[str, float], *_read(_closing, {"enum": ["stop", "settle"]}, _table_of("return"))]
+Sensitivity = Annotated[
+    Quantity | dict[str, Quantity],
+    *_read(
+        _sensitivity, text_in(), {"type": "object", "additionalProperties": text_in(), "minProperties": 1}
+    ),
+]
+Face = Annotated[
+    dict[str, str], *_read(_face, TEXT, {"type": "object", "additionalProperties": {"type": "string"}})
+]
+Rest = Annotated[tuple[float, ...], *_read(_rest, NUMBER, list_of(NUMBER, 1, 2))]
+Reach = Annotated[tuple[tuple[float, float], ...], *_read(_reach, list_of({"type": "array"}, 2))]
+Offset = Annotated[tuple[float, ...], *_read(_offset, list_of(_LENGTH, 3, 3))]
+Returns = Annotated[tuple[float, float], *_read(_returns, _table_of("after", "half_life"))]
+Corners = Annotated[tuple[tuple[float, ...], ...], *_read(_corners, list_of(list_of(_LENGTH, 2, 2)))]
+PointList = Annotated[tuple[tuple[float, float], ...], *_read(_points, list_of(POINT))]
+Seconds = Annotated[float, *_in("s")]
+Metres = Annotated[float, *_in("m")]
+Degrees = Annotated[float, *_in("deg")]
+Screens = Annotated[float, *_in("screen")]
+DegreesASecond = Annotated[float, *_in("deg/s")]
+MetresASecond = Annotated[float, *_in("m/s")]
+MetresASecondSquared = Annotated[float, *_in("m/s2")]
+Hertz = Annotated[float, *_in("Hz")]
+Measure = Annotated[Quantity, *_read(_measure, NUMBER, text_in())]
+Distance = Annotated[Quantity, *_read(quantity, text_in())]
+Edge = Annotated[Quantity, *_read(_edge, NUMBER, text_in())]
+Speed = Annotated[Quantity, *_read(_speed, NUMBER, text_in())]
+Number = Annotated[float, Field(allow_inf_nan=False)]
 
 
 def in_unit(unit: str) -> dict[str, Any]:

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import BeforeValidator, Field
+from pydantic import BeforeValidator, Field, WithJsonSchema
 
 from .cues import LONG, WITHIN
 from .form_parts import (
+    WHEN,
     Conditions,
     DegreesASecond,
     Distance,
@@ -17,6 +18,7 @@ from .form_parts import (
     Screens,
     Seconds,
     in_unit,
+    list_of,
 )
 
 
@@ -27,7 +29,7 @@ def _list(value: object) -> object:
     return value
 
 
-GateList = Annotated[Conditions, BeforeValidator(_list)]
+GateList = Annotated[Conditions, BeforeValidator(_list), WithJsonSchema(list_of(WHEN))]
 
 
 class ButtonForm(Form):

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import BeforeValidator, Field
+from pydantic import BeforeValidator, Field, WithJsonSchema
 
 from .errors import UnitError
-from .form_parts import Form, in_unit, shown
+from .form_parts import Form, in_unit, list_of, shown, text_in
 from .units import Quantity, parse_quantity
 
 
@@ -42,9 +42,11 @@ def _centre(value: object) -> tuple[float, ...] | None:
     return tuple(map(float, numbers))
 
 
-Length = Annotated[Quantity, BeforeValidator(_length)]
-Region = Annotated[tuple[float, ...], BeforeValidator(_region)]
-Centre = Annotated[tuple[float, ...] | None, BeforeValidator(_centre)]
+_SHARE = {"type": "number", "minimum": 0, "maximum": 1}
+_CENTRE = {"anyOf": [{"const": "landing"}, list_of(_SHARE, 2, 2)]}
+Length = Annotated[Quantity, BeforeValidator(_length), WithJsonSchema(text_in("screen", "cm"))]
+Region = Annotated[tuple[float, ...], BeforeValidator(_region), WithJsonSchema(list_of(_SHARE, 4, 4))]
+Centre = Annotated[tuple[float, ...] | None, BeforeValidator(_centre), WithJsonSchema(_CENTRE)]
 
 
 class GestureForm(Form):

@@ -57,6 +57,8 @@ class Plan:
     """What fingers on a screen become."""
     blend: float | None = None
     """Seconds over which the view goes back to `mount`; unless stated, those of the one it comes from."""
+    fixed: tuple[tuple[str, float], ...] = ()
+    """Values of axes that nothing moves while `mount` is in force."""
 
     def __post_init__(self) -> None:
         for what in ("routes", "gates", "derived", "cues", "touches"):
@@ -113,6 +115,10 @@ class Plan:
         """What routes need of the mounts: a plane to pan over, one zoom where the feel is kept under it."""
         planes = any(isinstance(one.mount, Overhead | Flat) for one in self.mounts.all)
         for route in self.routes:
+            for name in route.drives:
+                taken = {self.mounts.of(k, name) for k, _ in enumerate(self.mounts.all)} - {None}
+                if taken and all(isinstance(one, float) for one in taken):
+                    raise PlanError(f"{route.name} drives {name}; expected one that is not fixed everywhere")
             what = "pins" if route.pins else "screens" if route.screens else ""
             if what and not planes:
                 wanted = "expected a mount overhead or flat"
@@ -128,7 +134,7 @@ class Plan:
     @cached_property
     def mounts(self) -> Mounts:
         """The mounts, the one in force otherwise first, and which axis is which for each."""
-        return Mounts((Mounted(self.mount, blend=self.blend), *self.others), self.axes)
+        return Mounts((Mounted(self.mount, fixed=self.fixed, blend=self.blend), *self.others), self.axes)
 
     def _check_conditions(self) -> None:
         """Every gate that something waits for is there, and can open and close."""

@@ -67,7 +67,9 @@ def kept(k: int, name: str) -> str:
 
 def arguments(plan: Plan) -> tuple[str, ...]:
     """The axes that the pose is made of: names of one mount's, or keys of several mounts'."""
-    return plan.mounts.own or tuple(plan.mounts.takes(0))
+    return plan.mounts.own or tuple(
+        name for name, one in plan.mounts.takes(0).items() if isinstance(one, str)
+    )
 
 
 def _word(plan: Plan, k: int, name: str) -> str:

@@ -95,7 +95,8 @@ class _Resolver:
         try:
             cursor, blend = self.data.get("cursor", "free"), forms["mounts"][mounts.first].blend
             parts = (axes, mounts.mounts[mounts.first], tuple(derived), tuple(cues), hands, cursor)
-            plan = Plan(tuple(routes), tuple(gates), *parts, movement, others, touches, blend)
+            fixed = tuple(mounts.fixed(mounts.first, units).items())
+            plan = Plan(tuple(routes), tuple(gates), *parts, movement, others, touches, blend, fixed)
             return plan, str(self.data.get("title", "")), []
         except PlanError as error:
             self.faults.note_error(self.blame(str(error)), error)

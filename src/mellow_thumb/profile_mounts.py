@@ -38,6 +38,7 @@ class MountReader:
         self.faults, self.data = faults, data
         self.forms = {name: _whole(form) for name, form in forms.items()}
         self.mounts: dict[str, Mount] = {}
+        self._still: dict[str, dict[str, float]] = {}
         for name, form in self.forms.items():
             kind = KINDS[form.kind]
             given = {one.name: getattr(form, one.name) for one in fields(kind) if one.name != "name"}
@@ -108,8 +109,12 @@ class MountReader:
     def axes(self, names: list[str], units: Mapping[str, str], reader: AxisReader) -> tuple[Axis, ...]:
         """The plan's own axes."""
         found = []
+        fixed = {axis: value for one in self.order if one for axis, value in self.fixed(one, units).items()}
         for name in (name for name in names if name in units):
             owner = self.owner(name)
+            if name in fixed and not owner:
+                found.append(Axis(name, fixed[name], unit=units[name], rest=fixed[name]))
+                continue
             default = self.mounts[owner].axes[name] if owner else Axis(name, unit=units[name])
             found.append(self._axis(default, owner, units[name], reader))
         return tuple(found)
@@ -133,6 +138,23 @@ class MountReader:
             self.faults.note((*path, "around"), '"subject"', wanted)
         return reader.read(default, self.faults.form(AxisForm, given, path) if given else None, unit, path)
 
+    def fixed(self, name: str, units: Mapping[str, str]) -> dict[str, float]:
+        """The axes that nothing moves in a mount; what it says of axes that it does not have is noted."""
+        if name in self._still:
+            return self._still[name]
+        mount, form, path = self.mounts[name], self.forms[name], ("mounts", name)
+        known = (*mount.axes, *mount.optional)
+        for axis in form.axes:
+            if axis not in known:
+                found = f"an axis that {mount.kind} does not have"
+                self.faults.note((*path, "axes", axis), found, listed(known), nearest(axis, known))
+        self._still[name] = {
+            axis: self._fixed(name, axis, form.axes[axis], units[axis])
+            for axis in known
+            if "fixed" in form.axes.get(axis, {})
+        }
+        return self._still[name]
+
     def others(
         self, units: Mapping[str, str], reader: AxisReader, switches: SwitchReader
     ) -> tuple[Mounted, ...]:
@@ -143,21 +165,13 @@ class MountReader:
         self, name: str, units: Mapping[str, str], reader: AxisReader, switches: SwitchReader
     ) -> Mounted:
         mount, form, path = self.mounts[name], self.forms[name], ("mounts", name)
-        known = (*mount.axes, *mount.optional)
-        for axis in form.axes:
-            if axis not in known:
-                found = f"an axis that {mount.kind} does not have"
-                self.faults.note((*path, "axes", axis), found, listed(known), nearest(axis, known))
-        said = {key: form.axes.get(key, {}) for key in known if key in mount.axes or key in form.axes}
-        fixed = {
-            axis: self._fixed(name, axis, table, units[axis])
-            for axis, table in said.items()
-            if "fixed" in table
-        }
+        known, fixed = (*mount.axes, *mount.optional), self.fixed(name, units)
         own = [
             self._axis(mount.axes.get(key, Axis(key, unit=units[key])), name, units[key], reader)
-            for key in said
-            if key not in fixed and key not in form.shares and self.owner(key) != name
+            for key in known
+            if (key in mount.axes or key in form.axes)
+            and key not in {*fixed, *form.shares}
+            and self.owner(key) != name
         ]
         gate = switches.when((*path, "gate"), form.gate)
         with self.faults.catching(path):

@@ -79,7 +79,11 @@ def tell(profile: Plan, basis: Basis | None = None) -> Telling:
     """
     gates = {gate.name: gate for gate in profile.gates}
     controls = [one for route in profile.routes for one in controls_of(profile, route, basis)]
-    driven = {family: {c.axis for c in controls if family in c.devices} for family in profile.families}
+    pinned = {route.name: route.drives for route in profile.routes if route.effect == "pin"}
+    driven: dict[str, set[str]] = {family: set() for family in profile.families}
+    for control in controls:
+        for family in driven.keys() & set(control.devices):
+            driven[family].update(pinned.get(control.route, (control.axis,)))
     everything = [axis.name for axis in profile.axes if any(axis.name in some for some in driven.values())]
     mounts = {}
     for one in profile.others:

@@ -93,6 +93,15 @@ def parse_quantity(text: str, example: str = "deg/count") -> Quantity:
     return Quantity(value, unit or "")
 
 
+def files_write(unit: str) -> tuple[str, ...]:
+    """The units that files may use for one inside.
+
+    >>> files_write("s")
+    ('s', 'ms')
+    """
+    return tuple(_IN_ONE[unit])
+
+
 def convert(quantity: Quantity, unit: str) -> float:
     """The quantity as a plain number of `unit` (``deg``, ``s``, ``m``, ``x``, ``Hz`` or none).
 
