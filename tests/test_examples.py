@@ -11,6 +11,8 @@ from typing import Any
 
 import pytest
 
+import mellow_thumb as mt
+
 FOLDER = Path(__file__).parents[1] / "examples"
 
 
@@ -99,6 +101,17 @@ def test_a_settings_screen_keeps_what_a_player_chose(tmp_path: Path) -> None:
     assert shown[3:] == ["hop: Space", "glassing has changed places with it"]
     assert "look = 1.5" in (tmp_path / "me.toml").read_text()
     assert run("settings").startswith("look: 1.5 times")
+
+
+def test_what_a_game_records_plays_back_to_the_bit(tmp_path: Path) -> None:
+    module = example("recorder")
+    path, frame = module.main(tmp_path)
+    table = mt.replay(mt.load_profile(module.PROFILE), mt.read_take(path), rate=60)
+    assert frame.axes["yaw"] != 0.0
+    assert [table[name].iloc[-1] for name in ("yaw", "pitch")] == [
+        frame.axes[name] for name in ("yaw", "pitch")
+    ]
+    assert run("recorder").startswith("recorded ")
 
 
 def test_the_devices_of_this_machine_are_looked_at() -> None:

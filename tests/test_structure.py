@@ -88,7 +88,7 @@ LAYERS = [
     {"recording", "controls", "fits"},
     {"telling", "fitting", "findings", "comparing", "route_feel"},
     {"checks_axes", "checks_switching", "feeling"},
-    {"checking"},
+    {"checking", "sweeping"},
     {"figures"},
     {"figures_response", "figures_path", "figures_fingers"},
     {"figures_devices"},

@@ -25,6 +25,7 @@ __all__ = [
     "Problem",
     "Profile",
     "ProfileError",
+    "Recorder",
     "Session",
     "Sheet",
     "SheetError",
@@ -48,6 +49,7 @@ __all__ = [
     "replay",
     "replay_arrays",
     "replay_pieces",
+    "sweep",
     "take_pieces",
     "tell",
     "wheel_notches",
@@ -85,8 +87,10 @@ if TYPE_CHECKING:
     from .listening import Listener
     from .profile import Profile, load_profile
     from .rebinding import rebind
+    from .recording import Recorder
     from .session import Session
     from .sheets import Sheet, load_sheet, new_sheet
+    from .sweeping import sweep
     from .take import Take
     from .take_files import read_take, take_pieces, write_take
     from .telling import tell
@@ -104,6 +108,7 @@ _HOMES = {
     "LinuxDoor": "linux_door",
     "Listener": "listening",
     "Profile": "profile",
+    "Recorder": "recording",
     "Session": "session",
     "Sheet": "sheets",
     "Take": "take",
@@ -123,6 +128,7 @@ _HOMES = {
     "replay": "batch",
     "replay_arrays": "batch",
     "replay_pieces": "batch",
+    "sweep": "sweeping",
     "take_pieces": "take_files",
     "tell": "telling",
     "wheel_notches": "wheels",

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import stat
 import tempfile
 from contextlib import contextmanager
 from pathlib import Path
@@ -17,6 +18,7 @@ if TYPE_CHECKING:
 def read_text(path: str | os.PathLike[str], refuse: type[FileError], *, largest: int) -> str:
     """The text of a UTF-8 file of at most `largest` bytes; errors are raised as `refuse`."""
     file, name = Path(path), str(path)
+    _check_plain(path, refuse)
     try:
         with file.open("rb") as stream:
             data = stream.read(largest + 1)
@@ -37,6 +39,16 @@ def read_text(path: str | os.PathLike[str], refuse: type[FileError], *, largest:
         raise refuse.single(name, line, f"the byte 0x{data[error.start]:02x}", "UTF-8 text") from None
 
 
+def _check_plain(path: str | os.PathLike[str], refuse: type[FileError]) -> None:
+    """Refuse what would hold a reader up: a pipe, a socket or a device."""
+    try:
+        mode = Path(path).stat().st_mode
+    except OSError:
+        return  # opening it says why
+    if not (stat.S_ISREG(mode) or stat.S_ISDIR(mode)):
+        raise refuse.single(str(path), 0, "a pipe, a socket or a device", "a file")
+
+
 @contextmanager
 def opened(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[Iterator[str]]:
     """The lines of a UTF-8 file as they stream; errors are raised as `refuse`."""
@@ -48,6 +60,7 @@ def opened(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[It
             count += 1
             yield line.decode("utf-8-sig" if count == 1 else "utf-8")
 
+    _check_plain(path, refuse)
     try:
         with Path(path).open("rb") as stream:
             yield lines(stream)
@@ -66,9 +79,11 @@ def opened(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[It
 def replacing(path: str | os.PathLike[str]) -> Iterator[Path]:
     """Give a new file to write; it takes the place of `path` when all went well, and is gone if not.
 
+    A link stays one: what it leads to is replaced.
+
     Raises :class:`OutputError` when the file cannot be written.
     """
-    target = Path(path)
+    target = Path(os.path.realpath(path))
     fresh: Path | None = None
     try:
         if target.is_dir():

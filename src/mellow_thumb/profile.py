@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import tomllib
 from dataclasses import dataclass, field, fields
 from typing import TYPE_CHECKING, Any
 
@@ -54,17 +53,11 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     was expected and the nearest right word.
     """
     from .profile_check import resolve
-    from .toml_files import Places, syntax_problem
+    from .toml_files import parse
 
     file = str(path)
     text = read_text(path, ProfileError, largest=LARGEST)
-    try:
-        data: dict[str, Any] = tomllib.loads(text)
-        places = Places(text)
-    except tomllib.TOMLDecodeError as error:
-        raise ProfileError([syntax_problem(file, text, error)]) from None
-    except RecursionError:
-        raise ProfileError.single(file, 0, "tables or arrays nested very deeply", "a profile") from None
+    data, places = parse(file, text, ProfileError)
     plan, title, faults = resolve(data)
     problems = [
         Problem(

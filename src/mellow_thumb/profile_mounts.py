@@ -149,9 +149,9 @@ class MountReader:
                 found = f"an axis that {mount.kind} does not have"
                 self.faults.note((*path, "axes", axis), found, listed(known), nearest(axis, known))
         self._still[name] = {
-            axis: self._fixed(name, axis, form.axes[axis], units[axis])
-            for axis in known
-            if "fixed" in form.axes.get(axis, {})
+            one: self._fixed(name, one, form.axes[one], units[one])
+            for one in known
+            if "fixed" in form.axes.get(one, {})
         }
         return self._still[name]
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import tomllib
 from copy import deepcopy
 from dataclasses import dataclass, field
 from pathlib import Path
@@ -131,20 +130,15 @@ def load_sheet(path: str | os.PathLike[str]) -> Sheet:
     """
     import tomlkit
 
-    from .toml_files import Places, syntax_problem
+    from .toml_files import parse
 
     file = str(path)
     text = read_text(path, SheetError, largest=LARGEST)
+    data, lines = parse(file, text, SheetError)
     try:
-        data = tomllib.loads(text)
-        lines = Places(text)
         document = tomlkit.parse(text)
-    except tomllib.TOMLDecodeError as error:
-        raise SheetError([syntax_problem(file, text, error)]) from None
     except (RecursionError, ValueError, KeyError, TypeError):
-        raise SheetError.single(
-            file, 0, "tables or arrays nested very deeply, or mixed up", "a sheet"
-        ) from None
+        raise SheetError.single(file, 0, "tables that are mixed up", "a sheet") from None
     if not str(data.get("format", "")).startswith("mellow-thumb sheet "):
         found = f'"{data["format"]}"' if "format" in data else "no format"
         raise SheetError.single(file, lines.line(("format",)), found, f'format = "{FORMAT}"')

@@ -5,7 +5,6 @@ from __future__ import annotations
 import csv
 import io
 import json
-import tomllib
 import warnings
 from itertools import islice
 from pathlib import Path
@@ -202,15 +201,12 @@ def _top(text: str) -> str:
 
 def _about(file: str, top: str) -> dict[str, str]:
     """What the lines at the top say."""
-    from .toml_files import syntax_problem
+    from .toml_files import parse
 
     if not top:
         return {}
     toml = "".join(line.removeprefix("#").removeprefix(" ") for line in top.splitlines(keepends=True))
-    try:
-        about = tomllib.loads(toml)
-    except tomllib.TOMLDecodeError as error:
-        raise TakeError([syntax_problem(file, toml, error)]) from None
+    about, _ = parse(file, toml, TakeError)
     if about.get("format", FORMAT) != FORMAT:
         raise TakeError.single(file, 1, f'"{about["format"]}"', f'"{FORMAT}"', where="format")
     return {key: value if isinstance(value, str) else str(value) for key, value in about.items()}
@@ -218,7 +214,10 @@ def _about(file: str, top: str) -> dict[str, str]:
 
 def _columns(file: str, line: int, body: str) -> list[str]:
     """The names of the columns, or an error that says what is wrong with them."""
-    names = next(csv.reader(io.StringIO(body.partition("\n")[0])), [])
+    try:
+        names = next(csv.reader(io.StringIO(body.partition("\n")[0])), [])
+    except csv.Error:
+        raise TakeError.single(file, line, "names that are no line of CSV", "t,signal,value") from None
     known = (*COLUMNS, *OPTIONAL)
     problems = [
         Problem(file, line, "", f'the column "{name}"', f"{listed(known)}", nearest(name, known))

@@ -4,17 +4,25 @@ from __future__ import annotations
 
 import re
 import tomllib
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from .errors import Problem
 
 if TYPE_CHECKING:
+    from collections.abc import Iterator
+
     from tree_sitter import Node
+
+    from .errors import FileError
 
 Path = tuple[str | int, ...]
 """Where a value stands: keys, and numbers for the places in an array."""
 
 _PLACE = re.compile(r" \(at (?:line (\d+), column (\d+)|end of document)\)$")
+
+
+DEEPEST = 64
+"""So many tables or arrays may stand in each other."""
 
 
 def syntax_problem(file: str, text: str, error: tomllib.TOMLDecodeError) -> Problem:
@@ -25,6 +33,42 @@ def syntax_problem(file: str, text: str, error: tomllib.TOMLDecodeError) -> Prob
     column = f", column {place[2]}" if place and place[2] else ""
     message = _PLACE.sub("", words)
     return Problem(file, line, "", f"{message[:1].lower()}{message[1:]}{column}", "TOML 1.0")
+
+
+def parse(file: str, text: str, refuse: type[FileError]) -> tuple[dict[str, Any], Places]:
+    """What a TOML text says, and on which lines; errors are raised as `refuse`, with their line."""
+    try:
+        data = tomllib.loads(text)
+        wide = next(_wide(data), None)
+        places = Places(text)
+    except tomllib.TOMLDecodeError as error:
+        raise refuse([syntax_problem(file, text, error)]) from None
+    except RecursionError:
+        wanted = f"at most {DEEPEST} tables or arrays in each other"
+        raise refuse.single(file, 0, "tables or arrays nested very deeply", wanted) from None
+    except ValueError:
+        raise refuse.single(file, 0, "a number of thousands of digits", "one that fits in 64 bits") from None
+    if wide:
+        where = ".".join(map(str, wide))
+        line = places.line(wide)
+        raise refuse.single(
+            file, line, "a whole number that does not fit in 64 bits", "one that does", where=where
+        )
+    return data, places
+
+
+def _wide(value: Any, path: Path = ()) -> Iterator[Path]:
+    """Where whole numbers stand that TOML has no room for; RecursionError for what is nested too deeply."""
+    if len(path) > DEEPEST:
+        raise RecursionError
+    if isinstance(value, dict):
+        for key, one in value.items():
+            yield from _wide(one, (*path, key))
+    elif isinstance(value, list):
+        for k, one in enumerate(value):
+            yield from _wide(one, (*path, k))
+    elif isinstance(value, int) and not -(2**63) <= value < 2**63:
+        yield path
 
 
 class Places:
