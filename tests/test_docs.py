@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import os
 import re
+import subprocess
 import sys
 from pathlib import Path
 
@@ -12,6 +14,8 @@ ROOT = Path(__file__).parents[1]
 sys.path.insert(0, str(ROOT / "docs"))
 
 import render  # noqa: E402
+
+import mellow_thumb as mt  # noqa: E402
 
 
 @pytest.mark.parametrize("page", render.PAGES)
@@ -46,3 +50,16 @@ def test_the_profile_in_the_readme_is_the_one_of_the_demo() -> None:
     (snippet,) = re.findall(r"```toml\n(.*?)```", readme, re.DOTALL)
     shipped = (ROOT / "src" / "mellow_thumb" / "marsh" / "field_glasses.toml").read_text(encoding="utf-8")
     assert tomllib.loads(snippet) == tomllib.loads(shipped)
+
+
+def test_the_site_is_built_without_a_warning_and_names_everything_public(tmp_path: Path) -> None:
+    command = [sys.executable, "-m", "mkdocs", "build", "--strict", "--quiet", "--site-dir", str(tmp_path)]
+    environment = {**os.environ, "NO_MKDOCS_2_WARNING": "1"}
+    built = subprocess.run(command, cwd=ROOT, capture_output=True, text=True, check=False, env=environment)
+    assert (built.returncode, built.stderr) == (0, "")
+    api = (tmp_path / "api.html").read_text(encoding="utf-8")
+    anchors = set(re.findall(r'id="mellow_thumb\.[\w.]+?\.(\w+)"', api))
+    assert set(mt.__all__) - anchors == set()
+    assert ":class:" not in api
+    pages = {path.name for path in (ROOT / "docs").rglob("*.md")}
+    assert pages == set(re.findall(r"(\w+\.md)", (ROOT / "mkdocs.yml").read_text(encoding="utf-8")))

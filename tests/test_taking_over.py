@@ -395,3 +395,18 @@ def test_the_first_mount_stays_fixed_where_another_one_moves(tmp_path: Path) -> 
     session.feed("key.KeyM", 0.0, at=0.4)
     session.feed("key.KeyM", 1.0, at=0.4)
     assert _view(session, 0.05).position[1] == pytest.approx(first)
+
+
+@pytest.mark.parametrize("value", ["2 x", "0 x", "-1 x"])
+def test_a_zoom_can_be_fixed_above_nothing(tmp_path: Path, value: str) -> None:
+    text = FIXED.replace("axes.distance", f'axes.zoom = {{ fixed = "{value}" }}\naxes.distance')
+    if value == "2 x":
+        session = _written(tmp_path, text).session()
+        assert session.tick(0.1).axes["zoom"] == 2.0
+        assert (
+            _view(session, 0.1).field_of_view < _view(_written(tmp_path, FIXED).session(), 0.1).field_of_view
+        )
+        assert mt.tell(_written(tmp_path, text)).controls
+        return
+    with pytest.raises(mt.ProfileError, match=r"zoom.fixed: found .* expected more than 0 x"):
+        _written(tmp_path, text)

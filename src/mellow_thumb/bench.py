@@ -209,7 +209,7 @@ def _axis_of(plan: Plan, k: int, name: str) -> Axis:
     if isinstance(found, str):
         return next(one.axis for one in plan.mounts.instances if one.key == found)
     axis = common.get(name) or plan.mounts.all[k].mount.axes[name]
-    return replace(axis, start=found, low=-inf, high=inf) if found is not None else axis
+    return replace(_open(axis, eased=True), start=found) if found is not None else axis
 
 
 def _open(axis: Axis, *, eased: bool) -> Axis:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import fields
+from math import inf
 from typing import TYPE_CHECKING, Any
 
 from .axes import Axis
@@ -29,6 +30,12 @@ def _whole(form: MountForm) -> MountForm:
     wanted = MOUNTS[form.kind or "eye"].model_fields
     missing = {key: field.default for key, field in wanted.items() if getattr(form, key) is None}
     return form.model_copy(update={**missing, "kind": form.kind or "eye"})
+
+
+def _still(name: str, value: float, unit: str) -> Axis:
+    """An axis that nothing moves anywhere; a factor needs limits, be they never touched."""
+    low, high = (value / 2.0, value * 2.0) if unit == "x" else (-inf, inf)
+    return Axis(name, value, low, high, unit=unit, rest=value)
 
 
 class MountReader:
@@ -113,7 +120,7 @@ class MountReader:
         for name in (name for name in names if name in units):
             owner = self.owner(name)
             if name in fixed and not owner:
-                found.append(Axis(name, fixed[name], unit=units[name], rest=fixed[name]))
+                found.append(_still(name, fixed[name], units[name]))
                 continue
             default = self.mounts[owner].axes[name] if owner else Axis(name, unit=units[name])
             found.append(self._axis(default, owner, units[name], reader))
@@ -187,4 +194,8 @@ class MountReader:
         if len(table) > 1:
             self.faults.note(path, "fixed with other keys", "fixed alone")
         form = self.faults.form(MountAxisForm, {"fixed": table["fixed"]}, path)
-        return self.faults.measure((*path, "fixed"), form.fixed, unit, 0.0)
+        value = self.faults.measure((*path, "fixed"), form.fixed, unit, 0.0)
+        if unit == "x" and not value > 0.0:
+            self.faults.note((*path, "fixed"), f"{value:g} x", "more than 0 x")
+            return 1.0
+        return value
