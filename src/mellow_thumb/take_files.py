@@ -83,7 +83,7 @@ def _check_suffix(path: str | os.PathLike[str]) -> None:
         raise TakeError.single(str(path), 0, f'the suffix "{suffix}"', wanted, hint=hint)
 
 
-def take_pieces(path: str | os.PathLike[str], rows: int = 1 << 20) -> Iterator[Take]:
+def take_pieces(path: str | os.PathLike[str], rows: int = 1 << 18) -> Iterator[Take]:
     """A take of any length in pieces of some `rows`, for :func:`replay_pieces`: CSV or Parquet.
 
     No more than a piece is in memory; rows of one time are never parted. Raises :class:`TakeError` as
