@@ -34,6 +34,8 @@ def seeds(kind: str) -> list[bytes]:
         return [path.read_bytes() for path in (*marsh.glob("*.toml"), *(ROOT / "examples").glob("*.toml"))]
     if kind == "take":
         return [b"".join(path.read_bytes().splitlines(keepends=True)[:40]) for path in marsh.glob("*.csv")]
+    if kind in ("parquet", "events", "device"):
+        return [made(kind)]
     sheet = mt.new_sheet(profile := mt.load_profile(ROOT / "examples" / "settings.toml"))
     sheet.set(profile, "sensitivity", "look", 1.5)
     sheet.set(profile, "invert", "pad", ["pitch"])
@@ -41,6 +43,20 @@ def seeds(kind: str) -> list[bytes]:
     from tomlkit import dumps
 
     return [dumps(sheet.document).encode()]
+
+
+def made(kind: str) -> bytes:
+    """A take of another kind."""
+    if kind == "device":
+        head = b"# EVEMU 1.3\nN: pad\nI: 0003 045e 0001 0001\nB: 00 00 00 00 00 00 00 00 00\n"
+        return head + b"".join(b"E: 0.%06d 0002 0000 0003\n" % k for k in range(20))
+    if kind == "events":
+        moves = [f'{{"type":"pointermove","timeStamp":{k},"movementX":{k},"movementY":1}}' for k in range(20)]
+        return "\n".join([*moves, '{"type":"keydown","timeStamp":30,"code":"KeyM"}', ""]).encode()
+    take = mt.read_take(ROOT / "src" / "mellow_thumb" / "marsh" / "dyke.csv")
+    with tempfile.TemporaryDirectory() as folder:
+        mt.write_take(mt.Take(take.table[:40], take.about), Path(folder) / "take.parquet")
+        return (Path(folder) / "take.parquet").read_bytes()
 
 
 def changed(data: bytes, others: list[bytes], dice: random.Random) -> bytes:
@@ -79,19 +95,23 @@ def main() -> int:
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument("--count", type=int, default=200_000)
     parser.add_argument("--seed", type=int, default=1)
+    parser.add_argument("--kind", action="append", help="profile, sheet, take, parquet, events or device")
     chosen = parser.parse_args()
     dice, profile = random.Random(chosen.seed), mt.load_profile(ROOT / "examples" / "settings.toml")
     readers: dict[str, tuple[str, Callable[[Path], object]]] = {
         "profile": (".toml", mt.load_profile),
         "sheet": (".toml", lambda path: mt.load_sheet(path).lay(profile)),
         "take": (".csv", mt.read_take),
+        "parquet": (".parquet", mt.read_take),
+        "events": (".jsonl", mt.read_take),
+        "device": (".evemu", mt.read_take),
     }
     right = {kind: seeds(kind) for kind in readers}
     before = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
     told: dict[str, list[float]] = {kind: [0, 0, 0.0] for kind in readers}
     with tempfile.TemporaryDirectory() as folder:
         for k in range(chosen.count):
-            kind = dice.choice(("profile", "sheet", "take"))
+            kind = dice.choice(tuple(chosen.kind or readers))
             suffix, read = readers[kind]
             data = changed(dice.choice(right[kind]), right[kind], dice)
             path = Path(folder) / f"input{suffix}"

@@ -258,3 +258,25 @@ def test_other_encodings_are_told_with_their_line(encoding: str, tmp_path: Path)
     for read in (mt.load_profile, mt.load_sheet):
         with pytest.raises(mt.MellowThumbError, match=r"marsh\.toml:1: found"):
             read(path)
+
+
+def test_of_thousands_of_problems_the_first_are_shown_and_the_rest_counted(tmp_path: Path) -> None:
+    path = tmp_path / "marsh.toml"
+    text = PLAIN.read_text(encoding="utf-8") + "".join(f"[routes.r{k}]\n" for k in range(3000))
+    path.write_text(text, encoding="utf-8")
+    with pytest.raises(mt.ProfileError) as caught:
+        mt.load_profile(path)
+    said = str(caught.value).splitlines()
+    assert len(caught.value.problems) >= 3000
+    assert len(said) == 51
+    assert said[-1] == f"... and {len(caught.value.problems) - 50:,} more"
+
+
+def test_thousands_of_routes_are_looked_at_once_each(tmp_path: Path) -> None:
+    path = tmp_path / "marsh.toml"
+    route = '[routes.r{k}]\nfrom = "mouse.move.x"\ndrives = "yaw"\nsensitivity = "1 deg/count"\n'
+    text = PLAIN.read_text(encoding="utf-8") + "".join(route.format(k=k) for k in range(3000))
+    path.write_text(text, encoding="utf-8")
+    with pytest.raises(mt.ProfileError, match="driving yaw, as in look") as caught:
+        mt.load_profile(path)
+    assert len(caught.value.problems) == 3000

@@ -59,12 +59,19 @@ class Problem:
         return f"Problem({str(self)!r})"
 
 
+MOST_SHOWN = 50
+"""So many problems of a file are shown; `FileError.problems` has them all."""
+
+
 class FileError(MellowThumbError, ValueError):
     """A file that was refused; ``problems`` lists every reason, in the order of their lines."""
 
     def __init__(self, problems: Sequence[Problem]) -> None:
         self.problems = tuple(sorted(problems, key=lambda problem: problem.line))
-        super().__init__("\n".join(map(str, self.problems)))
+        shown = [str(problem) for problem in self.problems[:MOST_SHOWN]]
+        if len(self.problems) > MOST_SHOWN:
+            shown.append(f"... and {len(self.problems) - MOST_SHOWN:,} more")
+        super().__init__("\n".join(shown))
 
     @classmethod
     def single(

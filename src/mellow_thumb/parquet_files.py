@@ -51,12 +51,12 @@ def parquet_pieces(path: str | os.PathLike[str], rows: int) -> Iterator[Take]:
     arrow, file = _arrow(), str(path)
     try:
         source = arrow.parquet.ParquetFile(path)
+        names = source.schema_arrow.names
     except FileNotFoundError:
         raise TakeError.single(file, 0, "no such file", "") from None
-    except (OSError, arrow.ArrowException) as error:
+    except (OSError, UnicodeDecodeError, arrow.ArrowException) as error:
         words = str(error).splitlines()[0][:80] if str(error) else "what cannot be read"
         raise TakeError.single(file, 0, words, "a Parquet file") from None
-    names = source.schema_arrow.names
     missing = [name for name in COLUMNS if name not in names]
     if missing:
         raise TakeError.single(file, 0, f"no column {listed(missing, 'and')}", "t, signal, value")
@@ -67,7 +67,7 @@ def parquet_pieces(path: str | os.PathLike[str], rows: int) -> Iterator[Take]:
         for batch in source.iter_batches(batch_size=rows, columns=wanted):
             count += 1
             yield Take(_typed(file, batch.to_pandas()), about)
-    except (OSError, arrow.ArrowException) as error:
+    except (OSError, UnicodeDecodeError, arrow.ArrowException) as error:
         raise TakeError.single(file, 0, str(error).splitlines()[0][:80], "a whole Parquet file") from None
     if not count:
         yield Take(_typed(file, source.schema_arrow.empty_table().select(wanted).to_pandas()), about)

@@ -16,7 +16,7 @@ if TYPE_CHECKING:
 
     from .offers import Offers
 
-LARGEST = 4 * 1024**2
+LARGEST = 1024**2
 """Bytes beyond which a file is not read as a profile."""
 
 

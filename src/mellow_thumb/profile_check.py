@@ -179,21 +179,21 @@ class _Resolver:
 
     def check_pairs(self, routes: list[Route], forms: Mapping[str, RouteForm]) -> None:
         """Two routes of one signal to one axis: by mistake, unless only one listens at a time."""
-        for place, second in enumerate(routes):
-            for first in routes[:place]:
-                shared = _shared(first, second)
-                if shared and not (forms[first.name].add or forms[second.name].add):
-                    what = f"{shared}, as in {first.name}"
-                    wanted = "gates that exclude each other, or add = true"
-                    self.faults.note(("routes", second.name), what, wanted)
-
-
-def _shared(first: Route, second: Route) -> str:
-    """The axis that both drive with the same component of one signal at the same time."""
-    if first.source.signal != second.source.signal:
-        return ""
-    if first.gate and second.gate and excludes(first.gate, second.gate):
-        return ""
-    parts = {(axis, component) for axis, component, _ in first.parts}
-    both = [(axis, component) for axis, component, _ in second.parts if (axis, component) in parts]
-    return f"{second.source} driving {both[0][0]}" if both else ""
+        alone: dict[tuple[str, str, str], list[Route]] = {}
+        for second in (route for route in routes if not forms[route.name].add):
+            keys = [(second.source.signal.name, axis, component) for axis, component, _ in second.parts]
+            clash = next(
+                (
+                    (first, key[1])
+                    for key in keys
+                    for first in alone.get(key, ())
+                    if not (first.gate and second.gate and excludes(first.gate, second.gate))
+                ),
+                None,
+            )
+            if clash:
+                what = f"{second.source} driving {clash[1]}, as in {clash[0].name}"
+                wanted = "gates that exclude each other, or add = true"
+                self.faults.note(("routes", second.name), what, wanted)
+            for key in keys:
+                alone.setdefault(key, []).append(second)
