@@ -280,3 +280,23 @@ def test_thousands_of_routes_are_looked_at_once_each(tmp_path: Path) -> None:
     with pytest.raises(mt.ProfileError, match="driving yaw, as in look") as caught:
         mt.load_profile(path)
     assert len(caught.value.problems) == 3000
+
+
+def test_a_chain_of_thousands_of_gates_is_refused_with_its_line(tmp_path: Path) -> None:
+    gates = "".join(f'g{k} = {{ all = ["g{k + 1}", "glassing"] }}\n' for k in range(3000))
+    text = PLAIN.read_text(encoding="utf-8").replace(
+        "[gates]\n", f'[gates]\ng3000 = {{ flag = "a" }}\n{gates}'
+    )
+    path = tmp_path / "marsh.toml"
+    path.write_text(text, encoding="utf-8")
+    with pytest.raises(mt.ProfileError, match=r"marsh\.toml:5: found gates that wait for each other"):
+        mt.load_profile(path)
+
+
+@pytest.mark.parametrize("key", ["a.", '"a".', "a . ", "'.'."])
+def test_keys_of_thousands_of_parts_are_refused_at_once(key: str, tmp_path: Path) -> None:
+    path = tmp_path / "marsh.toml"
+    path.write_text(f"{key * 12_000}a = 1\n", encoding="utf-8")
+    for read in (mt.load_profile, mt.load_sheet):
+        with pytest.raises(mt.MellowThumbError, match="nested very deeply"):
+            read(path)

@@ -108,6 +108,8 @@ def nearest(word: str, known: Iterable[str]) -> str:
     from difflib import get_close_matches
 
     known = list(known)
+    if len(word) > 64 or len(known) > 1000:
+        return ""
     folded = {name.casefold(): name for name in known}
     close = get_close_matches(word.casefold(), folded, n=1, cutoff=0.6)
     return f"; did you mean {folded[close[0]]}?" if close else ""

@@ -16,7 +16,7 @@ if TYPE_CHECKING:
 
     from .offers import Offers
 
-LARGEST = 1024**2
+LARGEST = 256 * 1024
 """Bytes beyond which a file is not read as a profile."""
 
 
@@ -58,7 +58,11 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     file = str(path)
     text = read_text(path, ProfileError, largest=LARGEST)
     data, places = parse(file, text, ProfileError)
-    plan, title, faults = resolve(data)
+    try:
+        plan, title, faults = resolve(data)
+    except RecursionError:
+        found, wanted = "gates that wait for each other in a very long chain", "at most some hundred in a row"
+        raise ProfileError.single(file, places.line(("gates",)), found, wanted) from None
     problems = [
         Problem(
             file,

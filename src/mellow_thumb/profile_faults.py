@@ -23,6 +23,10 @@ if TYPE_CHECKING:
     from .units import Quantity
 
 
+MOST_OF_ONE = 200
+"""After so many problems a table is told no more, and signals are not looked up."""
+
+
 class Fault(NamedTuple):
     """One thing that is wrong, and the path to it."""
 
@@ -70,7 +74,9 @@ class Faults:
             return form.model_validate(data)
         except ValidationError as error:
             details = error.errors(include_url=False)
-        self.found += [_translated(form, detail, path, _raw(data, detail["loc"])) for detail in details]
+        self.found += [
+            _translated(form, detail, path, _raw(data, detail["loc"])) for detail in details[:MOST_OF_ONE]
+        ]
         wrong = {detail["loc"][0] for detail in details if detail["loc"]}
         if not isinstance(data, dict):
             return None
@@ -80,13 +86,12 @@ class Faults:
         self, path: Path, address: str, kind: str | None = None, made: Iterable[str] = ()
     ) -> Address | None:
         """Look up a signal; for one of a kind the nearest word is of that kind, or one that was made."""
+        if len(self.found) >= MOST_OF_ONE:
+            return None  # it is refused already, and looking for near words takes its time
         try:
             return find_signal(address)
         except SignalError:
-            known, wanted = (
-                [*made, *addresses(kind)],
-                "a signal of the catalogue or of [signals]",
-            )
+            known, wanted = [*made, *addresses(kind)], "a signal of the catalogue or of [signals]"
             self.note(path, f'"{address}"', wanted, near_signal(address, known))
             return None
 

@@ -25,7 +25,7 @@ if TYPE_CHECKING:
     from .profile import Profile
 
 FORMAT = "mellow-thumb sheet 1"
-LARGEST = 1024**2
+LARGEST = 64 * 1024
 SECTIONS = ("sensitivity", "invert", "dead_zone", "choice", "hands", "buttons")
 """The tables of a sheet."""
 

@@ -23,6 +23,10 @@ _PLACE = re.compile(r" \(at (?:line (\d+), column (\d+)|end of document)\)$")
 
 DEEPEST = 64
 """So many tables or arrays may stand in each other."""
+_WORD = "A-Za-z0-9_-"
+_PART = rf"""(?:"[^"\n]*+"|'[^'\n]*+'|(?<![{_WORD}])[{_WORD}]++)[ \t]*+"""
+_DOTTED = re.compile(rf"(?:{_PART}\.[ \t]*+){{{DEEPEST + 1}}}")
+"""A key of too many parts."""
 
 
 def syntax_problem(file: str, text: str, error: tomllib.TOMLDecodeError) -> Problem:
@@ -38,6 +42,8 @@ def syntax_problem(file: str, text: str, error: tomllib.TOMLDecodeError) -> Prob
 def parse(file: str, text: str, refuse: type[FileError]) -> tuple[dict[str, Any], Places]:
     """What a TOML text says, and on which lines; errors are raised as `refuse`, with their line."""
     try:
+        if _DOTTED.search(text):  # which takes the parser a time that grows with its square
+            raise RecursionError
         data = tomllib.loads(text)
         wide = next(_wide(data), None)
         places = Places(text)
