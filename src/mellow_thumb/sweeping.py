@@ -14,7 +14,7 @@ from itertools import product
 from multiprocessing import get_context
 from typing import TYPE_CHECKING, Any, NamedTuple
 
-from .errors import ArgumentError, OutputError, nearest
+from .errors import ArgumentError, MissingError, OutputError, nearest
 from .feeling import feel
 from .profile import profile_of
 from .profile_check import resolve
@@ -227,8 +227,10 @@ def _measured(
 
 def _on_cluster(jobs: Sequence[_Job], takes: Sequence[Take], client: Any) -> Iterator[tuple[str, list[Row]]]:
     """The same on a Dask cluster; each take is sent once."""
-    from distributed import as_completed as completed
-
+    try:
+        from distributed import as_completed as completed
+    except ImportError:
+        raise MissingError("a sweep on a cluster needs Dask: pip install 'mellow-thumb[dask]'") from None
     there = [client.scatter(take, broadcast=True) for take in takes]
     running = [client.submit(_feel_there, job, there[job.take] if job.take >= 0 else None) for job in jobs]
     try:
