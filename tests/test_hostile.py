@@ -229,6 +229,27 @@ ABSURD = [
 ]
 
 
+@pytest.mark.parametrize(
+    ("right", "wrong", "said"),
+    [
+        ('from = "mouse.move"', 'from = ""', r'routes\.look\.from: found ""; expected a signal'),
+        ('mount = "eye"', 'mount = ""', r'mount: found ""; expected a name in \[mounts\]'),
+        (
+            'from = "mouse.move"\ndrives = ["yaw", "pitch"]\nsensitivity = "0.05 deg/count"',
+            'from = "touch.pinch"\ndrives = "yaw"\nsensitivity = "1 x/x"',
+            "expected another axis: none in deg can follow a ratio",
+        ),
+    ],
+)
+def test_nothing_empty_or_unfitting_is_passed_over(right: str, wrong: str, said: str, tmp_path: Path) -> None:
+    path = tmp_path / "marsh.toml"
+    text = PLAIN.read_text(encoding="utf-8")
+    assert right in text
+    path.write_text(text.replace(right, wrong) + "\n[touch.pinch]\nspread = {}\n", encoding="utf-8")
+    with pytest.raises(mt.ProfileError, match=said):
+        mt.load_profile(path)
+
+
 @pytest.mark.parametrize(("line", "said"), ABSURD)
 def test_absurd_numbers_are_refused_with_their_place(line: str, said: str, tmp_path: Path) -> None:
     key = line.partition(" =")[0]

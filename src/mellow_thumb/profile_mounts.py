@@ -61,7 +61,7 @@ class MountReader:
         names, wanted = list(entries) if isinstance(entries, dict) else [], str(self.data.get("mount", ""))
         if not names:
             self.faults.note(("mounts",), "no mount", 'a table such as [mounts.eye] with kind = "eye"')
-        elif wanted and wanted not in names:
+        elif "mount" in self.data and wanted not in names:
             known = f"a name in [mounts]: {listed(names)}"
             self.faults.note(("mount",), f'"{wanted}"', known, nearest(wanted, names))
         for name in (wanted, *names):

@@ -43,7 +43,8 @@ class RouteReader:
         path: Path = ("routes", name)
         before = len(self.faults.found)
         drives = form.drives or ()
-        source = self.switches.signal((*path, "from"), form.from_) if form.from_ else None
+        given: Any = form.from_  # nothing where what is given was no text
+        source = self.switches.signal((*path, "from"), given) if given is not None else None
         pins = form.pins == "ground" and source is not None and source.signal.kind == "position"
         if source and not pins and source.signal.kind in ("position", "fact", "pose"):
             what = {"position": "a place", "pose": "a pose"}.get(source.signal.kind, "a fact")

@@ -149,6 +149,8 @@ def read_sensitivity(
     Raises :class:`UnitError` where they do not fit, with the units that do.
     """
     fits = fitting(kind, per, axis_unit)
+    if not fits:
+        raise UnitError(f'found "{quantity}"; expected another axis: none in {axis_unit} can follow a {kind}')
     if quantity.unit not in fits:
         raise UnitError(f'found "{quantity}"; expected {listed(fits)}{nearest(quantity.unit, fits)}')
     if not LEAST <= abs(quantity.value) <= MOST:
