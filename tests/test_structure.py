@@ -94,7 +94,7 @@ LAYERS = [
     {"figures_devices"},
     {"figures_insight", "reporting"},
     {"command_group"},
-    {"command_insight"},
+    {"command_insight", "command_record"},
     {"command_line"},
 ]
 """From left to right: nothing knows of anything to its right."""

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import sqlite3
+from contextlib import closing
 from pathlib import Path
 from typing import Any
 
@@ -100,3 +102,19 @@ def test_a_file_that_is_no_store_is_left_as_it_is(tmp_path: Path) -> None:
     with pytest.raises(mt.OutputError, match=r"notes\.txt: cannot be used as a store"):
         mt.sweep(PROFILE, SETTINGS, store=store, workers=1)
     assert store.read_bytes() == before
+
+
+def test_a_store_that_holds_something_else_is_told(tmp_path: Path) -> None:
+    for k, text in enumerate(
+        ("create table done (bird text)", "create table done (key text primary key, rows text)")
+    ):
+        store = tmp_path / f"{k}.sqlite"
+        with closing(sqlite3.connect(store)) as other, other:
+            other.execute(text)
+            if "rows" in text:
+                mt.sweep(PROFILE, {"title": ["a"]}, store=tmp_path / "ours.sqlite", workers=1)
+                with closing(sqlite3.connect(tmp_path / "ours.sqlite")) as ours:
+                    ((key,),) = ours.execute("select key from done").fetchall()
+                other.execute("insert into done values (?, 'birds')", (key,))
+        with pytest.raises(mt.OutputError, match="cannot be used as a store"):
+            mt.sweep(PROFILE, {"title": ["a"]}, store=store, workers=1)

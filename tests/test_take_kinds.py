@@ -176,3 +176,47 @@ def test_a_pages_events_are_what_its_door_makes_of_them(tmp_path: Path) -> None:
     table = mt.replay(mt.load_profile(marsh.FINGERS), take, frames=[0.2])
     assert table["pan_x"].iloc[0] == pytest.approx(live["pan_x"], abs=1e-9)
     assert live["pan_x"] > 5.0
+
+
+def test_one_kind_turned_into_another_never_writes_over_a_file(tmp_path: Path) -> None:
+    kept = tmp_path / "kept.csv"
+    kept.write_text("evidence", encoding="utf-8")
+    done = CliRunner().invoke(main, ["record", str(kept), "--from", str(marsh.DYKE_TAKE)])
+    assert (done.exit_code, kept.read_text(encoding="utf-8")) == (1, "evidence")
+    assert "it is there already" in done.output
+
+
+@pytest.mark.parametrize(
+    "options",
+    [
+        ["record", "new.csv", "--from", "DYKE", "--list"],
+        ["record", "new.csv", "--from", "DYKE", "--seconds", "3"],
+        ["record", "new.csv", "--from", "DYKE", "--device", "pad"],
+        ["record", "--from", "DYKE"],
+        ["export", "--schema", ".", "--player", "me.toml"],
+        ["replay", "dyke.toml", "DYKE", "--stream", "--json", "-o", "new.csv"],
+    ],
+)
+def test_options_that_would_do_nothing_together_are_refused(
+    options: list[str], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.chdir(tmp_path)
+    done = CliRunner().invoke(main, [str(marsh.DYKE_TAKE) if one == "DYKE" else one for one in options])
+    assert (done.exit_code, list(tmp_path.iterdir())) == (2, [])
+
+
+@pytest.mark.parametrize("kind", ["csv", "parquet"])
+def test_pieces_tell_how_much_of_the_take_is_read(kind: str, tmp_path: Path) -> None:
+    take, path, told = mt.read_take(marsh.DYKE_TAKE), tmp_path / f"hand.{kind}", list[float]()
+    mt.write_take(take, path)
+    shares = [told[-1] for _ in mt.take_pieces(path, 500, progress=told.append)]
+    assert shares == sorted(shares)
+    assert 0.05 < shares[0] < 0.4
+    assert 0.97 < told[-1] <= 1.0
+
+
+def test_a_long_take_that_is_not_there_is_told_with_the_name_beside_it(tmp_path: Path) -> None:
+    for name in ("hand.csv", "hand.parquet"):
+        (tmp_path / name).touch()
+        with pytest.raises(mt.TakeError, match=f"no such file; did you mean {name}"):
+            list(mt.take_pieces(tmp_path / name.replace("hand", "hnad")))

@@ -6,7 +6,7 @@ import json
 from typing import TYPE_CHECKING, Any
 
 from .browser_door import BrowserDoor
-from .errors import Problem, TakeError
+from .errors import MOST_PROBLEMS, Problem, TakeError
 from .files import read_text
 from .formulas.orbiting import heading_of
 from .host_words import HostWords
@@ -18,8 +18,6 @@ if TYPE_CHECKING:
     from collections.abc import Sequence
 
 LARGEST = 1024**3
-MOST_PROBLEMS = 20
-"""After this many problems a reader stops looking for more."""
 SIZE = (1280.0, 720.0)
 """The view that is taken where the recording does not begin with a ``resize``."""
 

@@ -18,6 +18,10 @@ if TYPE_CHECKING:
     from .take import Take
 
 
+PATH = click.Path(path_type=Path)
+"""The kind of an argument that names a file or a folder."""
+
+
 class _Commands(click.Group):
     """Commands whose errors are said in one place: what is wrong with the input ends with exit code 1."""
 
@@ -59,7 +63,7 @@ def shown_progress(what: str) -> Iterator[Callable[[float], None]]:
 
 player = click.option(
     "--player",
-    type=click.Path(path_type=Path),
+    type=PATH,
     metavar="SHEET",
     help="Lay a player's sheet over the profile first.",
 )

@@ -11,18 +11,16 @@ from typing import TYPE_CHECKING, Any
 
 import click
 
-from .command_group import load, main, player, read, shown_progress
+from .command_group import PATH, load, main, player, read, shown_progress
 
 if TYPE_CHECKING:
     import pandas as pd
 
     from .take import Take
 
-PROFILE = click.Path(path_type=Path)
-
 
 @main.command("tell")
-@click.argument("profile", type=click.Path(path_type=Path))
+@click.argument("profile", type=PATH)
 @click.option(
     "--basis",
     metavar="RIGHT,UP,FORWARD",
@@ -44,8 +42,8 @@ def tell_controls(profile: Path, basis: str | None, player: Path | None, *, as_j
 
 
 @main.command("check")
-@click.argument("profile", type=PROFILE)
-@click.option("--take", type=PROFILE, help="Look at the hands of this take too: noise, edges.")
+@click.argument("profile", type=PATH)
+@click.option("--take", type=PATH, help="Look at the hands of this take too: noise, edges.")
 @click.option(
     "--lag",
     type=click.FloatRange(1, 1000),
@@ -55,7 +53,7 @@ def tell_controls(profile: Path, basis: str | None, player: Path | None, *, as_j
     help="What smoothing may add, in milliseconds.",
 )
 @click.option(
-    "--sarif", type=PROFILE, metavar="FILE", help="Write the findings as SARIF 2.1.0 too, for code hosts."
+    "--sarif", type=PATH, metavar="FILE", help="Write the findings as SARIF 2.1.0 too, for code hosts."
 )
 @click.option("--json", "as_json", is_flag=True, help="Say them as JSON.")
 @click.option("--allowed", is_flag=True, help="Say those that the profile allows, too.")
@@ -100,9 +98,9 @@ def check_profile(
 
 
 @main.command("feel")
-@click.argument("profiles", type=PROFILE, nargs=-1, required=True)
-@click.option("--take", type=PROFILE, help="Measure what the hands of this take come to, too.")
-@click.option("-o", "--output", type=PROFILE, metavar="FILE.csv", help="Write the numbers as a table.")
+@click.argument("profiles", type=PATH, nargs=-1, required=True)
+@click.option("--take", type=PATH, help="Measure what the hands of this take come to, too.")
+@click.option("-o", "--output", type=PATH, metavar="FILE.csv", help="Write the numbers as a table.")
 @click.option("--json", "as_json", is_flag=True, help="Say them as JSON.")
 @player
 def feel_profiles(
@@ -154,8 +152,8 @@ def _plain(value: Any) -> Any:
 
 
 @main.command("fit")
-@click.argument("take", type=PROFILE)
-@click.option("-o", "--output", type=PROFILE, metavar="FILE", help="Draw it (.png, .svg, .pdf).")
+@click.argument("take", type=PATH)
+@click.option("-o", "--output", type=PATH, metavar="FILE", help="Draw it (.png, .svg, .pdf).")
 @click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
 def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
     """Say what TAKE, of resting and circling hands, says of its devices; with a fragment to paste."""
@@ -175,10 +173,10 @@ def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
 
 
 @main.command("report")
-@click.argument("profile", type=PROFILE)
-@click.argument("takes", type=PROFILE, nargs=-1)
+@click.argument("profile", type=PATH)
+@click.argument("takes", type=PATH, nargs=-1)
 @click.option(
-    "-o", "--output", type=PROFILE, metavar="FILE.html", help="The file.  [default: PROFILE.html, here]"
+    "-o", "--output", type=PATH, metavar="FILE.html", help="The file.  [default: PROFILE.html, here]"
 )
 @click.option(
     "--figures",

@@ -7,17 +7,17 @@ from typing import TYPE_CHECKING
 
 import click
 
-from .command_group import load, main, player, read, shown_progress
-from .command_insight import PROFILE  # whose commands join the group
+from . import command_insight, command_record
+from .command_group import PATH, load, main, player, read, shown_progress
 
-__all__ = ["main"]
+__all__ = ["command_insight", "command_record", "main"]
+"""The group, and the rooms whose commands join it."""
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
     import pandas as pd
 
-    from .linux_live import LinuxDevices
     from .profile import Profile
     from .take import Take
 
@@ -64,8 +64,8 @@ def demo(out: Path, files: bool) -> None:
 
 
 @main.command()
-@click.argument("profile", type=PROFILE)
-@click.argument("others", type=PROFILE, nargs=-1, required=True, metavar="[OTHER] TAKE")
+@click.argument("profile", type=PATH)
+@click.argument("others", type=PATH, nargs=-1, required=True, metavar="[OTHER] TAKE")
 @click.option(
     "--rate",
     type=click.FloatRange(1, 10_000),
@@ -77,7 +77,7 @@ def demo(out: Path, files: bool) -> None:
 @click.option(
     "-o",
     "--output",
-    type=PROFILE,
+    type=PATH,
     metavar="FILE",
     help="Write a table (.csv), a picture (.png, .svg, .pdf) or an animated camera (.glb).",
 )
@@ -108,7 +108,7 @@ def replay(
         raise click.UsageError(f"found {len(others) + 1} files; expected PROFILE TAKE, or PROFILE OTHER TAKE")
     *second, take = others
     if stream:
-        if second or output is None or output.suffix.lower() != ".csv":
+        if second or as_json or output is None or output.suffix.lower() != ".csv":
             raise click.UsageError("--stream takes one profile, one take, and -o FILE.csv")
         _stream(load(profile, player), take, rate, output)
         return
@@ -130,22 +130,20 @@ def _stream(profile: Profile, take: Path, rate: float, output: Path) -> None:
     from .files import replacing
     from .take_files import take_pieces
 
-    size, frames, rows, refused = max(take.stat().st_size, 1) if take.exists() else 1, 0, 0, 0
+    frames = rows = refused = 0
     with replacing(output) as fresh, shown_progress("replaying") as progress:
 
         def pieces() -> Iterator[Take]:
             """The take, counted as it passes."""
             nonlocal rows
-            for piece in take_pieces(take):
+            for piece in take_pieces(take, progress=progress):
                 rows += len(piece)
-                progress(min(rows * 32.0 / size, 0.99))  # about as many bytes a row
                 yield piece
 
         for table in replay_pieces(profile, pieces(), rate=rate):
             table.to_csv(fresh, mode="a", header=not frames, index=False)
             frames += len(table)
             refused = sum(sum(counts.values()) for counts in table.attrs.get("refused", {}).values())
-        progress(1.0)
     click.echo(f"wrote {output}: {frames:,} frames of {rows:,} rows; {refused:,} refused")
 
 
@@ -175,93 +173,8 @@ def _part(
         click.echo(f"wrote {output}", err=as_json)
 
 
-@main.command("record")
-@click.argument("take", type=PROFILE, required=False)
-@click.option(
-    "--device",
-    "only",
-    multiple=True,
-    metavar="WORD",
-    help="Only devices with WORD in their name or node; may be given again.  [default: all]",
-)
-@click.option(
-    "--seconds",
-    type=click.FloatRange(min=0.0, min_open=True),
-    help="Stop after so long.  [default: at Ctrl-C]",
-)
-@click.option(
-    "--from",
-    "source",
-    type=PROFILE,
-    metavar="FILE",
-    help="Write what another recording holds: .csv, .parquet, .evemu, or a page's events, .jsonl.",
-)
-@click.option("--list", "listing", is_flag=True, help="Say which devices there are, and record nothing.")
-def record_hands(
-    take: Path | None, only: tuple[str, ...], seconds: float | None, source: Path | None, *, listing: bool
-) -> None:
-    """Record what the input devices of this machine (Linux) send to TAKE, a new CSV file.
-
-    With --from it holds what another recording does, to the bit, as CSV or Parquet.
-    """
-    import sys
-    import time
-
-    if source is not None and take is not None:
-        from .take_files import write_take
-
-        recorded = read(source)
-        write_take(recorded, take)
-        click.echo(f"wrote {take}: {len(recorded):,} rows")
-        return
-    if (take is None) != listing:
-        raise click.UsageError("say where to record to: TAKE.csv, or --list alone")
-    if take is not None and take.suffix.lower() != ".csv":
-        raise click.UsageError(f'found the suffix "{take.suffix}"; expected TAKE.csv')
-    from .linux_live import LinuxDevices
-    from .recording import Recorder, record
-
-    begin = time.monotonic()
-    recorder = Recorder(take or Path(), begin)
-    devices = LinuxDevices(recorder.say, only=only)
-    for path, device in zip(devices.names, devices.devices, strict=True):
-        click.echo(f"{path}  {device.name}  ({', '.join(device.kinds)})")
-    if listing or not devices.names:
-        _say_closed(devices, only)
-        return
-    recorder.start({"device": "; ".join(devices.names.values()), "made_by": "mellow-thumb record"})
-    click.echo("recording" if seconds else "recording; Ctrl-C ends it", err=True)
-
-    def tell() -> None:
-        if sys.stderr.isatty():
-            click.echo(f"\r{time.monotonic() - begin:.1f} s, {recorder.rows:,} rows ", nl=False, err=True)
-
-    record(devices, recorder, time.monotonic, begin + (seconds or float("inf")), tell)
-    lost = f"; events were lost {devices.dropped} times" if devices.dropped else ""
-    click.echo(f"\nwrote {take}: {recorder.rows:,} rows, {recorder.last:.1f} s{lost}")
-
-
-def _say_closed(devices: LinuxDevices, only: tuple[str, ...]) -> None:
-    """Say which devices could not be read; an error where there is none left."""
-    from .errors import OutputError, listed, nearest
-
-    for path, reason in devices.closed.items():
-        click.echo(f"{path}: {reason}", err=True)
-    if devices.names:
-        return
-    if only and devices.passed:
-        there = sorted(set(devices.passed.values()))
-        words = [word for name in there for word in (name, *name.split())]
-        found = f"found no device with {listed(only)} in its name or node"
-        raise OutputError(f"{found}; expected one of {listed(there)}{nearest(only[0], words)}")
-    if devices.closed:
-        what = "found no input device that may be read; expected you in the group that may"
-        raise OutputError(f"{what}: sudo usermod -aG input $USER, then log in again")
-    raise OutputError("found no input device; expected one at /dev/input/event*")
-
-
 @main.command("new")
-@click.argument("profile", type=PROFILE)
+@click.argument("profile", type=PATH)
 @click.option(
     "--device",
     "devices",
@@ -298,18 +211,18 @@ def new_profile(profile: Path, devices: tuple[str, ...], mounts: tuple[str, ...]
 
 
 @main.command()
-@click.argument("profile", type=PROFILE, required=False)
+@click.argument("profile", type=PATH, required=False)
 @click.option(
     "--c",
     "header",
-    type=PROFILE,
+    type=PATH,
     metavar="FILE.h",
     help="Write a C99 header without dependencies, and FILE.json with its codes and test vectors.",
 )
 @click.option("--text", is_flag=True, help="Print the woven Python that a session runs.")
 @click.option(
     "--schema",
-    type=PROFILE,
+    type=PATH,
     metavar="FOLDER",
     help="Write what profiles and players' sheets look like, as JSON Schema, for editors; with PROFILE, a "
     "sheet may say what it offers.",
@@ -324,7 +237,7 @@ def export(
 
     if not (header or text or schema):
         raise click.UsageError("say what to export: --c FILE.h, --text or --schema FOLDER")
-    if profile is None and (header or text):
+    if profile is None and (header or text or player):
         raise click.UsageError("say what to export from: PROFILE")
     loaded = load(profile, player) if profile else None
     if schema:

@@ -59,12 +59,14 @@ class Problem:
         return f"Problem({str(self)!r})"
 
 
+MOST_PROBLEMS = 20
+"""After this many problems a reader of takes stops looking for more."""
 MOST_SHOWN = 50
-"""So many problems of a file are shown; `FileError.problems` has them all."""
+"""So many problems of a file are shown; `FileError.problems` has those that were found."""
 
 
 class FileError(MellowThumbError, ValueError):
-    """A file that was refused; ``problems`` lists every reason, in the order of their lines."""
+    """A file that was refused; ``problems`` has the reasons that were found, by their lines."""
 
     def __init__(self, problems: Sequence[Problem]) -> None:
         self.problems = tuple(sorted(problems, key=lambda problem: problem.line))

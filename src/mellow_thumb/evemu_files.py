@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from .errors import Problem, TakeError
+from .errors import MOST_PROBLEMS, Problem, TakeError
 from .files import read_text
 from .linux_device import ABS, KEY, REL, LinuxDevice, Range
 from .linux_door import LinuxDoor
@@ -14,8 +14,6 @@ if TYPE_CHECKING:
     import os
 
 LARGEST = 1024**3
-MOST_PROBLEMS = 20
-"""After this many problems a reader stops looking for more."""
 
 
 def read_evemu(path: str | os.PathLike[str]) -> Take:

@@ -15,21 +15,28 @@ if TYPE_CHECKING:
     from collections.abc import Iterator
 
 
-def read_text(path: str | os.PathLike[str], refuse: type[FileError], *, largest: int) -> str:
-    """The text of a UTF-8 file of at most `largest` bytes; errors are raised as `refuse`."""
+@contextmanager
+def reading(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[BinaryIO]:
+    """A file that is opened to be read; errors are raised as `refuse`, with the nearest name beside it."""
     file, name = Path(path), str(path)
     _check_plain(path, refuse)
     try:
         with file.open("rb") as stream:
-            data = stream.read(largest + 1)
+            yield stream
     except FileNotFoundError:
         folder = file.parent
         beside = sorted(p.name for p in folder.iterdir()) if folder.is_dir() else []
         raise refuse.single(name, 0, "no such file", "", hint=nearest(file.name, beside)) from None
     except OSError as error:
-        raise refuse.single(
-            name, 0, (error.strerror or str(error)).lower(), "a file that can be read"
-        ) from None
+        words = (error.strerror or str(error)).lower()
+        raise refuse.single(name, 0, words, "a file that can be read") from None
+
+
+def read_text(path: str | os.PathLike[str], refuse: type[FileError], *, largest: int) -> str:
+    """The text of a UTF-8 file of at most `largest` bytes; errors are raised as `refuse`."""
+    name = str(path)
+    with reading(path, refuse) as stream:
+        data = stream.read(largest + 1)
     if len(data) > largest:
         raise refuse.single(name, 0, f"more than {largest:,} bytes", "a smaller file")
     try:
@@ -49,30 +56,15 @@ def _check_plain(path: str | os.PathLike[str], refuse: type[FileError]) -> None:
         raise refuse.single(str(path), 0, "a pipe, a socket or a device", "a file")
 
 
-@contextmanager
-def opened(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[Iterator[str]]:
-    """The lines of a UTF-8 file as they stream; errors are raised as `refuse`."""
-    name, count = str(path), 0
-
-    def lines(stream: BinaryIO) -> Iterator[str]:
-        nonlocal count
-        for line in stream:
-            count += 1
-            yield line.decode("utf-8-sig" if count == 1 else "utf-8")
-
-    _check_plain(path, refuse)
-    try:
-        with Path(path).open("rb") as stream:
-            yield lines(stream)
-    except FileNotFoundError:
-        raise refuse.single(name, 0, "no such file", "") from None
-    except OSError as error:
-        words = (error.strerror or str(error)).lower()
-        raise refuse.single(name, 0, words, "a file that can be read") from None
-    except UnicodeDecodeError as error:
-        raise refuse.single(
-            name, count, f"the byte 0x{error.object[error.start]:02x}", "UTF-8 text"
-        ) from None
+def read_lines(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[str]:
+    """The lines of a UTF-8 file of any length, as they stream; errors are raised as `refuse`."""
+    with reading(path, refuse) as stream:
+        for number, line in enumerate(stream, 1):
+            try:
+                yield line.decode("utf-8-sig" if number == 1 else "utf-8")
+            except UnicodeDecodeError as error:
+                found = f"the byte 0x{line[error.start]:02x}"
+                raise refuse.single(str(path), number, found, "UTF-8 text") from None
 
 
 @contextmanager

@@ -6,12 +6,12 @@ import json
 from typing import TYPE_CHECKING, Any
 
 from .errors import MissingError, TakeError, listed
-from .files import replacing
+from .files import reading, replacing
 from .take import COLUMNS, OPTIONAL, Take
 
 if TYPE_CHECKING:
     import os
-    from collections.abc import Iterator
+    from collections.abc import Callable, Iterator
 
     import pandas as pd
 
@@ -43,17 +43,17 @@ def write_parquet(take: Take, path: str | os.PathLike[str]) -> None:
         arrow.parquet.write_table(table, fresh)
 
 
-def parquet_pieces(path: str | os.PathLike[str], rows: int) -> Iterator[Take]:
-    """The rows of a Parquet file as takes, some `rows` at a time.
+def parquet_pieces(path: str | os.PathLike[str], rows: int, tell: Callable[[float], None]) -> Iterator[Take]:
+    """The rows of a Parquet file as takes, some `rows` at a time; `tell` hears of the share that is read.
 
     Raises :class:`TakeError` for a file that is no take, and :class:`MissingError` without pyarrow.
     """
     arrow, file = _arrow(), str(path)
+    with reading(path, TakeError):
+        pass  # what cannot be opened is told as of any other file
     try:
         source = arrow.parquet.ParquetFile(path)
         names = source.schema_arrow.names
-    except FileNotFoundError:
-        raise TakeError.single(file, 0, "no such file", "") from None
     except (OSError, UnicodeDecodeError, arrow.ArrowException) as error:
         words = str(error).splitlines()[0][:80] if str(error) else "what cannot be read"
         raise TakeError.single(file, 0, words, "a Parquet file") from None
@@ -65,7 +65,8 @@ def parquet_pieces(path: str | os.PathLike[str], rows: int) -> Iterator[Take]:
     count = 0
     try:
         for batch in source.iter_batches(batch_size=rows, columns=wanted):
-            count += 1
+            count += batch.num_rows
+            tell(count / source.metadata.num_rows)
             yield Take(_typed(file, batch.to_pandas()), about)
     except (OSError, UnicodeDecodeError, arrow.ArrowException) as error:
         raise TakeError.single(file, 0, str(error).splitlines()[0][:80], "a whole Parquet file") from None

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field, fields
+from functools import cached_property
 from typing import TYPE_CHECKING, Any
 
-from .errors import Problem, ProfileError
+from .errors import ProfileError
 from .files import read_text
 from .plan import Plan
 from .session import CEILING, Session
@@ -33,7 +34,7 @@ class Profile(Plan):
     data: Mapping[str, Any] = field(default_factory=dict, compare=False, repr=False)
     """The tables of its file, over which a player's sheet is laid."""
 
-    @property
+    @cached_property
     def offers(self) -> Offers:
         """What it offers to a player."""
         from .offers import read_offers
@@ -63,17 +64,7 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     except RecursionError:
         found, wanted = "gates that wait for each other in a very long chain", "at most some hundred in a row"
         raise ProfileError.single(file, places.line(("gates",)), found, wanted) from None
-    problems = [
-        Problem(
-            file,
-            places.line(fault.path),
-            ".".join(map(str, fault.path)),
-            fault.found,
-            fault.expected,
-            fault.hint,
-        )
-        for fault in faults
-    ]
+    problems = [fault.problem(file, places.line(fault.path)) for fault in faults]
     if problems or plan is None:
         raise ProfileError(problems)
     return profile_of(plan, data, title, file)

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Any, NamedTuple
 
 from pydantic import ValidationError
 
-from .errors import PlanError, SignalError, UnitError, listed, nearest
+from .errors import PlanError, Problem, SignalError, UnitError, listed, nearest
 from .form_parts import Form, shown
 from .profile_form import inner_form, keys, lenient
 from .signals import addresses, find_signal, near_signal
@@ -34,6 +34,10 @@ class Fault(NamedTuple):
     found: str
     expected: str = ""
     hint: str = ""
+
+    def problem(self, file: str, line: int = 0) -> Problem:
+        """The same as a problem of a file."""
+        return Problem(file, line, ".".join(map(str, self.path)), self.found, self.expected, self.hint)
 
 
 class Faults:

@@ -100,15 +100,9 @@ class Sheet:
                     _LAYS[section](data, profile, name, drawn)
         plan, title, faults = resolve(data)
         if plan is None or faults:
-            words = [
-                Problem(
-                    self.file or "sheet", 0, ".".join(map(str, one.path)), one.found, one.expected, one.hint
-                )
-                for one in faults
-            ]
-            raise SheetError(
-                words or [Problem(self.file or "sheet", 0, "", "a profile that it does not fit", "")]
-            )
+            file = self.file or "sheet"
+            problems = [one.problem(file) for one in faults]
+            raise SheetError(problems or [Problem(file, 0, "", "a profile that it does not fit", "")])
         return profile_of(plan, data, title, profile.file), tuple(told)
 
 

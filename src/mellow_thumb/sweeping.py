@@ -7,7 +7,7 @@ import os
 import sqlite3
 from concurrent.futures import ProcessPoolExecutor, as_completed
 from concurrent.futures.process import BrokenProcessPool
-from contextlib import closing
+from contextlib import closing, contextmanager
 from copy import deepcopy
 from hashlib import sha256
 from itertools import product
@@ -73,22 +73,19 @@ def sweep(
     import pandas as pd
 
     points = [dict(zip(settings, values, strict=True)) for values in _grid(settings)]
-    digests = [_digest(take) for take in takes]
-    which = range(len(takes)) if takes else (-1,)
-    jobs = [_job(profile, point, take, digests) for point in points for take in which]
-    done: dict[str, list[Row]] = {}
-    with closing(_opened(store)) as kept:
-        for key, text in kept.execute("select key, rows from done"):
-            done[key] = [tuple(row) for row in json.loads(text)]
+    digests = {k: _digest(take) for k, take in enumerate(takes)} or {-1: ""}
+    checked = [(point, _data(profile, point)) for point in points]
+    places = [(point, take) for point in points for take in digests]
+    jobs = [_job(data, take, digest) for _, data in checked for take, digest in digests.items()]
+    with closing(_Store(store)) as kept:
+        done = {job.key: rows for job in jobs if (rows := kept.get(job.key)) is not None}
         left = [job for job in {job.key: job for job in jobs}.values() if job.key not in done]
         ready = len(jobs) - len(left)
         for count, (key, rows) in enumerate(_measured(left, takes, workers, client), ready + 1):
             done[key] = rows
-            with kept:
-                kept.execute("insert or replace into done values (?, ?)", (key, json.dumps(rows)))
+            kept.put(key, rows)
             if progress:
                 progress(count / len(jobs))
-    places = [(point, take) for point in points for take in which]
     names = [*settings, "take", "subject", "measure", "value", "unit"]
     table = [
         (*point.values(), take, *row)
@@ -110,8 +107,8 @@ def _grid(settings: Mapping[str, Sequence[Any]]) -> Iterator[tuple[Any, ...]]:
     return product(*settings.values())
 
 
-def _job(profile: Profile, point: Mapping[str, Any], take: int, digests: Sequence[str]) -> _Job:
-    """A profile with its settings, checked, and what tells it from others."""
+def _data(profile: Profile, point: Mapping[str, Any]) -> dict[str, Any]:
+    """What the profile's file would say with some settings; checked."""
     data = deepcopy(dict(profile.data))
     for name, value in point.items():
         *path, last = name.split(".")
@@ -123,7 +120,11 @@ def _job(profile: Profile, point: Mapping[str, Any], take: int, digests: Sequenc
                 raise ArgumentError(f"found {name}; expected a key of the profile{hint}")
         table[last] = value
     _plan(data, point)
-    text = json.dumps([VERSION, data, digests[take] if digests else ""], sort_keys=True, default=str)
+    return data
+
+
+def _job(data: dict[str, Any], take: int, digest: str) -> _Job:
+    text = json.dumps([VERSION, data, digest], sort_keys=True, default=str)
     return _Job(data, take, sha256(text.encode()).hexdigest())
 
 
@@ -141,11 +142,7 @@ def _plan(data: dict[str, Any], point: Mapping[str, Any]) -> Profile:
     plan, title, faults = resolve(data)
     if plan is None or faults:
         chosen = ", ".join(f"{name} = {value!r}" for name, value in point.items())
-        words = [
-            f"{'.'.join(map(str, one.path))}: found {one.found}; expected {one.expected}{one.hint}"
-            for one in faults
-        ]
-        raise ArgumentError(f"with {chosen}: {'; '.join(words)}")
+        raise ArgumentError("; ".join(str(one.problem(f"with {chosen}")) for one in faults))
     return profile_of(plan, data, title, "")
 
 
@@ -161,16 +158,39 @@ def _digest(take: Take) -> str:
     return digest.hexdigest()
 
 
-def _opened(store: str | os.PathLike[str] | None) -> sqlite3.Connection:
-    """The store, made if it is not there; one in memory without a name."""
-    file = os.fspath(store) if store is not None else ":memory:"
-    try:
-        kept = sqlite3.connect(file)
-        with kept:
-            kept.execute("create table if not exists done (key text primary key, rows text not null)")
-    except sqlite3.Error as error:
-        raise OutputError(f"{file}: cannot be used as a store: {error}") from None
-    return kept
+class _Store:
+    """What is measured already, by key: in an SQLite file, which is made if it is not there, or in memory."""
+
+    def __init__(self, path: str | os.PathLike[str] | None) -> None:
+        self._file = os.fspath(path) if path is not None else ":memory:"
+        with self._told():
+            self._kept = sqlite3.connect(self._file)
+            self._run("create table if not exists done (key text primary key, rows text not null)")
+
+    @contextmanager
+    def _told(self) -> Iterator[None]:
+        try:
+            yield
+        except (sqlite3.Error, ValueError, TypeError) as error:
+            raise OutputError(f"{self._file}: cannot be used as a store: {error}") from None
+
+    def _run(self, text: str, values: tuple[str, ...] = ()) -> list[tuple[str, ...]]:
+        with self._told(), self._kept:
+            return self._kept.execute(text, values).fetchall()
+
+    def get(self, key: str) -> list[Row] | None:
+        """The numbers that are kept for a key, if there are any."""
+        found = self._run("select rows from done where key = ?", (key,))
+        with self._told():
+            return [tuple(row) for row in json.loads(found[0][0])] if found else None
+
+    def put(self, key: str, rows: list[Row]) -> None:
+        """Keep the numbers of a key."""
+        self._run("insert or replace into done values (?, ?)", (key, json.dumps(rows)))
+
+    def close(self) -> None:
+        """Be done."""
+        self._kept.close()
 
 
 # ---- measuring

@@ -10,13 +10,13 @@ from itertools import islice
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from .errors import OutputError, Problem, TakeError, listed, nearest
-from .files import opened, read_text, replacing
+from .errors import MOST_PROBLEMS, OutputError, Problem, TakeError, listed, nearest
+from .files import read_lines, read_text, replacing
 from .take import COLUMNS, OPTIONAL, Take
 
 if TYPE_CHECKING:
     import os
-    from collections.abc import Iterator, Mapping
+    from collections.abc import Callable, Iterator, Mapping
 
     import pandas as pd
 
@@ -32,8 +32,6 @@ _TYPES: dict[str, Any] = {
     "on": "category",
 }
 """Words that come again and again are kept once: a category takes a byte a row, and is quick to replay."""
-MOST_PROBLEMS = 20
-"""After this many problems a reader stops looking for more."""
 
 
 def read_take(path: str | os.PathLike[str]) -> Take:
@@ -57,7 +55,7 @@ def read_take(path: str | os.PathLike[str]) -> Take:
     if suffix == ".parquet":
         from .parquet_files import parquet_pieces
 
-        return _joined(list(parquet_pieces(path, 1 << 20)))
+        return _joined(list(parquet_pieces(path, 1 << 20, lambda _: None)))
     _check_suffix(path)
     file = str(path)
     text = read_text(path, TakeError, largest=LARGEST)
@@ -83,46 +81,55 @@ def _check_suffix(path: str | os.PathLike[str]) -> None:
         raise TakeError.single(str(path), 0, f'the suffix "{suffix}"', wanted, hint=hint)
 
 
-def take_pieces(path: str | os.PathLike[str], rows: int = 1 << 18) -> Iterator[Take]:
+def take_pieces(
+    path: str | os.PathLike[str],
+    rows: int = 1 << 18,
+    *,
+    progress: Callable[[float], None] | None = None,
+) -> Iterator[Take]:
     """A take of any length in pieces of some `rows`, for :func:`replay_pieces`: CSV or Parquet.
 
-    No more than a piece is in memory; rows of one time are never parted. Raises :class:`TakeError` as
-    :func:`read_take` does, as far as it has read.
+    No more than a piece is in memory; rows of one time are never parted. `progress` is told the share that
+    is read. Raises :class:`TakeError` as :func:`read_take` does, as far as it has read.
     """
+    tell = progress or (lambda _: None)
     if Path(path).suffix.lower() == ".parquet":
         from .parquet_files import parquet_pieces
 
-        yield from _whole_moments(parquet_pieces(path, rows))
+        yield from _whole_moments(parquet_pieces(path, rows, tell))
         return
     _check_suffix(path)
     if Path(path).suffix.lower() != ".csv":
         yield read_take(path)
         return
-    yield from _whole_moments(_csv_pieces(path, rows))
+    yield from _whole_moments(_csv_pieces(path, rows, tell))
 
 
-def _csv_pieces(path: str | os.PathLike[str], rows: int) -> Iterator[Take]:
+def _csv_pieces(path: str | os.PathLike[str], rows: int, tell: Callable[[float], None]) -> Iterator[Take]:
     """The rows of a CSV file, some at a time; a row that was cut short at its end is left out."""
-    file, count = str(path), 0
-    with opened(path, TakeError) as stream:
-        head = []
-        for line in stream:
-            head.append(line)
-            if not line.startswith("#"):
-                break
-        top = "".join(head[:-1] if head and not head[-1].startswith("#") else head)
-        about, names = _about(file, top), head[-1] if head else ""
-        first = top.count("\n") + 1
-        columns = _columns(file, first, names)
-        while lines := list(islice(stream, rows)):
-            notes: tuple[str, ...] = ()
-            if not lines[-1].endswith("\n"):
-                notes = (f"the last row was cut short and left out: {lines.pop()[:60]!r}",)
-            body = names + "".join(lines)
-            yield Take(_rows(file, first + count, body, columns), about, notes)
-            count += len(lines)
-        if not count:
-            yield Take(_rows(file, first, names, columns), about)
+    file, count, letters = str(path), 0, 0
+    stream = read_lines(path, TakeError)
+    head = []
+    for line in stream:
+        head.append(line)
+        if not line.startswith("#"):
+            break
+    top = "".join(head[:-1] if head and not head[-1].startswith("#") else head)
+    about, names = _about(file, top), head[-1] if head else ""
+    first = top.count("\n") + 1
+    columns = _columns(file, first, names)
+    size = Path(path).stat().st_size
+    while lines := list(islice(stream, rows)):
+        notes: tuple[str, ...] = ()
+        if not lines[-1].endswith("\n"):
+            notes = (f"the last row was cut short and left out: {lines.pop()[:60]!r}",)
+        body = names + "".join(lines)
+        letters += len(body)
+        tell(min(letters / size, 1.0))
+        yield Take(_rows(file, first + count, body, columns), about, notes)
+        count += len(lines)
+    if not count:
+        yield Take(_rows(file, first, names, columns), about)
 
 
 def _whole_moments(pieces: Iterator[Take]) -> Iterator[Take]:
