@@ -82,6 +82,7 @@ def check_profile(
     if sarif:
         with replacing(sarif) as fresh:
             fresh.write_text(json.dumps(as_sarif(found, __version__), indent=2) + "\n", encoding="utf-8")
+        click.echo(f"wrote {sarif}", err=True)
     shown = [one for one in found if allowed or not one.allowed]
     if as_json:
         click.echo(json.dumps([one.as_dict() for one in shown], indent=2))
