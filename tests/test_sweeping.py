@@ -21,9 +21,10 @@ SETTINGS: dict[str, list[Any]] = {
     "routes.glasses.smoothing.half_life": ["10 ms", "40 ms"],
 }
 CLUSTER: dict[str, Any] = {
-    "processes": False, "n_workers": 1, "threads_per_worker": 1, "dashboard_address": None,
+    "processes": True, "n_workers": 2, "threads_per_worker": 1, "dashboard_address": None,
+    "host": "127.0.0.1",
 }  # fmt: skip
-"""A Dask cluster inside of this process: no network."""
+"""A Dask cluster of two processes, which speak over this machine's own loopback."""
 
 
 @pytest.fixture(scope="module")

@@ -51,7 +51,10 @@ def test_the_takes_of_the_marsh_are_what_their_hands_make(sweep: Take) -> None:
         (marsh.dyke(), marsh.DYKE_TAKE),
         (marsh.boardwalk(), marsh.BOARDWALK_TAKE),
         (marsh.chart(), marsh.CHART_TAKE),
+        (marsh.following(), marsh.FOLLOWING_TAKE),
         (marsh.fingers(), marsh.FINGERS_TAKE),
+        (marsh.scope(), marsh.SCOPE_TAKE),
+        (marsh.hide(), marsh.HIDE_TAKE),
     ]
     for made, shipped in [
         (marsh.field_glasses(), sweep),
@@ -59,6 +62,13 @@ def test_the_takes_of_the_marsh_are_what_their_hands_make(sweep: Take) -> None:
     ]:
         pd.testing.assert_frame_equal(made.table, shipped.table, check_exact=True)
         assert made.about.items() <= shipped.about.items()
+
+
+@pytest.mark.parametrize("file", [take for _, take in marsh.SCENES], ids=lambda path: path.stem)
+def test_the_hands_of_the_marsh_let_go_of_every_button(file: Path) -> None:
+    last = read_take(file).table.groupby("signal", observed=True)["value"].last()
+    buttons = last.filter(regex=r"^key\.|^(mouse|pad)\.\w+$|\.down$")
+    assert not buttons[~buttons.index.str.contains("trigger|inside")].any()
 
 
 def read(folder: Path, text: str) -> Take:

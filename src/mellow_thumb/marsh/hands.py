@@ -210,6 +210,7 @@ def chart() -> Take:
     pointing.rest(0.4)
     pointing.hold("key.KeyM", 0.08)  # and on
     looking.rest(pointing.elapsed - looking.elapsed + 0.4)
+    pointing.rest(0.1)
     looking.set("key.KeyW", 1.0)
     looking.aim(-1.2, 0.1, width=0.4)
     looking.rest(0.8)
