@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from pathlib import Path
 from typing import Any
 
@@ -284,6 +285,95 @@ def test_a_sheet_is_taken_over_without_a_jump_and_what_is_held_stays_held(
     assert after.axes["move_x"] == float(walks)
     assert turning > 0.0
     assert not session.refused
+
+
+LEANING = TEXT.replace(
+    "[cues]",
+    """[routes.peek]
+from = "pad.left_trigger"
+drives = "yaw"
+sensitivity = "40 deg"
+[routes.crane]
+from = "pad.left_stick.y"
+drives = "pitch"
+sensitivity = "30 deg"
+smoothing = { spring = "60 ms" }
+[routes.tip]
+from = "motion.tilt"
+drives = ["yaw", "pitch"]
+sensitivity = "1 deg/deg"
+[cues]""",
+).replace("sensitivity = { look", "sensitivity = { peek = [0.2, 5], crane = [0.2, 5], tip = [0.2, 5], look")
+
+
+@settings(max_examples=60)
+@given(
+    st.dictionaries(st.sampled_from(["peek", "crane", "tip"]), st.floats(0.2, 5.0), min_size=1),
+    st.booleans(), st.floats(0.0, 1.0), st.floats(-1.0, 1.0), st.floats(-40.0, 40.0), st.floats(-179.0, 180.0),
+)  # fmt: skip
+def test_the_view_goes_gently_where_what_is_held_leans_anew(
+    tmp_path_factory: pytest.TempPathFactory,
+    scales: dict[str, float], inverts: bool, peek: float, crane: float, tip: float, yaw: float,
+) -> None:  # fmt: skip
+    file = tmp_path_factory.getbasetemp() / "leaning.toml"
+    file.write_text(LEANING, encoding="utf-8")
+    profile = mt.load_profile(file)
+    session, sheet = profile.session(), mt.new_sheet(profile)
+    for name, scale in scales.items():
+        sheet.set(profile, "sensitivity", name, scale)
+    if inverts:
+        sheet.set(profile, "invert", "pad", ["pitch"])
+
+    def hold(t: float) -> None:
+        session.feed("pad.left_trigger", peek, at=t)
+        session.feed("pad.left_stick", (0.0, crane), at=t)
+        for what, value in attitude(tip if t else 0.0).items():
+            session.feed(f"motion.attitude.{what}", value, at=t)
+
+    session.set_axis("yaw", yaw)
+    hold(0.0)
+    session.tick(0.1)
+    hold(0.1)
+    for _ in range(30):
+        session.tick(0.1)
+    before = session.view()
+    assert session.apply(sheet) == ()
+    assert apart(session.view(), before) < 1e-9
+    session.tick(0.0)
+    assert apart(session.view(), before) < 1e-9
+    hold(session.now)
+    session.tick(1e-4)
+    assert apart(session.view(), before) < 0.5
+    for _ in range(30):
+        session.tick(0.1)
+    there, axes = session.view(), session.tick(0.0).axes
+    hold(session.now)
+    assert session.tick(0.1).axes["yaw"] == pytest.approx(axes["yaw"], abs=1e-9)
+    assert apart(session.view(), there) < 1e-6
+    laid = sheet.lay(profile)[0].session()
+    assert not session.refused
+    laid.feed("pad.left_trigger", peek)
+    laid.set_axis("yaw", yaw)
+    for t, angle in ((0.0, 0.0), (0.1, tip)):
+        for what, value in attitude(angle).items():
+            laid.feed(f"motion.attitude.{what}", value, at=t)
+    laid.feed("pad.left_stick", (0.0, crane))
+    for _ in range(40):
+        last = laid.tick(0.1)
+    for name in ("yaw", "pitch"):
+        assert (last.axes[name] - axes[name] + 180.0) % 360.0 - 180.0 == pytest.approx(0.0, abs=1e-6)
+
+
+def attitude(angle: float) -> dict[str, float]:
+    """A device that leans by an angle (deg), as the quaternion of its attitude."""
+    half = math.radians(angle) / 2.0
+    return {"x": 0.0, "y": 0.0, "z": -math.sin(half), "w": math.cos(half)}
+
+
+def apart(one: mt.View, other: mt.View) -> float:
+    """The angle (deg) between two views."""
+    chord = min(math.dist(one.rotation, [sign * part for part in other.rotation]) for sign in (1.0, -1.0))
+    return math.degrees(4.0 * math.asin(chord / 2.0))
 
 
 def test_a_button_that_no_longer_carries_lets_go_and_the_next_press_of_the_new_one_acts(

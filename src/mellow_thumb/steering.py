@@ -92,8 +92,10 @@ class Steering(HostWords):
         self._plan, self._program = plan, after
         self._start(after, tuple(state.values()))
         self._look_up()
+        now = self._clock.now
         if "host.focus" in after.codes:
-            self._inbox.put((NO_TIME, after.codes["host.focus"], state["host_focus"], 0.0))
+            self._loop.send([(now, after.codes["host.focus"], state["host_focus"], 0.0)])
+        self._values = self._loop.send([(now, after.frame, 0.0, 0.0)])
 
     def _start(self, program: Program, state: tuple[float, ...]) -> None:
         self._cursor_place = program.places.get("cursor", 0)

@@ -25,6 +25,9 @@ if TYPE_CHECKING:
     from .plan import Plan
     from .program import Program
 
+EASED = 0.1
+"""Half-life in seconds, of what a view has yet to go after a player's settings have changed."""
+
 
 class Viewing(HostAnswers):
     """The part of a session that shows where the camera is; it changes nothing of what the axes do."""
@@ -143,6 +146,20 @@ class Viewing(HostAnswers):
         if self._plan.hands.reduced_motion:
             amount, half_life = amount * REDUCED, half_life * REDUCED
         self._kicks.append(Kick(name, amount, self._world, half_life, frequency))
+
+    def _shown(self) -> dict[str, float]:
+        """The axes that the view is made of, as the last frame read them."""
+        places = self._program.axis_places
+        return {name: self._values[places[name]] for name in self._program.seen}
+
+    def _ease_from(self, shown: dict[str, float]) -> None:
+        """Let the view go gently from what it was made of to what its axes are now."""
+        for name, value in self._shown().items():
+            apart = shown[name] - value
+            if name == "yaw":
+                apart = wrapped(apart)
+            if apart:
+                self._kicks.append(Kick(name, apart, self._world, EASED))
 
     def look_along(self, rotation: Quadruple, at: float | None = None) -> None:
         """Take over where another camera looks: yaw and pitch as of its rotation (a unit quaternion).
