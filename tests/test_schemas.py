@@ -126,13 +126,13 @@ def test_the_sheet_of_a_profile_takes_what_the_profile_offers(section: str, name
 
 def test_the_command_writes_both_for_an_editor(tmp_path: Path) -> None:
     result = CliRunner().invoke(
-        main, ["export", str(ROOT / "examples/settings.toml"), "--schema", str(tmp_path)]
+        main, ["export", str(ROOT / "examples/settings.toml"), "--schema", str(tmp_path / "schema")]
     )
     assert (result.exit_code, result.output.count("wrote ")) == (0, 2)
-    written = [json.loads((tmp_path / name).read_text(encoding="utf-8")) for name in NAMES]
+    written = [json.loads((tmp_path / "schema" / name).read_text(encoding="utf-8")) for name in NAMES]
     assert written == [profile_schema(), sheet_schema(SETTINGS)]
     for one in written:
         Draft202012Validator.check_schema(one)
-    lost = CliRunner().invoke(main, ["export", "--schema", str(tmp_path / "none")])
-    assert (lost.exit_code, "cannot be written" in lost.output) == (1, True)
+    lost = CliRunner().invoke(main, ["export", "--schema", str(tmp_path / "schema" / NAMES[0])])
+    assert (lost.exit_code, "cannot be made: file exists" in lost.output) == (1, True)
     assert CliRunner().invoke(main, ["export", "--text"]).exit_code == 2

@@ -29,7 +29,7 @@ if TYPE_CHECKING:
 @click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
 @player
 def tell_controls(profile: Path, basis: str | None, player: Path | None, *, as_json: bool) -> None:
-    """Say what each control of PROFILE does: which way, how much, from where on, until where."""
+    """Say what each control of PROFILE does: which way, and how much."""
     from .basis import Basis
     from .telling import tell
 
@@ -70,7 +70,10 @@ def check_profile(
     as_json: bool,
     allowed: bool,
 ) -> None:
-    """Say what is wrong with PROFILE, or likely to be. Ends with 1 where something is an error."""
+    """Say what is wrong with PROFILE, or likely to be.
+
+    Ends with 1 where something is an error.
+    """
     from . import __version__
     from .checking import check
     from .errors import listed
@@ -107,7 +110,10 @@ def check_profile(
 def feel_profiles(
     profiles: tuple[Path, ...], take: Path | None, output: Path | None, player: Path | None, *, as_json: bool
 ) -> None:
-    """Say how PROFILES feel, in numbers, side by side; what differs is marked."""
+    """Say how PROFILES feel, in numbers, side by side.
+
+    What differs is marked.
+    """
     from .errors import OutputError
     from .feeling import feel
     from .files import replacing
@@ -157,7 +163,10 @@ def _plain(value: Any) -> Any:
 @click.option("-o", "--output", type=PATH, metavar="FILE", help="Draw it (.png, .svg, .pdf).")
 @click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
 def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
-    """Say what TAKE, of resting and circling hands, says of its devices; with a fragment to paste."""
+    """Measure the devices of TAKE, in which hands rest and circle.
+
+    Rest, noise, dead zone and reach, with a fragment for a profile.
+    """
     from .figures import save_figure
     from .figures_insight import fitted
     from .fitting import fit
@@ -193,7 +202,7 @@ def report_profile(
     figures: Path | None,
     player: Path | None,
 ) -> None:
-    """Write all there is to say of PROFILE, and of what TAKES come to, as one HTML file."""
+    """Write all of PROFILE, and of what TAKES come to, as one HTML file."""
     from .errors import OutputError
 
     loaded = load(profile, player)
@@ -212,18 +221,15 @@ def report_profile(
 
 
 def _pictures(profile: Any, takes: dict[str, Take], folder: Path) -> None:
-    from .errors import OutputError
     from .figures import save_figure
+    from .files import made_folder
     from .reporting import figures_of
 
     drawn = figures_of(profile, takes)
     if not drawn:
         click.echo("nothing to draw: no route has a stick or a trigger, and no take was given")
         return
-    try:
-        folder.mkdir(parents=True, exist_ok=True)
-    except OSError as error:
-        raise OutputError(f"{folder}: cannot be made: {(error.strerror or str(error)).lower()}") from None
+    made_folder(folder)
     for name, figure in drawn.items():
         path = folder / f"{name}.png"
         save_figure(figure, path)

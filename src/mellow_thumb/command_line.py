@@ -31,7 +31,7 @@ if TYPE_CHECKING:
 )
 @click.option("--files", is_flag=True, help="Write the profiles and the takes there too, to play with.")
 def demo(out: Path, files: bool) -> None:
-    """Replay the scenes of the salt marsh, say what happened and draw it."""
+    """Replay the scenes of the salt marsh: what happened, and pictures."""
     from . import marsh
     from .batch import replay as play
     from .errors import listed
@@ -98,7 +98,7 @@ def replay(
     as_json: bool,
     stream: bool,
 ) -> None:
-    """Play TAKE through PROFILE and say what was turned, by how much, and where it stopped.
+    """Play TAKE through PROFILE: what turned, how far, where it stopped.
 
     With a second profile, OTHER, say where and when the two part on the same hands.
     """
@@ -195,7 +195,7 @@ def _part(
     help="eye, orbit, overhead, flat or headset; given twice, the player goes to and fro between them.",
 )
 def new_profile(profile: Path, devices: tuple[str, ...], mounts: tuple[str, ...]) -> None:
-    """Write a first PROFILE, with a comment to each part, for some devices and a mount."""
+    """Write a first PROFILE for some devices and mounts, with comments."""
     from .errors import OutputError
     from .files import replacing
     from .starter import starter
@@ -231,7 +231,7 @@ def new_profile(profile: Path, devices: tuple[str, ...], mounts: tuple[str, ...]
 def export(
     profile: Path | None, header: Path | None, schema: Path | None, player: Path | None, *, text: bool
 ) -> None:
-    """Write PROFILE as code for engines in other languages, or show the code that it becomes."""
+    """Write PROFILE as C for other engines, or JSON Schema for editors."""
     from .exporting import export_c
     from .program import weave_plan
 

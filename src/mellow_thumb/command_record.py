@@ -38,7 +38,7 @@ if TYPE_CHECKING:
 def record_hands(
     take: Path | None, only: tuple[str, ...], seconds: float | None, source: Path | None, *, listing: bool
 ) -> None:
-    """Record what the input devices of this machine (Linux) send to TAKE, a new CSV file.
+    """Record this machine's input devices (Linux) to TAKE, a new file.
 
     With --from it holds what another recording does, to the bit, as CSV or Parquet.
     """

@@ -67,6 +67,16 @@ def read_lines(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterato
                 raise refuse.single(str(path), number, found, "UTF-8 text") from None
 
 
+def made_folder(path: str | os.PathLike[str]) -> Path:
+    """A folder, made if it is not there; raises :class:`OutputError` where that cannot be."""
+    folder = Path(path)
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+    except OSError as error:
+        raise OutputError(f"{folder}: cannot be made: {(error.strerror or str(error)).lower()}") from None
+    return folder
+
+
 @contextmanager
 def replacing(path: str | os.PathLike[str]) -> Iterator[Path]:
     """Give a new file to write; it takes the place of `path` when all went well, and is gone if not.

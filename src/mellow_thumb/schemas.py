@@ -4,12 +4,11 @@ from __future__ import annotations
 
 import json
 import tomllib
-from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
 from pydantic.json_schema import GenerateJsonSchema, models_json_schema
 
-from .files import replacing
+from .files import made_folder, replacing
 from .form_parts import NUMBER, TEXT, list_of
 from .form_switching import HandsForm
 from .profile_form import MountAxisForm, ProfileForm
@@ -19,6 +18,7 @@ from .signals import FAMILIES, addresses
 if TYPE_CHECKING:
     import os
     from collections.abc import Iterable
+    from pathlib import Path
 
     from pydantic.json_schema import JsonSchemaValue
     from pydantic_core import core_schema
@@ -116,9 +116,12 @@ def sheet_schema(profile: Profile | None = None) -> dict[str, Any]:
 
 
 def write_schemas(folder: str | os.PathLike[str], profile: Profile | None = None) -> tuple[Path, ...]:
-    """Write both into a folder, by the names in `NAMES`; raises :class:`OutputError` where that cannot be."""
+    """Write both into a folder, by the names in `NAMES`; it is made if it is not there.
+
+    Raises :class:`OutputError` where that cannot be.
+    """
     texts = [json.dumps(one, indent=1) + "\n" for one in (profile_schema(), sheet_schema(profile))]
-    paths = tuple(Path(folder) / name for name in NAMES)
+    paths = tuple(made_folder(folder) / name for name in NAMES)
     for path, text in zip(paths, texts, strict=True):
         with replacing(path) as fresh:
             fresh.write_text(text, encoding="utf-8")

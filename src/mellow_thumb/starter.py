@@ -86,7 +86,7 @@ def _parts(devices: Sequence[str], mounts: Sequence[str]) -> dict[str, Any]:
         "turning": TURNING, "planar": PLANAR, "look": look, "plane": plane,
         "second": second, "headset": headset, "walk": walk, "spin": spin,
         "distance": bool({"orbit", "overhead"} & set(mounts)) and set(devices) != {"handheld"},
-        "orbit": mounts[0] == "orbit", "zoom": "flat" in mounts,
+        "zoom": "flat" in mounts,
         "switches": _quoted(carried.get("second", [])), "aims": _quoted(carried.get("aiming", [])),
         "gates": second or bool(carried.get("aiming")) or (plane and (has["desk"] or has["touch"])),
         "looking": ("not second" if first else "second") if both else None,
