@@ -14,6 +14,8 @@ from mellow_thumb.command_line import main
 from mellow_thumb.findings import CODES, LEVELS, sarif
 from mellow_thumb.stand_ins.pad import Thumb
 
+from .profiles import load
+
 FINE = """format = "mellow-thumb profile 1"
 title = "All is well"
 mount = "follow"
@@ -71,22 +73,13 @@ priority = 2
 EDGE = '[signals]\nrim = { edge_zone = "mouse.place" }\n[routes.rim]\nfrom = "rim"\ndrives = ["yaw", "pitch"]\nsensitivity = "30 deg/s"\n[routes.reel]'
 
 
-def load(folder: Path, *changes: tuple[str, str], text: str = FINE) -> mt.Profile:
-    for old, new in changes:
-        assert old in text, old
-        text = text.replace(old, new, 1)
-    file = folder / "profile.toml"
-    file.write_text(text, encoding="utf-8")
-    return mt.load_profile(file)
-
-
 def codes(profile: mt.Profile, take: mt.Take | None = None) -> list[str]:
     return [one.code for one in mt.check(profile, take) if not one.allowed]
 
 
 def test_a_profile_in_which_all_is_well_has_no_findings(tmp_path: Path) -> None:
-    assert mt.check(load(tmp_path)) == []
-    assert mt.check(load(tmp_path, text=HIDE)) == []
+    assert mt.check(load(tmp_path, FINE)) == []
+    assert mt.check(load(tmp_path, HIDE)) == []
 
 
 CASES = [
@@ -112,14 +105,14 @@ CASES = [
 def test_each_finding_is_found_where_it_is_and_told_in_words(
     tmp_path: Path, code: str, where: str, changes: list[tuple[str, str]], words: str
 ) -> None:
-    found = [one for one in mt.check(load(tmp_path, *changes)) if one.code == code]
+    found = [one for one in mt.check(load(tmp_path, FINE, *changes)) if one.code == code]
     assert found, code
     one = found[0]
     assert one.where == where
     assert words in one.reason
     assert one.fix
     assert one.line > 0
-    assert one.text().startswith(f"{tmp_path / 'profile.toml'}:{one.line}: {one.level}: ")
+    assert one.text().startswith(f"{tmp_path / 'marsh.toml'}:{one.line}: {one.level}: ")
 
 
 @pytest.mark.parametrize(
@@ -132,19 +125,19 @@ def test_each_finding_is_found_where_it_is_and_told_in_words(
     ],
 )  # fmt: skip
 def test_what_makes_people_ill_is_found(tmp_path: Path, changes: list[tuple[str, str]], words: str) -> None:
-    found = [one for one in mt.check(load(tmp_path, *changes, text=HIDE)) if one.code == "sickening"]
+    found = [one for one in mt.check(load(tmp_path, HIDE, *changes)) if one.code == "sickening"]
     assert words in found[0].reason
 
 
 def test_with_a_take_dead_zones_are_held_to_its_noise(tmp_path: Path) -> None:
     thumb = Thumb(3, rest=(0.1, 0.05), noise=0.006)
     thumb.hold(4.0)
-    narrow = load(tmp_path, ("inner = 0.12", "inner = 0.05"))
+    narrow = load(tmp_path, FINE, ("inner = 0.12", "inner = 0.05"))
     assert "dead-zone-under-noise" not in codes(narrow)
     (found,) = [one for one in mt.check(narrow, thumb.take()) if one.code == "dead-zone-under-noise"]
     assert found.level == "error"
     assert "rest = [0.1" in found.fix
-    mended = load(tmp_path, ("dead_zone = { inner = 0.12 }", "\n".join(found.fix.split("; "))))
+    mended = load(tmp_path, FINE, ("dead_zone = { inner = 0.12 }", "\n".join(found.fix.split("; "))))
     assert codes(mended, thumb.take()) == []
 
 
@@ -152,7 +145,7 @@ def test_edges_need_to_be_told_that_the_pointer_is_inside(tmp_path: Path) -> Non
     import pandas as pd
 
     rows = [(0.1, "mouse.place.x", 0.5), (0.1, "mouse.place.y", 0.5)]
-    profile = load(tmp_path, ("[routes.reel]", EDGE))
+    profile = load(tmp_path, FINE, ("[routes.reel]", EDGE))
     for more, expected in (([], True), ([(0.0, "mouse.inside", 1.0)], False)):
         table = pd.DataFrame([*more, *rows], columns=["t", "signal", "value"])
         assert ("edge-without-inside" in codes(profile, mt.Take(table))) is expected
@@ -164,35 +157,35 @@ def test_every_code_there_is_has_a_case(tmp_path: Path) -> None:
         "sickening", "dead-zone-under-noise", "edge-without-inside", "needless-allowance",
     }  # fmt: skip
     assert tried == set(CODES)
-    found = {one.code for case in CASES for one in mt.check(load(tmp_path, *case[2]))}
+    found = {one.code for case in CASES for one in mt.check(load(tmp_path, FINE, *case[2]))}
     assert found <= set(CODES)
 
 
 def test_a_finding_may_be_allowed_with_a_reason(tmp_path: Path) -> None:
     bad = (', choice = ["hold", "toggle"]', "")
     allowed = ("[axes]", '[allow]\n"hold-only glassing" = "a glance, never long"\n[axes]')
-    found = mt.check(load(tmp_path, bad, allowed))
+    found = mt.check(load(tmp_path, FINE, bad, allowed))
     assert [(one.code, one.allowed) for one in found] == [("hold-only", "a glance, never long")]
-    done = CliRunner().invoke(main, ["check", str(tmp_path / "profile.toml")])
+    done = CliRunner().invoke(main, ["check", str(tmp_path / "marsh.toml")])
     assert done.exit_code == 0
     assert done.output.endswith("nothing found; 1 allowed\n")
-    shown = CliRunner().invoke(main, ["check", str(tmp_path / "profile.toml"), "--allowed"]).output
+    shown = CliRunner().invoke(main, ["check", str(tmp_path / "marsh.toml"), "--allowed"]).output
     assert "allowed: a glance, never long" in shown
     for key, words in (("late", "is allowed, and was not found"), ("hold-onyl", "did you mean hold-only?")):
-        (one,) = mt.check(load(tmp_path, ("[axes]", f'[allow]\n{key} = "why not"\n[axes]')))
+        (one,) = mt.check(load(tmp_path, FINE, ("[axes]", f'[allow]\n{key} = "why not"\n[axes]')))
         assert one.code == "needless-allowance"
         assert words in one.reason
     with pytest.raises(mt.ProfileError, match="allow"):
-        load(tmp_path, ("[axes]", "[allow]\nlate = 3\n[axes]"))
+        load(tmp_path, FINE, ("[axes]", "[allow]\nlate = 3\n[axes]"))
 
 
 def test_the_command_ends_with_1_on_errors_alone(tmp_path: Path) -> None:
-    load(tmp_path, ('max = "60 deg"', 'max = "120 deg"'))
-    file = str(tmp_path / "profile.toml")
+    load(tmp_path, FINE, ('max = "60 deg"', 'max = "120 deg"'))
+    file = str(tmp_path / "marsh.toml")
     done = CliRunner().invoke(main, ["check", file])
     assert done.exit_code == 1
     assert done.output.splitlines()[-1] == f"{file}: 1 error"
-    load(tmp_path, ('"35 ms"', '"150 ms"'))
+    load(tmp_path, FINE, ('"35 ms"', '"150 ms"'))
     assert CliRunner().invoke(main, ["check", file]).exit_code == 0
     assert "nothing found" in CliRunner().invoke(main, ["check", file, "--lag", "200"]).output
     data = json.loads(CliRunner().invoke(main, ["check", file, "--json"]).output)
@@ -201,7 +194,7 @@ def test_the_command_ends_with_1_on_errors_alone(tmp_path: Path) -> None:
 
 def test_findings_are_written_as_the_standard_has_it(tmp_path: Path) -> None:
     bad = [('max = "60 deg"', 'max = "120 deg"'), (', choice = ["hold", "toggle"]', "")]
-    profile = load(tmp_path, *bad, ("[axes]", '[allow]\nhold-only = "a glance"\n[axes]'))
+    profile = load(tmp_path, FINE, *bad, ("[axes]", '[allow]\nhold-only = "a glance"\n[axes]'))
     out = tmp_path / "findings.sarif"
     done = CliRunner().invoke(main, ["check", profile.file, "--sarif", str(out)])
     assert done.exit_code == 1

@@ -24,7 +24,7 @@ from mellow_thumb.signals import CATALOGUE, Address, find_signal
 from mellow_thumb.stand_ins.head import Head
 from mellow_thumb.xr_door import PATHS
 
-from .refusals import refused_for
+from .profiles import load, refused_for
 from .strategies import Event, take_of
 
 SNAP = Presses("snap", Buttons((find_signal("pad.right_stick.x"),)))
@@ -198,15 +198,13 @@ height = "40 cm"
 
 
 def test_a_profile_says_it_and_no_route_touches_a_head(tmp_path: Path) -> None:
-    file = tmp_path / "hide.toml"
-    file.write_text(PROFILE)
-    assert mt.load_profile(file).mount == Headset("hide", 0.4)
+    assert load(tmp_path, PROFILE).mount == Headset("hide", 0.4)
     words = refused_for(
-        tmp_path, PROFILE, 'from = "snap"', 'from = "host.head"\nsmoothing = { half_life = "50 ms" }'
+        tmp_path, PROFILE, ('from = "snap"', 'from = "host.head"\nsmoothing = { half_life = "50 ms" }')
     )
     assert "host.head, a pose" in words
     assert "never smoothed, never scaled" in words
-    assert "did you mean headset?" in refused_for(tmp_path, PROFILE, '"headset"', '"headsett"')
+    assert "did you mean headset?" in refused_for(tmp_path, PROFILE, ('"headset"', '"headsett"'))
 
 
 # ---- snaps, and what is darkened

@@ -10,6 +10,8 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 
+from .profiles import load, refused_for
+
 SCOPE = """
 format = "mellow-thumb profile 1"
 mount = "eye"
@@ -24,9 +26,7 @@ kind = "eye"
 
 @pytest.fixture(scope="module")
 def scope(tmp_path_factory: pytest.TempPathFactory) -> mt.Profile:
-    file = tmp_path_factory.mktemp("scope") / "scope.toml"
-    file.write_text(SCOPE, encoding="utf-8")
-    return mt.load_profile(file)
+    return load(tmp_path_factory.mktemp("scope"), SCOPE)
 
 
 @given(st.lists(st.tuples(st.floats(-500.0, 500.0), st.floats(0.001, 0.099)), min_size=1, max_size=30))
@@ -63,21 +63,17 @@ def test_unplugged_or_without_the_focus_it_stands(scope: mt.Profile) -> None:
 
 
 def test_a_unit_that_does_not_fit_is_refused_with_the_reason(tmp_path: Path) -> None:
-    file = tmp_path / "scope.toml"
-    file.write_text(SCOPE.replace("1.5 deg/deg", "1.5 deg/s"), encoding="utf-8")
-    with pytest.raises(mt.ProfileError, match=r"scope.toml:7: .*expected deg/deg\. motion.aim is a rate"):
-        mt.load_profile(file)
-    file.write_text(SCOPE + "[routes.aim.dead_zone]\ninner = 0.1\n", encoding="utf-8")
-    with pytest.raises(mt.ProfileError, match="on a rate; expected a smoothing"):
-        mt.load_profile(file)
+    words = refused_for(tmp_path, SCOPE, ("1.5 deg/deg", "1.5 deg/s"))
+    assert words.startswith("7: ")
+    assert "expected deg/deg. motion.aim is a rate" in words
+    zone = "[routes.aim.dead_zone]\ninner = 0.1\n"
+    assert "on a rate; expected a smoothing" in refused_for(tmp_path, SCOPE + zone)
 
 
 def test_a_handheld_that_turns_is_the_active_device(tmp_path: Path) -> None:
-    file = tmp_path / "scope.toml"
     gates = '[gates]\nheld = { active = "handheld" }\n[routes.aim]'
     other = '[routes.look]\nfrom = "mouse.move"\ndrives = ["yaw", "pitch"]\nsensitivity = "0.05 deg/count"\n[mounts.eye]'
-    file.write_text(SCOPE.replace("[routes.aim]", gates).replace("[mounts.eye]", other), encoding="utf-8")
-    session = mt.load_profile(file).session()
+    session = load(tmp_path, SCOPE, ("[routes.aim]", gates), ("[mounts.eye]", other)).session()
     assert not session.tick(0.1).gates["held"]
     session.feed("motion.aim", (45.0, 0.0))
     frame = session.tick(0.1)

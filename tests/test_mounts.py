@@ -25,7 +25,7 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 
-from .refusals import refused_for
+from .profiles import load, refused_for
 
 LOOK = Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1))
 REEL = Route("reel", find_signal("mouse.wheel.y"), ("distance",), (-log(1.12),))
@@ -260,9 +260,7 @@ follow = "80 ms"
 
 
 def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
-    file = tmp_path / "follow.toml"
-    file.write_text(FOLLOW, encoding="utf-8")
-    assert mt.load_profile(file).mount == Orbit("follow", (0.45, 1.6, 0.0), follow=0.08)
+    assert load(tmp_path, FOLLOW).mount == Orbit("follow", (0.45, 1.6, 0.0), follow=0.08)
 
 
 @pytest.mark.parametrize(
@@ -280,7 +278,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
     ],
 )  # fmt: skip
 def test_a_wrong_orbit_is_refused(tmp_path: Path, right: str, wrong: str, words: str) -> None:
-    assert words in refused_for(tmp_path, FOLLOW, right, wrong)
+    assert words in refused_for(tmp_path, FOLLOW, (right, wrong))
 
 
 def test_an_eye_stands_where_the_host_says_that_its_subject_is(glasses: mt.Profile) -> None:

@@ -33,7 +33,7 @@ from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential, Spring
 from mellow_thumb.take_items import TakeReader
 
-from .refusals import refused_for
+from .profiles import load, refused_for
 from .strategies import Event, feed, take_of
 from .test_fused import uncompiled
 
@@ -509,9 +509,7 @@ clearance = "80 cm"
 
 
 def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
-    file = tmp_path / "chart.toml"
-    file.write_text(PROFILE)
-    profile = mt.load_profile(file)
+    profile = load(tmp_path, PROFILE)
     assert profile.mount == Overhead("chart", clearance=0.8, bounds=((-9.0, -9.0), (9.0, -9.0), (0.0, 12.0)))
     routes = {route.name: route for route in profile.routes}
     assert (routes["grab"].effect, routes["grab"].pins, routes["reel"].pins) == ("pin", "ground", "pointer")
@@ -538,7 +536,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
     ],
 )  # fmt: skip
 def test_what_is_wrong_is_refused_with_its_line(tmp_path: Path, old: str, new: str, words: str) -> None:
-    assert words in refused_for(tmp_path, PROFILE, old, new)
+    assert words in refused_for(tmp_path, PROFILE, (old, new))
 
 
 @pytest.mark.parametrize("wrong", [((0.0, 0.0), (1.0, 1.0)), ((0.0, 0.0), (2.0, 0.0), (1.0, 0.5), (1.0, 2.0)),

@@ -16,6 +16,8 @@ from mellow_thumb.command_line import main
 from mellow_thumb.offers import places
 from mellow_thumb.rebinding import carried, conflicts
 
+from .profiles import load, problems
+
 TEXT = """format = "mellow-thumb profile 1"
 title = "Out on the marsh"
 mount = "eye"
@@ -67,15 +69,12 @@ kind = "eye"
 
 @pytest.fixture
 def profile(tmp_path: Path) -> mt.Profile:
-    (tmp_path / "marsh.toml").write_text(TEXT, encoding="utf-8")
-    return mt.load_profile(tmp_path / "marsh.toml")
+    return load(tmp_path, TEXT)
 
 
 @pytest.fixture(scope="module")
 def marsh(tmp_path_factory: pytest.TempPathFactory) -> mt.Profile:
-    file = tmp_path_factory.mktemp("sheets") / "marsh.toml"
-    file.write_text(TEXT, encoding="utf-8")
-    return mt.load_profile(file)
+    return load(tmp_path_factory.mktemp("sheets"), TEXT)
 
 
 def route(profile: mt.Profile, name: str) -> Any:
@@ -215,7 +214,6 @@ def test_any_bytes_at_all_are_a_sheet_or_an_error(
 
 
 def test_offers_that_offer_nothing_are_refused_with_their_lines(tmp_path: Path) -> None:
-    file = tmp_path / "marsh.toml"
     for old, new, words in (
         ("look = [0.2, 5], glance", "lok = [0.2, 5], glance", 'found "lok"; expected a route'),
         ("[0.05, 0.4]", "[0.4, 0.05]", "expected a rising pair"),
@@ -224,12 +222,7 @@ def test_offers_that_offer_nothing_are_refused_with_their_lines(tmp_path: Path) 
         ('snap = ["key.*"]', 'snap = ["keys.*"]', "expected a signal, or all of a device"),
         ('"steps.up" =', '"steps.upp" =', "did you mean steps.up?"),
     ):
-        assert old in TEXT
-        file.write_text(TEXT.replace(old, new, 1), encoding="utf-8")
-        with pytest.raises(mt.ProfileError) as caught:
-            mt.load_profile(file)
-        assert words in str(caught.value)
-        assert "marsh.toml:" in str(caught.value)
+        assert words in "\n".join(problems(tmp_path, TEXT, (old, new)))
 
 
 # ---- in the middle of a frame
@@ -315,9 +308,7 @@ def test_the_view_goes_gently_where_what_is_held_leans_anew(
     tmp_path_factory: pytest.TempPathFactory,
     scales: dict[str, float], inverts: bool, peek: float, crane: float, tip: float, yaw: float,
 ) -> None:  # fmt: skip
-    file = tmp_path_factory.getbasetemp() / "leaning.toml"
-    file.write_text(LEANING, encoding="utf-8")
-    profile = mt.load_profile(file)
+    profile = load(tmp_path_factory.getbasetemp(), LEANING)
     session, sheet = profile.session(), mt.new_sheet(profile)
     for name, scale in scales.items():
         sheet.set(profile, "sensitivity", name, scale)

@@ -25,7 +25,7 @@ from mellow_thumb.routes import Route
 from mellow_thumb.signals import Address
 from mellow_thumb.touches import Length, Touch
 
-from .refusals import refused_for
+from .profiles import load, refused_for
 from .strategies import Event, feed, take_of
 
 RIGHT, LEFT = (0.45, 0.0, 1.0, 1.0), (0.0, 0.0, 0.45, 1.0)
@@ -414,9 +414,7 @@ kind = "eye"
 
 
 def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
-    file = tmp_path / "fingers.toml"
-    file.write_text(PROFILE)
-    profile = mt.load_profile(file)
+    profile = load(tmp_path, PROFILE)
     assert profile.touches == (
         Touch("aim", "drag", starts_on="bird", priority=3),
         Touch("look", "drag", RIGHT, after_travel=Length(0.15, "cm")),
@@ -445,7 +443,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
     ],
 )  # fmt: skip
 def test_what_is_wrong_is_refused_with_its_line(tmp_path: Path, old: str, new: str, words: str) -> None:
-    assert words in refused_for(tmp_path, PROFILE, old, new)
+    assert words in refused_for(tmp_path, PROFILE, (old, new))
 
 
 # ---- over a plane
@@ -476,9 +474,7 @@ def test_a_map_stays_under_the_finger_and_under_the_middle_of_two() -> None:
 
 def test_what_a_finger_holds_waits_for_its_travel_and_then_catches_up(tmp_path: Path) -> None:
     text = marsh.FINGERS.read_text(encoding="utf-8")
-    assert 'after_travel = "0.01 screen"' in text
-    (tmp_path / "fingers.toml").write_text(text.replace("0.01 screen", "0.05 screen"), encoding="utf-8")
-    one = mt.load_profile(tmp_path / "fingers.toml").session()
+    one = load(tmp_path, text, ('after_travel = "0.01 screen"', 'after_travel = "0.05 screen"')).session()
     one.set_screen(1600, 800)
     one.touch(1, "down", (0.5, 0.5))
     one.tick(0.01)
@@ -497,7 +493,7 @@ def test_what_a_finger_holds_waits_for_its_travel_and_then_catches_up(tmp_path: 
         one.touch(1, "move", (0.5 - 0.001 * k, 0.5))
         assert one.tick(0.01).axes["pan_x"] * metre == pytest.approx(0.002 * k, abs=1e-9)
     saved = json.loads(json.dumps(one.state()))
-    other = mt.load_profile(tmp_path / "fingers.toml").session()
+    other = mt.load_profile(tmp_path / "marsh.toml").session()
     other.restore(saved)
     for each in (one, other):
         each.touch(1, "move", (0.49, 0.5))

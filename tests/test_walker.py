@@ -19,6 +19,7 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.signals import find_signal
 from mellow_thumb.walker import LAYOUT, STILL, Walker, asked_gates
 
+from .profiles import load
 from .test_walking import AXES, LOOK, TURN, WALK, WARDEN, walker
 
 MOVEMENT = Movement(
@@ -80,9 +81,7 @@ def test_through_a_change_of_mount_a_command_still_says_what_forward_is(yaw: flo
 
 
 def test_gates_go_with_it(tmp_path: Path) -> None:
-    file = tmp_path / "warden.toml"
-    file.write_text(WARDEN, encoding="utf-8")
-    profile = mt.load_profile(file)
+    profile = load(tmp_path, WARDEN)
     assert profile.movement is not None
     session, by_command = profile.session(), Walker(profile.movement)
     assert asked_gates(profile.movement) == ("glassing",)

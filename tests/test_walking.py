@@ -22,6 +22,8 @@ from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential
 from mellow_thumb.walker import Walker
 
+from .profiles import load, refused_for
+
 share = st.floats(-1.0, 1.0)
 speeds = st.floats(-5.0, 5.0)
 TURN = Route("turn", find_signal("pad.right_stick.x"), ("yaw",), (180.0,), None, None, "rate")
@@ -206,9 +208,7 @@ def test_facing_the_view_is_facing_where_the_camera_looks(relative_to: str) -> N
 
 
 def test_it_faces_where_it_goes_or_where_the_view_is(tmp_path: Path) -> None:
-    profile = tmp_path / "warden.toml"
-    profile.write_text(WARDEN, encoding="utf-8")
-    session = mt.load_profile(profile).session()
+    session = load(tmp_path, WARDEN).session()
     session.feed("mouse.move", (600.0, 0.0))
     session.feed("key.KeyA", 1)
     assert after(session, 1.0)[1].movement.heading == pytest.approx(-60.0)
@@ -261,12 +261,7 @@ WRONG = {
 @pytest.mark.parametrize("right", WRONG)
 def test_a_wrong_movement_is_refused_with_its_line(tmp_path: Path, right: str) -> None:
     wrong, words = WRONG[right]
-    file = tmp_path / "warden.toml"
-    assert right in WARDEN
-    file.write_text(WARDEN.replace(right, wrong), encoding="utf-8")
-    with pytest.raises(mt.ProfileError, match=r":\d+: ") as caught:
-        mt.load_profile(file)
-    assert words in str(caught.value)
+    assert words in refused_for(tmp_path, WARDEN, (right, wrong))
 
 
 def test_what_cannot_be_is_refused() -> None:

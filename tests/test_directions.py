@@ -1,4 +1,4 @@
-"""What else mounts can: lock on, go back behind the walk, another up, a head that turns, leaning."""
+"""Directions of a camera: locked on, back behind the walk, with another up; a head that turns, leaning."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 
-from .refusals import refused_for
+from .profiles import load, refused_for
 from .strategies import Event, take_of
 
 LOOK = Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1))
@@ -346,11 +346,11 @@ axes.yaw = { min = "-90 deg", max = "90 deg", around = "subject" }
 
 
 def test_a_profile_says_it(tmp_path: Path) -> None:
-    file = tmp_path / "dyke.toml"
-    file.write_text(PROFILE)
-    mount = mt.load_profile(file).mount
-    assert mount == Orbit("follow", frame="subject", follow_turn=0.12, returns=Return(2.0, 0.6), up="host")
-    assert (mt.load_profile(file).axes[0].low, mt.load_profile(file).axes[0].high) == (-90.0, 90.0)
+    profile = load(tmp_path, PROFILE)
+    assert profile.mount == Orbit(
+        "follow", frame="subject", follow_turn=0.12, returns=Return(2.0, 0.6), up="host"
+    )
+    assert (profile.axes[0].low, profile.axes[0].high) == (-90.0, 90.0)
 
 
 @pytest.mark.parametrize(
@@ -366,4 +366,4 @@ def test_a_profile_says_it(tmp_path: Path) -> None:
     ],
 )  # fmt: skip
 def test_what_is_wrong_is_refused(tmp_path: Path, old: str, new: str, words: str) -> None:
-    assert words in refused_for(tmp_path, PROFILE, old, new)
+    assert words in refused_for(tmp_path, PROFILE, (old, new))
