@@ -43,6 +43,21 @@ def test_every_picture_is_there_and_linked_and_every_link_leads_somewhere() -> N
     assert len(pictures) < 20
 
 
+def headings(page: Path) -> set[str]:
+    """What a page's headings are linked by: in lower case, words joined by hyphens, without other signs."""
+    found = re.findall(r"^#+ (.*)$", page.read_text(encoding="utf-8"), re.MULTILINE)
+    return {re.sub(r"[^\w\- ]", "", heading.lower()).replace(" ", "-") for heading in found}
+
+
+@pytest.mark.parametrize(
+    "page", [ROOT / "README.md", *(ROOT / "docs").rglob("*.md")], ids=lambda page: page.name
+)
+def test_every_link_into_a_page_meets_a_heading(page: Path) -> None:
+    links = re.findall(r"\]\((?!http)([^)#]*)#([^)]+)\)", page.read_text(encoding="utf-8"))
+    there = {(file, part) for file, part in links if part in headings(page.parent / file if file else page)}
+    assert set(links) - there == set()
+
+
 def test_the_profile_in_the_readme_is_the_one_of_the_demo() -> None:
     import tomllib
 
