@@ -139,6 +139,22 @@ def test_what_is_not_offered_is_refused_and_nothing_has_changed(
     assert sheet.lay(profile)[0] == profile
 
 
+def test_a_sheet_takes_the_place_of_the_one_before_it(profile: mt.Profile) -> None:
+    first, second = mt.new_sheet(profile), mt.new_sheet(profile)
+    first.set(profile, "sensitivity", "look", 2.0)
+    first.set(profile, "invert", "pad", ["pitch"])
+    second.set(profile, "sensitivity", "look", 3.0)
+    once, _ = first.lay(profile)
+    assert once != profile
+    assert first.lay(once)[0] == once
+    assert second.lay(once)[0] == second.lay(profile)[0]
+    assert mt.new_sheet(once).lay(once)[0] == profile
+    session = once.session()
+    session.apply(first)
+    session.feed("pad.right_stick", (0.0, 1.0))
+    assert session.tick(0.1).axes["pitch"] == pytest.approx(-24.0)
+
+
 def test_comments_and_keys_of_newer_versions_are_kept(profile: mt.Profile, tmp_path: Path) -> None:
     file = tmp_path / "me.toml"
     file.write_text(

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from pathlib import Path
 
@@ -186,6 +187,31 @@ def test_steering_by_tilt_is_a_rate_and_walking_by_it_a_share(load: Callable[...
     walks.tick(0.1)
     walks.attitude((0.0, 0.0, -0.1305261922, 0.9914448614))  # 15 deg
     assert walks.tick(0.1).axes["move_x"] == pytest.approx(0.5)
+
+
+def leaning(session: mt.Session, speed: float, seconds: float, begin: float = 0.0) -> mt.Frame:
+    """A device that leans over at a speed (deg/s), from an angle (deg) on; the last frame."""
+    for k in range(round(seconds * 250)):
+        half = math.radians(begin + speed * k / 250.0) / 2.0
+        session.attitude((0.0, 0.0, -math.sin(half), math.cos(half)), at=session.now)
+        frame = session.tick(1 / 250)
+    return frame
+
+
+@pytest.mark.parametrize(
+    ("speed", "seconds", "device"), [(60.0, 0.3, "handheld"), (10.0, 3.0, "pad"), (0.0, 1.0, "pad")]
+)
+def test_a_device_that_is_tilted_quickly_is_the_active_one(
+    load: Callable[..., mt.Profile], speed: float, seconds: float, device: str
+) -> None:
+    session = load().session()
+    session.feed("pad.left_shoulder", 1.0)
+    assert session.tick(0.01).device == "pad"
+    assert leaning(session, speed, seconds).device == device
+    session.feed("pad.left_shoulder", 0.0)
+    session.feed("pad.left_shoulder", 1.0)
+    session.tick(0.01)
+    assert leaning(session, 0.0, 1.0, speed * seconds).device == "pad"  # held over, it does not take it back
 
 
 @pytest.mark.parametrize(

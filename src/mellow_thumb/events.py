@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from functools import partial
+from math import cos, radians
 from typing import TYPE_CHECKING
 
 from .axes import NEARING, PANS
@@ -33,7 +34,9 @@ SILENT = 0.1
 MOVED = 16.0
 """How far a mouse must go for its device to be the active one, in counts or pixels; a wheel: half a notch."""
 PAUSE = 0.25
-"""Seconds without a report after which a mouse's way begins anew."""
+"""Seconds without a report after which a mouse's way begins anew; a tilt's, after as long in any case."""
+TILTED = cos(radians(TURNED * PAUSE / 2.0))
+"""How alike two attitudes are, as their quaternions' product, between which a device has turned so far."""
 
 
 class Events:
@@ -202,8 +205,26 @@ class Events:
                 inner.set("device", f"{family} if {size} >= {number(least)} else device")
                 block.when(f"device != {family}", inner)
                 touched |= {"device"}
+            elif signal.name == ATTITUDE[-1] and self.weaver.switches.families:
+                self._turned(block, signal)
+                touched |= {"device"}
             self._follow(block, Change(touched))
         return block
+
+    def _turned(self, block: Block, signal: Signal) -> None:
+        """A device in the hand that has turned far enough soon enough makes its family the active one."""
+        family, inner = number(self.weaver.plan.families.index(DEVICES[signal.device])), block.inner()
+        renewed = self.weaver.names.fresh("renewed")
+        inner.set(renewed, f"1.0 if anchor - turned_t > {number(PAUSE)} else 0.0")
+        alike = []
+        for part, name in zip("xyzw", ATTITUDE, strict=True):
+            (now,) = self.weaver.raw[name]
+            inner.set(f"turned_{part}", f"{now} if {renewed} != 0.0 else turned_{part}")
+            alike.append(f"turned_{part} * {now}")
+        inner.set("turned_t", f"anchor if {renewed} != 0.0 else turned_t")
+        far = f"abs({' + '.join(alike)}) < {number(TILTED)}"
+        inner.set("device", f"{family} if {far} else device")
+        block.when(f"device != {family}", inner)
 
     def _let_go(self, facts: list[Signal]) -> Block:
         """The window loses the focus, or a device is unplugged: what is held is let go, once.

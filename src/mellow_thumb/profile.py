@@ -33,6 +33,8 @@ class Profile(Plan):
     """Findings that it allows, each with the reason: what it is about, and why."""
     data: Mapping[str, Any] = field(default_factory=dict, compare=False, repr=False)
     """The tables of its file, over which a player's sheet is laid."""
+    base: Profile | None = field(default=None, compare=False, repr=False)
+    """The profile as its file has it, where a player's sheet is laid over this one; None where none is."""
 
     @cached_property
     def offers(self) -> Offers:
@@ -70,7 +72,9 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     return profile_of(plan, data, title, file)
 
 
-def profile_of(plan: Plan, data: Mapping[str, Any], title: str, file: str) -> Profile:
+def profile_of(
+    plan: Plan, data: Mapping[str, Any], title: str, file: str, base: Profile | None = None
+) -> Profile:
     """A plan that was made of the data of a file, as a profile."""
     return Profile(
         **{one.name: getattr(plan, one.name) for one in fields(Plan)},
@@ -79,4 +83,5 @@ def profile_of(plan: Plan, data: Mapping[str, Any], title: str, file: str) -> Pr
         counts_per_cm=data.get("mouse", {}).get("counts_per_cm"),
         allow=tuple(data.get("allow", {}).items()),
         data=data,
+        base=base,
     )

@@ -201,9 +201,9 @@ class Session(Viewing):
     def apply(self, sheet: Layable) -> tuple[str, ...]:
         """Take over a player's sheet, in mid-frame: the camera stays, and what is held stays held.
 
-        It is laid over the profile that the session began with, in place of a sheet before it. A button that
-        no longer carries something lets go of it; what a held stick does goes on at its new sensitivity. An
-        axis that is leant by what is held leans anew at once; the view follows it with a half-life of 0.1 s.
+        It takes the place of a sheet before it, also of one that was laid before the session began. A button
+        that no longer carries something lets go of it; what a held stick does goes on at its new sensitivity.
+        An axis that is leant by what is held leans anew at once; the view follows with a half-life of 0.1 s.
         Returns what of it did not apply, in words; raises :class:`SheetError` where it makes no profile.
         """
         plan, told = sheet.lay(self._base)

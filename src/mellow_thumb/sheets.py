@@ -85,10 +85,12 @@ class Sheet:
         """The profile as this player has it, and what of the sheet did not apply, in words.
 
         What the profile no longer offers is left out, what is beyond a range is drawn in to it; both are
-        told. Raises :class:`SheetError` where what is left does not make a profile.
+        told. Where a sheet is laid over the profile already, this one takes its place. Raises
+        :class:`SheetError` where what is left does not make a profile.
         """
         from .profile_check import resolve
 
+        profile = profile.base or profile
         data, told = deepcopy(dict(profile.data)), list(self.notes)
         for section in SECTIONS:
             for name, value in _plain(self.document.get(section, {})).items():
@@ -103,7 +105,7 @@ class Sheet:
             file = self.file or "sheet"
             problems = [one.problem(file) for one in faults]
             raise SheetError(problems or [Problem(file, 0, "", "a profile that it does not fit", "")])
-        return profile_of(plan, data, title, profile.file), tuple(told)
+        return profile_of(plan, data, title, profile.file, profile), tuple(told)
 
 
 def new_sheet(profile: Profile) -> Sheet:

@@ -165,7 +165,11 @@ class _Store:
         self._file = os.fspath(path) if path is not None else ":memory:"
         with self._told():
             self._kept = sqlite3.connect(self._file)
+        try:
             self._run("create table if not exists done (key text primary key, rows text not null)")
+        except OutputError:
+            self.close()
+            raise
 
     @contextmanager
     def _told(self) -> Iterator[None]:

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 from .derived import KeySet, Presses
 from .gate_checks import in_order
 from .gates import CURSORS, Condition
-from .signals import DEVICES
+from .signals import ATTITUDE, DEVICES
 from .weave import number
 
 if TYPE_CHECKING:
@@ -188,6 +188,9 @@ class Switches:
             self._new("device", 0.0)
             for part in ("way", "t"):
                 self._new(f"device_{part}")
+            if any(signal.name in ATTITUDE for signal in self.held):
+                for part, start in zip("xyzwt", (0.0, 0.0, 0.0, 0.0, -NEVER), strict=True):
+                    self._new(f"turned_{part}", start)
         if self.plan.hands.steadies:
             for signal in self.held:
                 if signal.device in DEVICES and signal.kind == "switch":
