@@ -52,6 +52,7 @@ class AnyOrder(RuleBasedStateMachine):
     def begin(self, profile: mt.Profile) -> None:
         self.profile, self.laid, self.sheet = profile, profile, mt.new_sheet(profile)
         self.both = [profile.session(), profile.session()]
+        self.kept = (self.laid, [one.snapshot() for one in self.both])
         self.signals = sorted({str(signal) for signal in profile.signals})
 
     def tell(self, name: str, *arguments: Any, **more: Any) -> None:
@@ -185,6 +186,18 @@ class AnyOrder(RuleBasedStateMachine):
         saved = json.loads(json.dumps(self.both[0].state()))
         self.both[1] = self.laid.session()
         self.both[1].restore(saved)
+        self.keep()
+
+    @rule()
+    def keep(self) -> None:
+        self.kept = (self.laid, [one.snapshot() for one in self.both])
+
+    @rule()
+    def roll_back(self) -> None:
+        self.laid, snapshots = self.kept
+        for one, snapshot in zip(self.both, snapshots, strict=True):
+            one.restore(snapshot)
+        self.views()
 
     @rule()
     @precondition(lambda self: self.both[0].settled)

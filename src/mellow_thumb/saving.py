@@ -21,7 +21,9 @@ FORMAT = "mellow-thumb state 1"
 class Snapshot(NamedTuple):
     """Everything that a session is at one moment."""
 
-    digest: str
+    plan: Plan
+    base: Plan
+    """What the session began with; sheets are laid over it."""
     program: Program
     loop: tuple[float, ...]
     values: tuple[float, ...]
@@ -47,7 +49,7 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
     arrived, waiting, late = one.inbox
     return {
         "format": FORMAT,
-        "profile": one.digest,
+        "profile": one.plan.digest,
         "settings": [list(setting) for setting in one.program.settings],
         "loop": dict(zip(one.program.state, one.loop, strict=True)),
         "values": list(one.values),
@@ -79,6 +81,13 @@ def _item(plain: list[float | None]) -> Item:
     return (NO_TIME if t is None else float(t), int(code or 0), numbers[0], numbers[1])
 
 
+def check_digest(found: object, wanted: str) -> None:
+    """Refuse the state of another plan."""
+    if found != wanted:
+        other = f"found the state of another profile, or of one under another player's sheet ({found})"
+        raise ArgumentError(f"{other}; expected {wanted}")
+
+
 def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
     """The snapshot that plain data came from.
 
@@ -87,15 +96,13 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
     form: object = data.get("format") if hasattr(data, "get") else type(data).__name__
     if form != FORMAT:
         raise ArgumentError(f'found {form!r}; expected a state with the format "{FORMAT}"')
-    if data.get("profile") != plan.digest:
-        raise ArgumentError(
-            f"found the state of another profile, {data.get('profile')}; expected {plan.digest}"
-        )
+    check_digest(data.get("profile"), plan.digest)
     try:
         settings = tuple((str(kind), str(name)) for kind, name in data["settings"])
         program = weave_plan(plan, settings)
         found = Snapshot(
-            data["profile"],
+            plan,
+            plan,
             program,
             tuple(float(data["loop"][name]) for name in program.state),
             tuple(map(float, data["values"])),

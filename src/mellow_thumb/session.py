@@ -11,7 +11,7 @@ from .frame import Frame
 from .labels import label_of
 from .listening import Listener
 from .program import weave_plan
-from .saving import Snapshot, from_plain, to_plain
+from .saving import Snapshot, check_digest, from_plain, to_plain
 from .signals import DEVICES
 from .viewing import Viewing
 from .walker import command_of
@@ -240,10 +240,12 @@ class Session(Viewing):
     def snapshot(self) -> Snapshot:
         """Everything that the session is at this moment, quickly and opaquely: for rolling back.
 
-        It holds what waits and what is held. Give it to :meth:`restore` of a session of an equal plan.
+        It holds what waits and what is held, and the player's sheet. Give it to :meth:`restore` of a session
+        that began with an equal plan.
         """
         return Snapshot(
-            self._plan.digest,
+            self._plan,
+            self._base,
             self._program,
             self._loop.send([]),
             self._values,
@@ -269,14 +271,13 @@ class Session(Viewing):
     def restore(self, saved: Snapshot | dict[str, Any]) -> None:
         """Become what a session was when :meth:`snapshot` or :meth:`state` was asked, to the bit.
 
-        Raises :class:`ArgumentError` for what is no such thing, or belongs to another profile; the session
-        is then as it was.
+        A snapshot brings back the player's sheet of its moment; what :meth:`state` said goes into a session
+        under the same one. Raises :class:`ArgumentError` for what is no such thing, or belongs to another
+        profile; the session is then as it was.
         """
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._plan)
-        if one.digest != self._plan.digest:
-            raise ArgumentError(
-                f"found the state of another profile, {one.digest}; expected {self._plan.digest}"
-            )
+        if one.plan is not self._plan:
+            self._go_back(one)
         self._program = one.program
         self._start(one.program, one.loop)
         self._values = one.values
@@ -296,3 +297,11 @@ class Session(Viewing):
             self._ids = dict(one.contacts[1])
         if self._motion and one.motion:
             self._motion.restore(one.motion)
+
+    def _go_back(self, one: Snapshot) -> None:
+        """To the plan of a snapshot, which may be that of an earlier sheet."""
+        if one.plan.digest != self._plan.digest:
+            check_digest(one.base.digest, self._base.digest)
+        self._plan, self._program = one.plan, one.program
+        self._keep = {cue.name: cue.keep for cue in one.plan.cues}
+        self._look_up()
