@@ -8,6 +8,13 @@ import pytest
 
 import mellow_thumb as mt
 
+DATA = Path(__file__).parent / "data"
+
+
+def data(name: str) -> str:
+    """The text of a file beside the tests."""
+    return (DATA / name).read_text(encoding="utf-8")
+
 
 def load(folder: Path, text: str, *changes: tuple[str, str]) -> mt.Profile:
     """The profile of a text, in `marsh.toml`; each change puts something for the first of something else."""

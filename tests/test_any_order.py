@@ -97,6 +97,14 @@ class AnyOrder(RuleBasedStateMachine):
     def attitude(self, turn: tuple[float, float, float, float], after: float) -> None:
         self.tell("attitude", unit(turn), at=self.now + after)
 
+    @rule(data=st.data(), times=st.lists(moments, max_size=9), x=shares, clock=st.floats(-9.0, 9.0))
+    def burst(self, data: st.DataObject, times: list[float], x: float, clock: float) -> None:
+        name = data.draw(st.sampled_from(self.signals))
+        for values in ([x * k for k, _ in enumerate(times)], [(x * k, x) for k, _ in enumerate(times)]):
+            self.tell("feed_many", name, values, [self.now + after for after in times])
+        self.tell("align", "glove", self.now + clock, at=self.now)
+        self.tell("feed", name, x, at=self.now + clock + sum(times[:1]), device="glove")
+
     # ---- the host
 
     @rule(data=st.data(), value=lengths, over=st.floats(0.01, 1.0), after=moments)
@@ -158,6 +166,10 @@ class AnyOrder(RuleBasedStateMachine):
         self.tell("apply", self.sheet)
         assert math.dist(self.views().rotation, before.rotation) < 1e-9
 
+    @rule(name=st.sampled_from(["glassing", "charting"]), value=st.sampled_from(["hold", "toggle", True]))
+    def choose(self, name: str, value: str | bool) -> None:
+        self.tell("choose", name, value, at=self.now)
+
     @rule()
     def listen(self) -> None:
         self.tell("listen", lambda address: address.startswith("key."))
@@ -177,6 +189,9 @@ class AnyOrder(RuleBasedStateMachine):
         assert dict(other.axes) == dict(frame.axes)
         assert (other.gates, other.mount, other.device) == (frame.gates, frame.mount, frame.device)
         assert all(math.isfinite(value) for value in frame.axes.values())
+        if self.profile.movement:
+            assert once.command() == often.command()
+            assert frame.movement.velocity == other.movement.velocity
         view = self.views()
         assert all(math.isfinite(part) for part in (*view.position, *view.rotation))
         assert abs(math.hypot(*view.rotation) - 1.0) < 1e-9

@@ -14,54 +14,10 @@ from mellow_thumb.command_line import main
 from mellow_thumb.findings import CODES, LEVELS, sarif
 from mellow_thumb.stand_ins.pad import Thumb
 
-from .profiles import load
+from .profiles import data, load
 
-FINE = """format = "mellow-thumb profile 1"
-title = "All is well"
-mount = "follow"
-[gates]
-glassing = { hold = ["mouse.right", "pad.left_shoulder"], choice = ["hold", "toggle"] }
-charting = { toggle = ["key.KeyM", "pad.centre_left"] }
-[routes.mouse_look]
-from = "mouse.move"
-drives = ["yaw", "pitch"]
-sensitivity = "0.05 deg/count"
-scale = { glassing = 0.5 }
-gate = "not charting"
-[routes.stick_look]
-from = "pad.right_stick"
-drives = ["yaw", "pitch"]
-dead_zone = { inner = 0.12 }
-curve = { power = 2 }
-sensitivity = "200 deg/s"
-smoothing = { half_life = "35 ms" }
-[routes.reel]
-from = "mouse.wheel.y"
-drives = "distance"
-sensitivity = "-12 %/notch"
-[routes.near]
-from = "pad.right_trigger"
-drives = "distance"
-sensitivity = "-50 %/s"
-[axes]
-pitch = { min = "-50 deg", max = "60 deg" }
-distance = { start = "4 m", min = "1.5 m", max = "9 m" }
-[mounts.follow]
-kind = "orbit"
-[cues]
-hop = { from = ["pad.south", "key.Space"] }
-"""
-HIDE = """format = "mellow-thumb profile 1"
-mount = "hide"
-[signals]
-snap = { presses = "right_hand.stick.x" }
-[routes.snap_turn]
-from = "snap"
-drives = "yaw"
-sensitivity = "30 deg/press"
-[mounts.hide]
-kind = "headset"
-"""
+FINE = data("checked.toml")
+HIDE = data("snaps.toml")
 MOUNTED = """[mounts.near]
 kind = "orbit"
 gate = "glassing"

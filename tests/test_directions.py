@@ -24,7 +24,7 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 
-from .profiles import load, refused_for
+from .profiles import data, load, refused_for
 from .strategies import Event, take_of
 
 LOOK = Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1))
@@ -316,33 +316,7 @@ def test_directions_are_chased_the_shorter_way() -> None:
     assert direction_to(0.0, 1.0, -1.0) == pytest.approx((0.0, 45.0))
 
 
-PROFILE = """
-format = "mellow-thumb profile 1"
-mount = "follow"
-
-[routes.look]
-from = "mouse.move"
-drives = ["yaw", "pitch"]
-sensitivity = "0.05 deg/count"
-
-[routes.walk]
-from = "pad.left_stick"
-drives = ["move_x", "move_y"]
-
-[axes]
-distance = { start = "4 m", min = "1 m" }
-
-[movement]
-speed = "2 m/s"
-
-[mounts.follow]
-kind = "orbit"
-frame = "subject"
-follow_turn = "120 ms"
-returns = { after = "2 s", half_life = "600 ms" }
-up = "host"
-axes.yaw = { min = "-90 deg", max = "90 deg", around = "subject" }
-"""
+PROFILE = data("behind_the_walk.toml")
 
 
 def test_a_profile_says_it(tmp_path: Path) -> None:

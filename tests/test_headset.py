@@ -24,7 +24,7 @@ from mellow_thumb.signals import CATALOGUE, Address, find_signal
 from mellow_thumb.stand_ins.head import Head
 from mellow_thumb.xr_door import PATHS
 
-from .profiles import load, refused_for
+from .profiles import data, load, refused_for
 from .strategies import Event, take_of
 
 SNAP = Presses("snap", Buttons((find_signal("pad.right_stick.x"),)))
@@ -179,22 +179,7 @@ def test_who_sits_may_see_as_who_stands_and_no_head_is_no_error() -> None:
         one.view(head=((0.0, 1.2), (0.0, 0.0, 0.0, 1.0)))  # type: ignore[arg-type]
 
 
-PROFILE = """
-format = "mellow-thumb profile 1"
-mount = "hide"
-
-[signals]
-snap = { presses = "pad.right_stick.x", at = 0.7 }
-
-[routes.turn]
-from = "snap"
-drives = "yaw"
-sensitivity = "30 deg/press"
-
-[mounts.hide]
-kind = "headset"
-height = "40 cm"
-"""
+PROFILE = data("headset.toml")
 
 
 def test_a_profile_says_it_and_no_route_touches_a_head(tmp_path: Path) -> None:

@@ -179,7 +179,7 @@ def test_no_name_of_a_profile_gets_into_woven_text(
     assert (woven.text, woven.pose_text) == (wanted.text, wanted.pose_text)
 
 
-PLAIN = ROOT / "tests" / "plain.toml"
+PLAIN = ROOT / "tests" / "data" / "plain.toml"
 
 
 def test_no_file_that_is_none_holds_anyone_up(tmp_path: Path) -> None:

@@ -10,18 +10,9 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 
-from .profiles import load, refused_for
+from .profiles import data, load, refused_for
 
-SCOPE = """
-format = "mellow-thumb profile 1"
-mount = "eye"
-[routes.aim]
-from = "motion.aim"
-drives = ["yaw", "pitch"]
-sensitivity = "1.5 deg/deg"
-[mounts.eye]
-kind = "eye"
-"""
+SCOPE = data("aiming.toml")
 
 
 @pytest.fixture(scope="module")

@@ -25,7 +25,7 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 
-from .profiles import load, refused_for
+from .profiles import data, load, refused_for
 
 LOOK = Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1))
 REEL = Route("reel", find_signal("mouse.wheel.y"), ("distance",), (-log(1.12),))
@@ -239,24 +239,7 @@ def test_what_is_no_subject_is_refused() -> None:
             Orbit("follow", **bad)
 
 
-FOLLOW = """
-format = "mellow-thumb profile 1"
-mount = "follow"
-[routes.look]
-from = "mouse.move"
-drives = ["yaw", "pitch"]
-sensitivity = "0.05 deg/count"
-[routes.reel]
-from = "mouse.wheel.y"
-drives = "distance"
-sensitivity = "-12 %/notch"
-[axes]
-distance = { start = "4 m", min = "1.5 m", max = "12 m" }
-[mounts.follow]
-kind = "orbit"
-offset = ["45 cm", "1.6 m", "0 m"]
-follow = "80 ms"
-"""
+FOLLOW = data("follow.toml")
 
 
 def test_a_profile_says_all_of_it(tmp_path: Path) -> None:

@@ -33,7 +33,7 @@ from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential, Spring
 from mellow_thumb.take_items import TakeReader
 
-from .profiles import load, refused_for
+from .profiles import data, load, refused_for
 from .strategies import Event, feed, take_of
 from .test_fused import uncompiled
 
@@ -473,39 +473,7 @@ def test_a_long_session_holds_no_more_than_a_short_one() -> None:
     assert late - early < 200  # pieces of memory, after ten thousand ticks more
 
 
-PROFILE = """
-format = "mellow-thumb profile 1"
-mount = "chart"
-
-[gates]
-grabbing = { hold = "mouse.left" }
-
-[routes.grab]
-from = "mouse.place"
-drives = ["pan_x", "pan_y"]
-pins = "ground"
-gate = "grabbing"
-
-[routes.push]
-from = "pad.left_stick"
-drives = ["pan_x", "pan_y"]
-sensitivity = "0.6 screen/s"
-
-[routes.reel]
-from = "mouse.wheel.y"
-drives = "distance"
-sensitivity = "-20 %/notch"
-pins = "pointer"
-
-[axes]
-pan_x = { min = "-40 m", max = "40 m" }
-distance = { start = "30 m", min = "5 m" }
-
-[mounts.chart]
-kind = "overhead"
-bounds = [["-9 m", "-9 m"], ["9 m", "-9 m"], ["0 m", "12 m"]]
-clearance = "80 cm"
-"""
+PROFILE = data("planes.toml")
 
 
 def test_a_profile_says_all_of_it(tmp_path: Path) -> None:

@@ -19,34 +19,9 @@ from mellow_thumb.routes import SpeedGain, TurnBoost
 from mellow_thumb.shape import DeadZone, Shape
 from mellow_thumb.smoothings import Exponential, Spring
 
-from .profiles import load, problems, refused_for
+from .profiles import data, load, problems, refused_for
 
-GOOD = """\
-format = "mellow-thumb profile 1"
-mount = "eye"
-
-[mouse]
-counts_per_cm = 315
-
-[gates]
-glassing = { hold = ["mouse.right", "mouse.middle"] }
-
-[routes.look]
-from = "mouse.move"
-drives = ["yaw", "pitch"]
-sensitivity = { yaw = "0.05 deg/count", pitch = "72 cm/turn" }
-invert = "pitch"
-gate = "not glassing"
-smoothing = { half_life = "20 ms" }
-
-[axes]
-pitch = { min = "-60 deg", max = "70 deg", start = "5 deg" }
-yaw = { min = "-90 deg", max = "45 deg", start = "30 deg", around = "start" }
-
-[mounts.eye]
-kind = "eye"
-height = "165 cm"
-"""
+GOOD = data("good.toml")
 
 
 def test_everything_a_profile_says_arrives(tmp_path: Path) -> None:
@@ -188,56 +163,7 @@ def test_deep_nesting_is_refused(tmp_path: Path) -> None:
     assert "nested very deeply" in problems(tmp_path, "x = " + "[" * 100_000)[0]
 
 
-RICH = """\
-format = "mellow-thumb profile 1"
-mount = "eye"
-[mouse]
-counts_per_cm = 315
-[gates]
-glassing = { hold = ["mouse.right", "pad.left_shoulder"] }
-[routes.hand]
-from = "mouse.move"
-drives = ["yaw", "pitch"]
-sensitivity = "36 cm/turn"
-speed_gain = { slow = "500 count/s", fast = "6000 count/s", extra = 0.6 }
-scale = { glassing = 0.5 }
-scale_with = "zoom"
-[routes.stick]
-from = "pad.right_stick"
-drives = ["yaw", "pitch"]
-rest = [0.03, -0.02]
-reach = "square"
-dead_zone = { shape = "wedge", inner = 0.12, outer = 0.95, wedge = 0.2 }
-curve = { points = [[0.5, 0.15], [0.8, 0.5]] }
-turn_boost = { past = 0.97, extra = 0.5, build = "400 ms" }
-sensitivity = { yaw = "220 deg/s", pitch = "-140 deg/s" }
-smoothing = { half_life = "35 ms" }
-[routes.lean]
-from = "pad.left_trigger"
-drives = "roll"
-sensitivity = "12 deg"
-smoothing = { spring = "80 ms" }
-[routes.near]
-from = "mouse.wheel.y"
-drives = "distance"
-sensitivity = "-12 %/notch"
-[routes.magnify]
-from = "mouse.wheel.x"
-drives = "zoom"
-sensitivity = "15 %/notch"
-[routes.tide]
-from = "key.KeyQ"
-drives = "water"
-sensitivity = "20 cm/s"
-[axes]
-pitch = { min = "-60 deg", max = "70 deg" }
-zoom = { min = "1 x", max = "8 x", smoothing = { spring = "60 ms" } }
-distance = { start = "4 m", min = "150 cm", max = "12 m" }
-water = { unit = "m", min = "0 m", max = "2 m", rest = "50 cm", return = "2 s" }
-[mounts.eye]
-kind = "eye"
-field_of_view = "70 deg"
-"""
+RICH = data("conditioned.toml")
 
 
 def test_every_conditioning_arrives(tmp_path: Path) -> None:

@@ -10,50 +10,9 @@ from mellow_thumb.gates import Condition, Several
 from mellow_thumb.hands import Hands
 from mellow_thumb.routes import Close
 
-from .profiles import load, problems
+from .profiles import data, load, problems
 
-GOOD = """format = "mellow-thumb profile 1"
-mount = "eye"
-cursor = "hidden"
-[mouse]
-counts_per_cm = 100
-[hands]
-turn_cap = "90 deg/s"
-debounce = "60 ms"
-[gates]
-menu = { flag = "menu", cursor = "free", priority = 2 }
-glassing = { hold = ["mouse.right", "pad.left_trigger"], at = 0.4, rearm = 0.3, choice = ["toggle", "hold"] }
-lefty = { setting = "lefty" }
-padding = { active = "pad" }
-aiming = { all = ["glassing", "not menu"], after = "100 ms" }
-dragging = { hold = "mouse.left", after_travel = "0.5 cm", begun_off = "bird" }
-[signals]
-steps = { up = "key.KeyW", down = "key.KeyS", left = "key.KeyA", right = ["key.KeyD", "key.ArrowRight"], opposite = "newest" }
-edge = { edge_zone = "mouse.place", margin = "0.05 screen" }
-snap = { presses = "pad.left_stick.x", at = 0.7 }
-[routes.walk]
-from = "steps"
-drives = ["yaw", "pitch"]
-sensitivity = "90 deg/s"
-gate = ["not menu", { any = ["glassing", "lefty"] }]
-on_close = { return = "250 ms" }
-needs_fresh_press = false
-[routes.snap]
-from = "snap"
-drives = "yaw"
-sensitivity = "30 deg/press"
-[routes.peek]
-from = "pad.right_stick"
-drives = ["yaw", "pitch"]
-sensitivity = "30 deg"
-gate = "aiming"
-zero = "on open"
-[cues]
-hop = { from = "pad.south", on = "press", cooldown = "400 ms", keep = "120 ms", gate = "not menu" }
-call = { from = "key.KeyC", on = "double_tap" }
-[mounts.eye]
-kind = "eye"
-"""
+GOOD = data("switching.toml")
 
 
 def test_everything_that_switches_arrives(tmp_path: Path) -> None:

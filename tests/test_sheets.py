@@ -16,55 +16,9 @@ from mellow_thumb.command_line import main
 from mellow_thumb.offers import places
 from mellow_thumb.rebinding import carried, conflicts
 
-from .profiles import load, problems
+from .profiles import data, load, problems
 
-TEXT = """format = "mellow-thumb profile 1"
-title = "Out on the marsh"
-mount = "eye"
-[mouse]
-counts_per_cm = 315
-[gates]
-glassing = { hold = ["mouse.right", "pad.left_shoulder"], choice = ["hold", "toggle"] }
-charting = { toggle = ["key.KeyM", "pad.centre_left"] }
-[signals]
-steps = { up = "key.KeyW", down = "key.KeyS", left = "key.KeyA", right = "key.KeyD" }
-snap = { presses = ["key.KeyE"] }
-[routes.look]
-from = "pad.right_stick"
-drives = ["yaw", "pitch"]
-sensitivity = { yaw = "200 deg/s", pitch = "120 deg/s" }
-dead_zone = { inner = 0.1 }
-scale = { glassing = 0.5 }
-[routes.glance]
-from = "mouse.move"
-drives = ["yaw", "pitch"]
-sensitivity = "36 cm/turn"
-gate = "not charting"
-[routes.turn]
-from = "snap"
-drives = "yaw"
-sensitivity = "30 deg/press"
-[routes.walk]
-from = "steps"
-drives = ["move_x", "move_y"]
-[cues]
-hop = { from = ["pad.south", "key.Space"] }
-[movement]
-speed = "1.5 m/s"
-[offers]
-sensitivity = { look = [0.2, 5], glance = [0.2, 5] }
-dead_zone = { look = [0.05, 0.4] }
-invert = ["pitch"]
-hands = ["reduced_motion", "turn_cap"]
-[offers.buttons]
-hop = ["key.*", "pad.*"]
-glassing = ["mouse.*", "pad.*"]
-charting = ["key.*", "pad.*"]
-snap = ["key.*"]
-"steps.up" = ["key.*"]
-[mounts.eye]
-kind = "eye"
-"""
+TEXT = data("offered.toml")
 
 
 @pytest.fixture

@@ -28,7 +28,7 @@ from mellow_thumb.routes import Route
 from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential
 
-from .profiles import load, refused_for
+from .profiles import data, load, refused_for
 from .strategies import Event, feed, take_of
 
 GLASSING = Gate("glassing", Buttons((find_signal("mouse.right"),)))
@@ -268,39 +268,7 @@ def test_idle_axes_and_one_mount_cost_nothing() -> None:
     assert "blend" not in single.text
 
 
-PROFILE = """
-format = "mellow-thumb profile 1"
-mount = "follow"
-
-[gates]
-glassing = { hold = "mouse.right" }
-
-[cues]
-next = { from = "key.KeyV" }
-
-[routes.reel]
-from = "mouse.wheel.y"
-drives = "distance"
-sensitivity = "-12 %/notch"
-
-[axes]
-distance = { start = "4 m", min = "1.5 m", max = "12 m" }
-
-[mounts.follow]
-kind = "orbit"
-
-[mounts.shoulder]
-kind = "orbit"
-gate = "glassing"
-axes.distance = { fixed = "1.4 m" }
-shares = ["yaw", "pitch"]
-blend = "180 ms"
-
-[mounts.far]
-kind = "orbit"
-cue = "next"
-axes.distance = { start = "20 m", max = "40 m" }
-"""
+PROFILE = data("mounts.toml")
 
 
 def test_a_profile_says_what_each_mount_has_for_itself(tmp_path: Path) -> None:
@@ -332,18 +300,7 @@ def test_wrong_mounts_are_refused_with_their_line(tmp_path: Path, old: str, new:
     assert words in refused_for(tmp_path, PROFILE, (old, new))
 
 
-FIXED = """
-format = "mellow-thumb profile 1"
-mount = "above"
-[routes.spin]
-from = "pad.right_stick.x"
-drives = "yaw"
-sensitivity = "90 deg/s"
-[mounts.above]
-kind = "overhead"
-axes.pitch = { fixed = "-60 deg" }
-axes.distance = { fixed = "24 m" }
-"""
+FIXED = data("fixed.toml")
 LOW = """
 [gates]
 low = { toggle = "key.KeyM" }

@@ -18,30 +18,9 @@ from mellow_thumb.formulas.orbiting import product
 from mellow_thumb.formulas.tilting import tilted
 from mellow_thumb.stand_ins.handheld import Handheld
 
-SCOPE = """
-format = "mellow-thumb profile 1"
-mount = "scope"
-[gates]
-across = { hold = "pad.left_shoulder" }
-up = { hold = "pad.right_shoulder" }
-[routes.across]
-from = "motion.tilt.x"
-drives = "yaw"
-zero = "on open"
-dead_zone = { shape = "axial", inner = "1.5 deg" }
-sensitivity = "1.4 deg/deg"
-gate = "across"
-on_close = { return = "250 ms" }
-[routes.up]
-from = "motion.tilt.y"
-drives = "pitch"
-zero = "on open"
-sensitivity = "0.5 deg/deg"
-gate = "up"
-on_close = { return = "250 ms" }
-[mounts.scope]
-kind = "eye"
-"""
+from .profiles import data
+
+SCOPE = data("tilt.toml")
 part = st.floats(-1.0, 1.0)
 poses = (
     st.tuples(part, part, part, part)

@@ -25,7 +25,7 @@ from mellow_thumb.routes import Route
 from mellow_thumb.signals import Address
 from mellow_thumb.touches import Length, Touch
 
-from .profiles import load, refused_for
+from .profiles import data, load, refused_for
 from .strategies import Event, feed, take_of
 
 RIGHT, LEFT = (0.45, 0.0, 1.0, 1.0), (0.0, 0.0, 0.45, 1.0)
@@ -378,39 +378,7 @@ def test_more_than_ten_fingers_are_counted_and_a_wrong_phase_is_refused() -> Non
         one.touch(1, "press", (0.5, 0.5))
 
 
-PROFILE = """
-format = "mellow-thumb profile 1"
-mount = "eye"
-
-[touch.look]
-drag = { region = [0.45, 0, 1, 1], after_travel = "0.15 cm" }
-
-[touch.walk]
-thumb_pad = { region = [0, 0, 0.45, 0.8], radius = "1.1 cm", centre = "landing" }
-
-[touch.aim]
-drag = { starts_on = "bird" }
-priority = 3
-
-[cues]
-hop = { from = "touch.look.tap" }
-
-[gates]
-aiming = { hold = "touch.aim.down" }
-
-[routes.look]
-from = "touch.look"
-drives = ["yaw", "pitch"]
-sensitivity = "150 deg/screen"
-glide = { half_life = "120 ms" }
-
-[routes.walk]
-from = "touch.walk"
-drives = ["move_x", "move_y"]
-
-[mounts.eye]
-kind = "eye"
-"""
+PROFILE = data("touch.toml")
 
 
 def test_a_profile_says_all_of_it(tmp_path: Path) -> None:

@@ -22,7 +22,7 @@ from mellow_thumb.signals import find_signal
 from mellow_thumb.smoothings import Exponential
 from mellow_thumb.walker import Walker
 
-from .profiles import load, refused_for
+from .profiles import data, load, refused_for
 
 share = st.floats(-1.0, 1.0)
 speeds = st.floats(-5.0, 5.0)
@@ -221,27 +221,7 @@ def test_it_faces_where_it_goes_or_where_the_view_is(tmp_path: Path) -> None:
     assert abs(after(turning, 1.0)[1].movement.heading) == pytest.approx(90.0)
 
 
-WARDEN = """
-format = "mellow-thumb profile 1"
-mount = "eye"
-[gates]
-glassing = { hold = "mouse.right" }
-[signals]
-steps = { up = "key.KeyW", down = "key.KeyS", left = "key.KeyA", right = "key.KeyD" }
-[routes.look]
-from = "mouse.move"
-drives = ["yaw", "pitch"]
-sensitivity = "0.05 deg/count"
-[routes.walk]
-from = "steps"
-drives = ["move_x", "move_y"]
-[movement]
-speed = "1.6 m/s"
-scale = { glassing = 0.5 }
-face = { otherwise = "travel", glassing = "view" }
-[mounts.eye]
-kind = "eye"
-"""
+WARDEN = data("warden.toml")
 
 WRONG = {
     'speed = "1.6 m/s"': ('speed = "1.6 m"', 'movement.speed: found "1.6 m"; expected a number of m/s, cm/s or km/h'),
