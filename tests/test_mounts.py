@@ -267,8 +267,11 @@ def test_a_wrong_orbit_is_refused(tmp_path: Path, right: str, wrong: str, words:
 def test_an_eye_stands_where_the_host_says_that_its_subject_is(glasses: mt.Profile) -> None:
     session = glasses.session()
     session.tick(0.1)
-    assert session.view().position == (0.0, 1.65, 0.0)
+    before = session.view()
+    assert before.position == (0.0, 1.65, 0.0)
+    assert len({before, session.view()}) == 1
     assert session.view((3.0, 1.0, -2.0)).position == (3.0, 2.65, -2.0)
+    assert session.view() != before
     other = glasses.session()
     other.restore(json.loads(json.dumps(session.state())))
     assert other.view().position == (3.0, 2.65, -2.0)

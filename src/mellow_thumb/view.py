@@ -88,6 +88,13 @@ class View:
         """How much a flat picture shows: metres along the shorter side of the screen; 0 in perspective."""
         return self._pose[8]
 
+    def __eq__(self, other: object) -> bool:
+        """Whether they show the same, pointer and all."""
+        return isinstance(other, View) and (self._pose, self.cursor) == (other._pose, other.cursor)
+
+    def __hash__(self) -> int:
+        return hash((self._pose, self.cursor))
+
     def __repr__(self) -> str:
         return f"View(position={self.position}, rotation={self.rotation})"
 
