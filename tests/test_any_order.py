@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import json
 import math
+from pathlib import Path
 from typing import Any
 
+import pytest
 from hypothesis import settings
 from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, initialize, precondition, rule
@@ -224,3 +226,55 @@ class AnyOrder(RuleBasedStateMachine):
 
 AnyOrder.TestCase.settings = settings(max_examples=25, stateful_step_count=30)
 TestAnyOrder = AnyOrder.TestCase
+
+
+BARE = mt.Profile((), (), mt.load_profile(marsh.DYKE).axes, mt.load_profile(marsh.DYKE).mount)
+NAN = math.nan
+SLIPS: dict[str, list[tuple[Any, ...]]] = {
+    "set_axis": [("yw", 1.0), ("yaw", NAN), ("yaw", 1.0, NAN)],
+    "set_scale": [("lok", 1.0), ("look", -1.0)],
+    "choose": [("glassing", "tap"), ("charting", True), ("", "")],
+    "label": [("hopp",), ("",)],
+    "take_cue": [("hopp",)],
+    "kick": [("yw", 1.0), ("yaw", NAN)],
+    "set_hand": [("up", (0.0, 0.0, 0.0, 1.0))],
+    "look_along": [((0.0, 0.0, 0.0, 0.0),), ((NAN, 0.0, 0.0, 1.0),)],
+    "set_screen": [(0.0, 800.0), (NAN, 800.0)],
+    "touch": [(1, "press", (0.5, 0.5))],
+    "set_ground": [((1.0, 0.0, 0.0),), ((NAN, 1.0, 0.0),)],
+    "shift_origin": [(NAN, 0.0, 0.0)],
+    "view": [("here",), ((NAN, 0.0, 0.0),), ((0.0, 0.0),)],
+    "restore": [({},), ([],), ({"format": "mellow-thumb state 1"},)],
+    "align": [("glove", NAN)],
+}
+QUIET: dict[str, list[tuple[Any, ...]]] = {
+    "feed": [("mouse.mvoe", 1.0), ("mouse.move", 1.0), ("mouse.move", (NAN, 0.0)), ("mouse.left", "down")],
+    "feed_many": [("mouse.move", [NAN], [0.0]), ("mouse.mvoe", [1.0], [0.0])],
+    "set_platform": [((NAN, 0.0, 0.0),)],
+    "motion": [((NAN, 0.0, 0.0), (0.0, 9.8, 0.0)), ((1.0,), ())],
+    "attitude": [((NAN, 0.0, 0.0, 1.0),)],
+}
+
+
+@pytest.mark.parametrize("profile", [*PROFILES, BARE], ids=lambda profile: Path(profile.file).stem)
+def test_a_slip_in_any_call_is_told_in_our_words_and_changes_nothing(profile: mt.Profile) -> None:
+    session = profile.session()
+    session.tick(0.1)
+    before = session.state() | {"refused": {}}
+    for name, slips in SLIPS.items():
+        more = {"half_life": 0.1} if name == "kick" else {}
+        for slip in slips:
+            with pytest.raises(mt.MellowThumbError, match="found"):
+                getattr(session, name)(*slip, **more)
+    for name, slips in QUIET.items():
+        for slip in slips:
+            getattr(session, name)(*slip)
+    session.tick(0.0)
+    assert session.state() | {"refused": {}} == before
+    sheet = mt.new_sheet(profile)
+    for name, address in (("hopp", "key.KeyJ"), ("glassing", "key.Nix"), ("", "")):
+        with pytest.raises(mt.MellowThumbError, match="expected"):
+            mt.rebind(profile, sheet, name, address)
+    for section in ("sensitivity", "invert", "dead_zone", "choice", "hands", "buttons", "nothing"):
+        with pytest.raises(mt.MellowThumbError, match="expected"):
+            sheet.set(profile, section, "lok", 1.0)

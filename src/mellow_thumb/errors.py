@@ -118,10 +118,12 @@ def nearest(word: str, known: Iterable[str]) -> str:
 
 
 def listed(words: Iterable[str], joiner: str = "or") -> str:
-    """Join words the way a sentence does.
+    """Join words the way a sentence does; of none it says so.
 
     >>> listed(["yaw", "pitch", "roll"])
     'yaw, pitch or roll'
+    >>> listed([])
+    'none'
     """
-    *first, last = words
+    *first, last = [*words] or ["none"]
     return f"{', '.join(first)} {joiner} {last}" if first else last

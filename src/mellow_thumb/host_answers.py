@@ -61,7 +61,11 @@ class HostAnswers(Steering):
         worn = [k for k, one in enumerate(self._plan.mounts.all) if isinstance(one.mount, Headset)]
         names = list(self._program.rig)
         zero = self._rig[names.index(kept(worn[0], "zero_yaw"))] if worn else 0.0
-        self.feed(f"host.{what}_yaw", wrapped(heading_of(*map(float, rotation)) - zero))
+        self._say(f"host.{what}_yaw", wrapped(heading_of(*map(float, rotation)) - zero))
+
+    def _say(self, name: str, value: float | tuple[float, float]) -> None:
+        """Say something that is known at the end of a frame: it holds from the beginning of the next one."""
+        self.feed(name, value, at=self._clock.now + self._clock.skipped)
 
     def recentre(self) -> None:
         """Centre the play space of a headset on where the head is now and looks: on the floor alone.
@@ -86,7 +90,7 @@ class HostAnswers(Steering):
         place[1] += mount.offset[1] if isinstance(mount, Orbit) else 0.0
         way = direction_to(*(float(a) - b for a, b in zip(target, place, strict=True)))
         self._hosts = answers(program.asked, self._hosts, None, dict(zip(TARGET, way, strict=True)))
-        self.feed("host.target", way)
+        self._say("host.target", way)
 
     def _heights(
         self, ground: Callable[[float, float], float], values: tuple[float, ...], rig: tuple[float, ...]

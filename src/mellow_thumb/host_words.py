@@ -88,9 +88,11 @@ class HostWords(Intake):
         to the right of the screen, y to its top, z out of it; at rest `force` points to the sky. From one
         thread.
         """
-        for name, values in (("force", force), ("turn", turn)):
-            for part, value in zip("xyz", values or (), strict=False):
-                self.feed(f"motion.{name}.{part}", value, at=at, device=device)
+        said = {"motion.turn": turn} if force is None else {"motion.force": force, "motion.turn": turn}
+        found = {name: self._finite(name, values, 3) for name, values in said.items()}
+        for name, numbers in found.items() if all(found.values()) else ():
+            for part, number in zip("xyz", numbers, strict=True):
+                self.feed(f"{name}.{part}", number, at=at, device=device)
 
     def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
         """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.
@@ -98,8 +100,19 @@ class HostWords(Intake):
         `rotation` is a unit quaternion x, y, z, w from the device's frame (as in :meth:`motion`) to one with
         +Y up, wherever its north is; either of the two for one rotation will do. From one thread.
         """
-        for name, value in zip(ATTITUDE, rotation, strict=True):
+        for name, value in zip(ATTITUDE, self._finite("motion.attitude", rotation, 4), strict=False):
             self.feed(name, value, at=at, device=device)
+
+    def _finite(self, name: str, values: Sequence[float], count: int) -> list[float]:
+        """Numbers that belong together; where one of them is none, all are refused, and none come back."""
+        try:
+            numbers = [float(value) for value in values]
+        except (TypeError, ValueError, OverflowError):
+            numbers = []
+        if len(numbers) == count and all(number - number == 0.0 for number in numbers):
+            return numbers
+        self._refuse(name, f"not {count} finite numbers")
+        return []
 
     def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
         """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
@@ -116,6 +129,8 @@ class HostWords(Intake):
 
     def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
         """Say how fast what the character stands on moves, in m/s; it is carried along."""
-        x, y, z = velocity
-        self.feed("host.platform", (x, z), at=at)
-        self.feed("host.lift", y, at=at)
+        numbers = self._finite("host.platform", velocity, 3)
+        if numbers:
+            x, y, z = numbers
+            self.feed("host.platform", (x, z), at=at)
+            self.feed("host.lift", y, at=at)
