@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING
 from .errors import ArgumentError, SheetError, listed
 from .labels import label
 from .offers import places
+from .sheets import not_offered
 from .signals import DEVICES, find_signal
 
 if TYPE_CHECKING:
@@ -47,9 +48,7 @@ def rebind(
         raise ArgumentError(f"conflict: found {conflict!r}; expected {listed(WAYS)}")
     laid, _ = sheet.lay(profile)
     if name not in profile.offers.buttons:
-        raise ArgumentError(
-            f"found {name}; expected what the profile offers: {listed(profile.offers.buttons)}"
-        )
+        raise ArgumentError(not_offered(profile, name))
     before = carried(laid, name)
     gone = [one for one in before if _family(one) == _family(address)]
     taken = conflicts(laid, name, address)

@@ -108,6 +108,11 @@ class Sheet:
         return profile_of(plan, data, title, profile.file, profile), tuple(told)
 
 
+def not_offered(profile: Profile, name: str) -> str:
+    """What is said of a button that a profile does not offer."""
+    return _not_offered(f"buttons.{name}", list(profile.offers.buttons), name)
+
+
 def new_sheet(profile: Profile) -> Sheet:
     """An empty sheet for a profile: everything is as the profile has it."""
     import tomlkit
@@ -197,12 +202,23 @@ def _span_fault(spans: Mapping[str, tuple[float, float]], where: str, name: str,
 
 
 def _not_offered(where: str, names: list[str], name: str) -> str:
-    offered = (
-        f"what the profile offers: {listed(names)}{nearest(name, names)}"
-        if names
-        else "nothing: it offers none"
-    )
-    return f"{where}: not offered; expected {offered}"
+    if names:
+        offered = f"{listed(names)}{nearest(name, names)}"
+        return f"{where}: not offered; expected what the profile offers: {offered}"
+    key = name if name.isidentifier() else f'"{name}"'
+    example = _OFFERED[where.partition(".")[0]].format(name=name, key=key)
+    return f"{where}: not offered; expected a profile with {example}"
+
+
+_OFFERED = {
+    "sensitivity": "[offers] sensitivity = {{ {key} = [0.2, 5] }}",
+    "dead_zone": "[offers] dead_zone = {{ {key} = [0.05, 0.4] }}",
+    "invert": '[offers] invert = ["{name}"]',
+    "choice": '[gates] {name} = {{ ..., choice = ["hold", "toggle"] }}',
+    "hands": '[offers] hands = ["{name}"]',
+    "buttons": '[offers] buttons = {{ {key} = ["key.*", "pad.*"] }}',
+}
+"""How a profile offers something, for a table of a sheet."""
 
 
 def _drawn_in(offers: Offers, section: str, name: str, value: Any) -> Any:
