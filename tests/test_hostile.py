@@ -187,11 +187,11 @@ def test_no_file_that_is_none_holds_anyone_up(tmp_path: Path) -> None:
     os.mkfifo(pipe)
     folder.mkdir()
     dangling.symlink_to(tmp_path / "nothing.toml")
-    for wrong, said in ((pipe, "a pipe"), (dangling, "no such file"), (folder, "directory")):
+    for wrong, said in ((pipe, "a pipe"), (dangling, "no such file"), (folder, "a folder")):
         for read in (mt.load_profile, mt.load_sheet):
             with pytest.raises(mt.MellowThumbError, match=said):
                 read(wrong)
-    with pytest.raises(mt.TakeError, match="directory"):
+    with pytest.raises(mt.TakeError, match="a folder"):
         mt.read_take(folder)
     loop = tmp_path / "loop.toml"
     loop.symlink_to(loop)

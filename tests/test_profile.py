@@ -121,7 +121,7 @@ def test_a_file_that_is_not_there_names_the_one_that_is(tmp_path: Path) -> None:
     load(tmp_path, GOOD)
     with pytest.raises(ProfileError, match=r"marhs.toml: found no such file; did you mean marsh.toml\?"):
         load_profile(tmp_path / "marhs.toml")
-    with pytest.raises(ProfileError, match="is a directory"):
+    with pytest.raises(ProfileError, match="found a folder"):
         load_profile(tmp_path)
     (tmp_path / "bytes.toml").write_bytes(b'title = "ok"\nmount = "\xff"')
     with pytest.raises(ProfileError, match=r"bytes.toml:2: found the byte 0xff; expected UTF-8 text"):

@@ -184,6 +184,8 @@ def test_any_bytes_at_all_are_a_sheet_or_an_error(
 
 
 def test_offers_that_offer_nothing_are_refused_with_their_lines(tmp_path: Path) -> None:
+    with pytest.raises(mt.ArgumentError, match="found no file that this sheet came from"):
+        mt.new_sheet(load(tmp_path, TEXT)).save()
     for old, new, words in (
         ("look = [0.2, 5], glance", "lok = [0.2, 5], glance", 'found "lok"; expected a route'),
         ("[0.05, 0.4]", "[0.4, 0.05]", "expected a rising pair"),
@@ -299,9 +301,9 @@ def test_the_view_goes_gently_where_what_is_held_leans_anew(
         session.tick(0.1)
     before = session.view()
     assert session.apply(sheet) == ()
-    assert apart(session.view(), before) < 1e-9
+    assert apart(session.view(), before) < 3e-6  # what is fainter is left out
     session.tick(0.0)
-    assert apart(session.view(), before) < 1e-9
+    assert apart(session.view(), before) < 3e-6
     hold(session.now)
     session.tick(1e-4)
     assert apart(session.view(), before) < 0.5

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from pathlib import Path
 
 import numpy as np
@@ -19,6 +20,7 @@ from mellow_thumb import (
     marsh,
     read_take,
     replay,
+    take_pieces,
     write_take,
 )
 from mellow_thumb.replay_table import CAMERA
@@ -182,10 +184,21 @@ def test_wrong_frames_are_refused(glasses: Profile, sweep: Take) -> None:
             replay(glasses, sweep, **wrong)  # type: ignore[call-overload]
     with pytest.raises(ArgumentError, match="rise"):
         replay(glasses, sweep, frames=[0.2, 0.1])
-    with pytest.raises(ArgumentError, match="columns"):
-        Take(pd.DataFrame({"t": [0.0]}))
 
 
 def test_an_empty_take_stands_still(glasses: Profile) -> None:
     table = replay(glasses, take_of([]))
     assert table["yaw"].tolist() == [0.0] * 60
+
+
+@pytest.mark.parametrize(
+    ("call", "words"),
+    [
+        (lambda: list(take_pieces(marsh.DYKE_TAKE, 0)), "rows: found 0; expected a number from 1 up"),
+        (lambda: Take(pd.DataFrame({"a": [1.0]})), "found no column t, signal or value"),
+        (lambda: Take(pd.DataFrame({"t": ["a"], "signal": ["x"], "value": [0.0]})), "found a column t of"),
+    ],
+)  # fmt: skip
+def test_what_is_no_take_is_told(call: Callable[[], object], words: str) -> None:
+    with pytest.raises(ArgumentError, match=words):
+        call()

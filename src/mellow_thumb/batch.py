@@ -212,7 +212,7 @@ def _each(one: Any, takes: Sequence[Take], threads: int) -> list[Any]:
     from concurrent.futures import ThreadPoolExecutor
 
     if threads < 1:
-        raise ArgumentError(f"threads: found {threads!r}, expected a number from 1 up")
+        raise ArgumentError(f"threads: found {threads!r}; expected a number from 1 up")
     if threads == 1:
         return [one(take) for take in takes]
     with ThreadPoolExecutor(threads) as pool:

@@ -21,7 +21,7 @@ MOST_FRAMES = 20_000_000
 def check_rate(rate: float) -> None:
     """Raise :class:`ArgumentError` for a frame rate that is none."""
     if not 0.0 < rate < float("inf"):
-        raise ArgumentError(f"rate: found {rate!r}, expected frames a second above 0")
+        raise ArgumentError(f"rate: found {rate!r}; expected frames a second above 0")
 
 
 def frame_ends(take: Take, rate: float, until: float | None) -> np.ndarray:
@@ -45,7 +45,7 @@ def grid(done: int, rate: float, end: float) -> np.ndarray:
     import numpy as np
 
     if not 0.0 < end < float("inf"):
-        raise ArgumentError(f"until: found {end!r}, expected seconds above 0")
+        raise ArgumentError(f"until: found {end!r}; expected seconds above 0")
     inner = np.arange(done + 1, int(end * rate) + 2) / rate
     return np.append(inner[inner < end], end)
 
@@ -58,6 +58,6 @@ def checked_ends(frames: Sequence[float]) -> np.ndarray:
     for before, end in zip([0.0, *ends], ends, strict=False):
         if not before <= end < float("inf"):
             raise ArgumentError(
-                f"frames: found {end!r} after {before!r}, expected finite seconds that rise from 0"
+                f"frames: found {end!r} after {before!r}; expected finite seconds that rise from 0"
             )
     return np.array(ends, dtype=float)

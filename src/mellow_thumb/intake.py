@@ -29,7 +29,7 @@ class Intake:
 
     def __init__(self, plan: Plan, program: Program, ceiling: float) -> None:
         if not ceiling > 0.0:
-            raise ArgumentError(f"ceiling: found {ceiling!r}, expected seconds above 0")
+            raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
         self._plan, self._program = plan, program
         self._contacts: Contacts | None = None
         self._motion: Motion | None = None

@@ -73,9 +73,15 @@ class Sheet:
                     del table[key]
 
     def save(self, path: str | os.PathLike[str] = "") -> None:
-        """Keep it in a file, whole or not at all; raises :class:`OutputError` where that cannot be."""
+        """Keep it in a file, whole or not at all: the one that it came from, unless another is named.
+
+        Raises :class:`OutputError` where that cannot be, and :class:`ArgumentError` for a new one without a
+        name.
+        """
         import tomlkit
 
+        if not (path or self.file):
+            raise ArgumentError('found no file that this sheet came from; expected save("NAME.toml")')
         target = Path(path or self.file)
         with replacing(target) as fresh:
             fresh.write_text(tomlkit.dumps(self.document), encoding="utf-8")

@@ -33,9 +33,11 @@ class Take:
     def __post_init__(self) -> None:
         missing = [name for name in COLUMNS if name not in self.table.columns]
         if missing:
-            raise ArgumentError(
-                f"a take needs the columns {listed(COLUMNS, 'and')}; {listed(missing, 'and')} missing"
-            )
+            raise ArgumentError(f"found no column {listed(missing)}; expected {listed(COLUMNS, 'and')}")
+        wrong = [name for name in ("t", "value") if self.table[name].dtype.kind not in "fiub"]
+        if wrong and len(self.table):
+            kind = self.table[wrong[0]].dtype
+            raise ArgumentError(f"found a column {wrong[0]} of {kind}; expected one of numbers")
 
     def __len__(self) -> int:
         return len(self.table)

@@ -10,7 +10,7 @@ from itertools import islice
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from .errors import MOST_PROBLEMS, OutputError, Problem, TakeError, listed, nearest
+from .errors import MOST_PROBLEMS, ArgumentError, OutputError, Problem, TakeError, listed, nearest
 from .files import read_lines, read_text, replacing
 from .take import COLUMNS, OPTIONAL, Take
 
@@ -90,8 +90,11 @@ def take_pieces(
     """A take of any length in pieces of some `rows`, for :func:`replay_pieces`: CSV or Parquet.
 
     No more than a piece is in memory; rows of one time are never parted. `progress` is told the share that
-    is read. Raises :class:`TakeError` as :func:`read_take` does, as far as it has read.
+    is read. Raises :class:`TakeError` as :func:`read_take` does, as far as it has read, and
+    :class:`ArgumentError` for pieces of no rows.
     """
+    if rows < 1:
+        raise ArgumentError(f"rows: found {rows!r}; expected a number from 1 up")
     tell = progress or (lambda _: None)
     if Path(path).suffix.lower() == ".parquet":
         from .parquet_files import parquet_pieces
