@@ -116,3 +116,18 @@ def test_without_the_package_it_says_what_to_install(
     with pytest.raises(mt.MissingError, match=r"pip install 'mellow-thumb\[gltf\]'"):
         write_gltf(*replayed, tmp_path / "walk.glb")  # type: ignore[arg-type]
     assert not list(tmp_path.iterdir())
+
+
+def test_a_flat_picture_has_a_lens_without_perspective(tmp_path: Path) -> None:
+    profile = mt.load_profile(marsh.FINGERS)
+    table = mt.replay(profile, mt.read_take(marsh.FINGERS_TAKE))
+    file = written(tmp_path, profile, table)
+    (camera,) = file.cameras
+    assert (camera.type, camera.perspective) == ("orthographic", None)
+    lens = camera.orthographic
+    assert 2.0 * lens.ymag == 40.0  # its extent, along the shorter side; 3.10.3.2 has half of it
+    assert lens.xmag / lens.ymag == pytest.approx(16.0 / 9.0)
+    assert 0.0 <= lens.znear < lens.zfar
+    (moved,) = (c for c in file.animations[0].channels if c.target.path == "translation")
+    places = numbers(file, file.animations[0].samplers[moved.sampler].output)
+    np.testing.assert_allclose(places, table[["camera_x", "camera_y", "camera_z"]], atol=1e-5)
