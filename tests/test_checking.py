@@ -108,9 +108,26 @@ def test_edges_need_to_be_told_that_the_pointer_is_inside(tmp_path: Path) -> Non
     assert "edge-without-inside" not in codes(profile)
 
 
+def test_what_is_pinned_needs_to_know_how_large_the_view_is() -> None:
+    profile, take = mt.load_profile(marsh.CHART), mt.read_take(marsh.CHART_TAKE)
+    assert "square-screen" not in codes(profile, take)
+    rows = take.table["signal"].astype(str)
+    (found,) = [
+        one
+        for one in mt.check(profile, mt.Take(take.table[~rows.str.startswith("host.screen")]))
+        if one.code == "square-screen"
+    ]
+    assert (found.level, found.where) == ("warning", "drag")
+    assert "drag, reel and rim go by a square one" in found.reason
+    assert "set_screen" in found.fix
+    keys = mt.Take(take.table[rows.str.startswith("key.")])
+    assert "square-screen" not in codes(profile, keys)
+    assert "square-screen" not in codes(mt.load_profile(marsh.DYKE), mt.read_take(marsh.DYKE_TAKE))
+
+
 def test_every_code_there_is_has_a_case(tmp_path: Path) -> None:
     tried = {case[0] for case in CASES} | {
-        "sickening", "dead-zone-under-noise", "edge-without-inside", "needless-allowance",
+        "sickening", "dead-zone-under-noise", "edge-without-inside", "needless-allowance", "square-screen",
     }  # fmt: skip
     assert tried == set(CODES)
     found = {one.code for case in CASES for one in mt.check(load(tmp_path, FINE, *case[2]))}

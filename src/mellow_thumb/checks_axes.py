@@ -211,3 +211,15 @@ def inside(plan: Plan, take: Take) -> Iterator[Finding]:
             reason = "the take never says whether the pointer is inside the view: edges steer on outside it"
             fix = "feed mouse.inside as the pointer enters and leaves"
             yield Finding("edge-without-inside", "warning", ("signals", made.name), reason, fix)
+
+
+def unsized(plan: Plan, take: Take) -> Iterator[Finding]:
+    """What hangs on the size of a view that a take with a pointer or fingers never states."""
+    names = set(map(str, take.table["signal"].unique()))
+    pointed = any(name.endswith(".place.x") for name in names)
+    routes = [route.name for route in plan.routes if route.pins or route.screens]
+    if pointed and routes and "host.screen.x" not in names:
+        what = f"{listed(routes, 'and')} go{'es' if len(routes) == 1 else ''}"
+        reason = f"the take never says how large the view is: {what} by a square one, and what is held slips"
+        fix = "session.set_screen(width, height) as the game begins, and whenever that changes"
+        yield Finding("square-screen", "warning", ("routes", routes[0]), reason, fix)

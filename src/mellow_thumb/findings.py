@@ -30,6 +30,7 @@ CODES = {
     "hold-only": "a gate that must be held, without the choice to toggle it",
     "one-device": "something that only one device can do",
     "edge-without-inside": "edge steering without what says that the pointer is inside",
+    "square-screen": "what hangs on the size of the view, without what says it",
     "unreached-mount": "a mount that is never in force",
     "sickening": "what makes people ill in a headset",
     "needless-allowance": "an allowance of what was not found",
