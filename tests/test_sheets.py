@@ -76,7 +76,7 @@ def test_every_choice_does_what_it_says(profile: mt.Profile) -> None:
         ("invert", "pda", ["pitch"], "expected a family of devices"),
         ("choice", "glassing", "never", "expected hold or toggle"),
         ("choice", "charting", "hold", "not offered"),
-        ("hands", "debounce", "5 ms", "not offered"),
+        ("hands", "swap_sticks", True, "not offered"),
         ("buttons", "hop", ["mouse.left"], "expected what may carry it: key.* or pad.*"),
         ("buttons", "hop", [], "found no button"),
         ("buttons", "steps.down", "key.KeyX", "not offered"),
@@ -190,7 +190,7 @@ def test_offers_that_offer_nothing_are_refused_with_their_lines(tmp_path: Path) 
         ("look = [0.2, 5], glance", "lok = [0.2, 5], glance", 'found "lok"; expected a route'),
         ("[0.05, 0.4]", "[0.4, 0.05]", "expected a rising pair"),
         ('invert = ["pitch"]', 'invert = ["pich"]', "did you mean pitch?"),
-        ('"turn_cap"]', '"turncap"]', "did you mean turn_cap?"),
+        ('"min_hold"]', '"turncap"]', "did you mean turn_cap?"),
         ('snap = ["key.*"]', 'snap = ["keys.*"]', "expected a signal, or all of a device"),
         ('"steps.up" =', '"steps.upp" =', "did you mean steps.up?"),
     ):
@@ -356,6 +356,58 @@ def test_a_button_that_no_longer_carries_lets_go_and_the_next_press_of_the_new_o
     session.feed("key.KeyW", 0.0)
     session.feed("key.KeyW", 1.0)
     assert session.tick(0.1).axes["move_y"] == 1.0
+
+
+def test_a_push_of_the_old_button_is_not_one_of_the_new(tmp_path: Path) -> None:
+    peek = '[routes.peek]\nfrom = "pad.right_trigger"\ndrives = "roll"\nsensitivity = "9 deg"\n[cues]'
+    hold = 'hold = ["pad.left_trigger"], at = 0.6, rearm = 0.4'
+    both = 'hold = ["mouse.right", "pad.left_shoulder"]'
+    profile = load(tmp_path, TEXT, (both, hold), ("[cues]", peek))
+    session, sheet = profile.session(), mt.new_sheet(profile)
+    session.feed("pad.left_trigger", 1.0)
+    session.feed("pad.right_trigger", 0.5)  # not yet pushed, not yet let go
+    assert session.tick(0.1).gates["glassing"]
+    mt.rebind(profile, sheet, "glassing", "pad.right_trigger")
+    session.apply(sheet)
+    assert not session.tick(0.1).gates["glassing"]
+    session.feed("pad.right_trigger", 0.7)
+    assert session.tick(0.1).gates["glassing"]
+
+
+changes = st.one_of(
+    st.tuples(st.sampled_from(["debounce", "min_hold"]), st.sampled_from(["50 ms", "0.3 s"])),
+    st.tuples(st.just("glassing"), st.sampled_from(["pad.east", "mouse.middle", "pad.left_trigger"])),
+    st.just(("", "")),
+)
+pressed = st.tuples(st.sampled_from(["mouse.right", "pad.left_shoulder", "key.KeyW"]), st.booleans())
+
+
+@settings(max_examples=80)
+@given(st.lists(st.tuples(pressed, st.sampled_from([0.0, 0.01, 0.25]), changes), max_size=8))
+def test_whatever_was_applied_all_that_is_let_go_is_let_go(
+    marsh: mt.Profile, steps: list[tuple[tuple[str, bool], float, tuple[str, str]]]
+) -> None:
+    session, sheet = marsh.session(), mt.new_sheet(marsh)
+    session.feed("pad.right_stick", (0.9, 0.0))
+    for (button, down), dt, (what, value) in steps:
+        session.feed(button, float(down))
+        session.tick(dt)
+        if what == "glassing":
+            mt.rebind(marsh, sheet, what, value, conflict="share")
+        elif what:
+            sheet.set(marsh, "hands", what, value)
+        else:
+            sheet.reset()
+        session.apply(sheet)
+    session.feed("pad.right_stick", (0.0, 0.0))
+    for button in ("mouse.right", "pad.left_shoulder", "key.KeyW"):
+        session.feed(button, 0.0)
+    for _ in range(8):
+        before = session.tick(0.25)
+    after = session.tick(0.25)
+    assert not after.gates["glassing"]
+    assert dict(after.axes) == dict(before.axes)
+    assert after.axes["move_y"] == 0.0
 
 
 # ---- another button

@@ -15,7 +15,7 @@ from .formulas.turning import wrapped
 from .making import Change
 from .panning import SCREEN
 from .signals import ATTITUDE, DEVICES, OWN, Address
-from .switches import NEVER
+from .switches import NEVER, WANTS
 from .taking_over import TakingOver, settle
 from .weave import Block, number
 
@@ -263,9 +263,9 @@ class Events:
         for name in self.weaver.raw[signal.name]:
             if signal.kind == "switch" or turned or (signal.kind in ("deflection", "rate") and gone):
                 block.set(name, "0.0")
-            for part, value in (("wants", 0.0), ("timer", NEVER), ("there", 0.0)):
-                if f"{name}_{part}" in self.weaver.state and (gone or part != "there"):
-                    block.set(f"{name}_{part}", number(value))
+            for part, value in ((WANTS, 0.0), ("_timer", NEVER), ("_there", 0.0)):
+                if f"{name}{part}" in self.weaver.state and (gone or part != "_there"):
+                    block.set(f"{name}{part}", number(value))
 
     def _switch(self, block: Block, signal: Signal, raw: str) -> None:
         """A press or a release. One that the host's interface used, or without the focus, counts nowhere."""
@@ -274,7 +274,7 @@ class Events:
             self._follow(block, Change({signal.name}))
             return
         down = self.weaver.names.fresh("down")
-        held = f"{raw}_wants" if self.weaver.plan.hands.steadies else raw
+        held = f"{raw}{WANTS}" if self.weaver.plan.hands.steadies else raw
         block.set(down, f"0.0 if x == 0.0 else {held} if y < 0.0 or host_focus == 0.0 else 1.0")
         inner = self.weaver.block()
         if self.weaver.switches.begins(signal):
@@ -299,7 +299,7 @@ class Events:
                 block.set(part, "0.0")
             self._follow(block, Change({name}))
             return
-        block.set(raw[0], f"{raw[0]}_wants")
+        block.set(raw[0], f"{raw[0]}{WANTS}")
         self._changed(block, signal, raw[0])
 
     def _changed(self, block: Block, signal: Signal, rose: str) -> None:

@@ -8,6 +8,7 @@ from .errors import ArgumentError, listed, nearest
 from .host_words import HostWords
 from .inbox import NO_TIME, PASSED
 from .program import weave_plan
+from .switches import WANTS
 
 if TYPE_CHECKING:
     from .plan import Plan
@@ -87,6 +88,7 @@ class Steering(HostWords):
         for gate in plan.gates:
             if len(gate.choice) > 1 and gate not in self._plan.gates:  # what was chosen comes first now
                 state |= {name: 0.0 for name, role in after.roles.items() if role == f"choice.{gate.name}"}
+        self._steady(before, after, known, state)
         codes = {code: after.codes.get(name, PASSED) for name, code in before.codes.items()}
         self._inbox.renumber(codes | {code: after.settings[one] for one, code in before.settings.items()})
         self._plan, self._program = plan, after
@@ -96,6 +98,18 @@ class Steering(HostWords):
         if "host.focus" in after.codes:
             self._loop.send([(now, after.codes["host.focus"], state["host_focus"], 0.0)])
         self._values = self._loop.send([(now, after.frame, 0.0, 0.0)])
+
+    @staticmethod
+    def _steady(before: Program, after: Program, known: dict[str, float], state: dict[str, float]) -> None:
+        """A press that is looked at closely from now on is what it was; one no longer, what it would be."""
+        ends = {after.roles.get(name, name) for name in after.state}
+        raws = {after.roles.get(name, name): name for name in after.state}
+        for name, role in ((name, after.roles.get(name, name)) for name in after.state):
+            if name.endswith(WANTS) and role not in known:
+                state[name] = state[raws[role.removesuffix(WANTS)]]
+        for role in (before.roles.get(name, name) for name in before.state):
+            if role.endswith(WANTS) and role not in ends and role.removesuffix(WANTS) in raws:
+                state[raws[role.removesuffix(WANTS)]] = known[role]
 
     def _start(self, program: Program, state: tuple[float, ...]) -> None:
         self._cursor_place = program.places.get("cursor", 0)

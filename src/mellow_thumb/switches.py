@@ -18,6 +18,8 @@ if TYPE_CHECKING:
 
 NEVER = 1e300
 """A time (s) that does not come; the same before 0 is one that is long past."""
+WANTS = "_wants"
+"""What a switch that is looked at closely has beside its own state value: where it is going."""
 
 
 class Switches:
@@ -195,7 +197,7 @@ class Switches:
             for signal in self.held:
                 if signal.device in DEVICES and signal.kind == "switch":
                     (raw,) = self.raw[signal.name]
-                    self._new(f"{raw}_wants")
+                    self._new(f"{raw}{WANTS}")
                     self._timer(f"{raw}_timer")
         for signal in self.held:
             if signal.kind == "rate":

@@ -36,12 +36,13 @@ class Weaver(Room):
 
     @property
     def roles(self) -> dict[str, str]:
-        """What state values are whose numbers hang on others: a signal's, a switch's as it is seen."""
+        """What state values are whose numbers hang on others: signals, switches as they are seen, latches."""
         conditions = {listen: str(when) for when, listen in self.switches.listens.items()}
         found = {
             seen: f"{signal} through {conditions.get(listen, listen)}"
             for (signal, listen), seen in self.switches.seen.items()
         }
+        found |= {latch: f"{stem} past {one}" for (stem, one), latch in self.switches.latches.items()}
         for signal, names in self.raw.items():
             if signal.partition(".")[0] in (*OWN, "touch"):
                 stem = names[0].removesuffix("_x")
