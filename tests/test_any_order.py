@@ -166,7 +166,11 @@ class AnyOrder(RuleBasedStateMachine):
         assert told == ()
         before = self.views()
         self.tell("apply", self.sheet)
-        assert math.dist(self.views().rotation, before.rotation) < 1e-7
+        view = self.views()
+        assert math.dist(view.rotation, before.rotation) < 1e-7
+        assert math.dist(view.position, before.position) < 1e-5
+        assert math.isclose(view.field_of_view, before.field_of_view, rel_tol=1e-6, abs_tol=1e-6)
+        assert math.isclose(view.extent, before.extent, rel_tol=1e-6, abs_tol=1e-6)
 
     @rule(name=st.sampled_from(["glassing", "charting"]), value=st.sampled_from(["hold", "toggle", True]))
     def choose(self, name: str, value: str | bool) -> None:

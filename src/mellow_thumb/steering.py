@@ -88,7 +88,7 @@ class Steering(HostWords):
         for gate in plan.gates:
             if len(gate.choice) > 1 and gate not in self._plan.gates:  # what was chosen comes first now
                 state |= {name: 0.0 for name, role in after.roles.items() if role == f"choice.{gate.name}"}
-        self._steady(before, after, known, state)
+        self._steady(after, known, state)
         codes = {code: after.codes.get(name, PASSED) for name, code in before.codes.items()}
         self._inbox.renumber(codes | {code: after.settings[one] for one, code in before.settings.items()})
         self._plan, self._program = plan, after
@@ -100,16 +100,16 @@ class Steering(HostWords):
         self._values = self._loop.send([(now, after.frame, 0.0, 0.0)])
 
     @staticmethod
-    def _steady(before: Program, after: Program, known: dict[str, float], state: dict[str, float]) -> None:
+    def _steady(after: Program, known: dict[str, float], state: dict[str, float]) -> None:
         """A press that is looked at closely from now on is what it was; one no longer, what it would be."""
-        ends = {after.roles.get(name, name) for name in after.state}
-        raws = {after.roles.get(name, name): name for name in after.state}
-        for name, role in ((name, after.roles.get(name, name)) for name in after.state):
-            if name.endswith(WANTS) and role not in known:
-                state[name] = state[raws[role.removesuffix(WANTS)]]
-        for role in (before.roles.get(name, name) for name in before.state):
-            if role.endswith(WANTS) and role not in ends and role.removesuffix(WANTS) in raws:
-                state[raws[role.removesuffix(WANTS)]] = known[role]
+        names = {after.roles.get(name, name): name for name in state}
+        for role, name in names.items():
+            if role.endswith(WANTS) and role not in known:
+                state[name] = state[names[role.removesuffix(WANTS)]]
+        for role, value in known.items():
+            raw = names.get(role.removesuffix(WANTS))
+            if role.endswith(WANTS) and role not in names and raw:
+                state[raw] = value
 
     def _start(self, program: Program, state: tuple[float, ...]) -> None:
         self._cursor_place = program.places.get("cursor", 0)
