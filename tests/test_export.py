@@ -17,33 +17,14 @@ from mellow_thumb.plan import Plan
 from mellow_thumb.program import weave_plan
 from mellow_thumb.replay_table import outputs
 
+from .profiles import data
 from .strategies import EVERYTHING, plans
 
 COMPILER = shutil.which("gcc") or shutil.which("clang")
 STRICT = ["-std=c99", "-Wall", "-Wextra", "-Werror"]
 needs_compiler = pytest.mark.skipif(COMPILER is None, reason="no C compiler here: install gcc")
 
-MAIN = """#include <stdio.h>
-#include "{name}.h"
-int main(void)
-{{
-    {name}_state s;
-    double t, x, y, out[{guard}_OUT];
-    int code, k;
-    {name}_start(&s);
-    while (scanf("%lf %d %lf %lf", &t, &code, &x, &y) == 4) {{
-        if (code != {frame}) {{
-            {name}_event(&s, t, code, x, y);
-            continue;
-        }}
-        {name}_frame(&s, t, 0, out);
-        for (k = 0; k < {guard}_OUT; k++)
-            printf("%.17g ", out[k]);
-        printf("\\n");
-    }}
-    return 0;
-}}
-"""
+MAIN = data("main.c.in")
 
 
 def run_c(folder: Path, name: str, frame: int, items: list[list[float]], *options: str) -> list[list[float]]:

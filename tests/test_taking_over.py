@@ -301,19 +301,7 @@ def test_wrong_mounts_are_refused_with_their_line(tmp_path: Path, old: str, new:
 
 
 FIXED = data("fixed.toml")
-LOW = """
-[gates]
-low = { toggle = "key.KeyM" }
-[mounts.low]
-kind = "overhead"
-gate = "low"
-axes.distance = { start = "8 m", min = "4 m", max = "12 m" }
-axes.pitch = { start = "-30 deg", min = "-80 deg", max = "-10 deg" }
-[routes.tip]
-from = "pad.right_stick.y"
-drives = "pitch"
-sensitivity = "90 deg/s"
-"""
+LOW = data("low.toml")
 
 
 def _view(session: mt.Session, seconds: float) -> Any:

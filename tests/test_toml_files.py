@@ -4,28 +4,9 @@ from __future__ import annotations
 
 from mellow_thumb.toml_files import Places
 
-TEXT = """\
-title = "a"
+from .profiles import data
 
-[gates] # one
-menu = { flag = "x", deep = { er = [1, 2] } }
-many = [
-  1,
-  # two
-  2,
-]
-"a b".c = 3
-
-[routes.look.smoothing]
-half_life = "1 s"
-
-[[spots]]
-at = 1
-[[spots]]
-at = 2
-[spots.more]
-x = 1
-"""
+TEXT = data("places.toml")
 
 
 def test_every_path_has_the_line_on_which_it_stands() -> None:
