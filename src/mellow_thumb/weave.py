@@ -31,6 +31,8 @@ class Names:
 
     def __init__(self, taken: Iterable[str] = ()) -> None:
         self._taken = {*MATHS, *taken}
+        self._last: dict[str, int] = {}
+        """For each wish, the last number that it took: all before it are taken."""
 
     def take(self, names: Iterable[str]) -> None:
         """Take names that were made elsewhere."""
@@ -38,11 +40,13 @@ class Names:
 
     def fresh(self, wish: str) -> str:
         """`wish` itself, or with the first number that makes it new."""
-        name, number = wish, 1
+        number = self._last.get(wish, 1)
+        name = wish if number == 1 else f"{wish}_{number}"
         while name in self._taken:
             number += 1
             name = f"{wish}_{number}"
         self._taken.add(name)
+        self._last[wish] = number
         return name
 
 
@@ -87,9 +91,17 @@ def _read(formula: Callable[..., object]) -> _Formula:
     )
 
 
+@cache
+def _pieces(text: str) -> tuple[str, ...]:
+    """A formula's expression in pieces: every other one is a name."""
+    return tuple(_NAME.split(text))
+
+
 def _filled(text: str, replace: Mapping[str, str]) -> str:
-    """An expression with its names replaced."""
-    return _NAME.sub(lambda found: replace.get(found[1], found[1]), text)
+    """A formula's expression with its names replaced."""
+    pieces = [*_pieces(text)]
+    pieces[1::2] = [replace.get(name, name) for name in pieces[1::2]]
+    return "".join(pieces)
 
 
 def _held(expression: str) -> str:
@@ -109,7 +121,8 @@ class Block:
         self.lines: list[str] = []
         self.assigned: set[str] = set()
         self._names = names
-        self._shared: dict[tuple[Any, ...], tuple[str, ...]] = {}
+        self._shared: dict[tuple[Any, ...], tuple[tuple[str, ...], frozenset[str]]] = {}
+        """For each step, the names that it gave, and all names that it gave or used."""
 
     def note(self, words: str) -> None:
         """Write a comment; `words` are the library's own, never a profile's."""
@@ -131,7 +144,7 @@ class Block:
         """
         key = (formula, values, tuple(sorted(constants.items())))
         if not into and key in self._shared:
-            return self._shared[key]
+            return self._shared[key][0]
         read = _read(formula)
         if set(constants) != set(read.constants) or len(values) != len(read.values):
             raise TypeError(
@@ -148,7 +161,7 @@ class Block:
         self.lines.append(f"{', '.join(results)} = {', '.join(_filled(r, replace) for r in read.results)}")
         self._forget(results)
         if not into:
-            self._shared[key] = results
+            self._shared[key] = (results, frozenset(results).union(*map(_reads, values)))
         return results
 
     def _argument(self, parameter: str, value: str, uses: int) -> str:
@@ -186,11 +199,7 @@ class Block:
         """Steps that used or gave a name are no longer equal once that name is assigned."""
         changed = set(targets)
         self.assigned |= changed
-        self._shared = {
-            key: results
-            for key, results in self._shared.items()
-            if not changed & {*results, *(name for value in key[1] for name in _reads(value))}
-        }
+        self._shared = {key: step for key, step in self._shared.items() if changed.isdisjoint(step[1])}
 
 
 def read_names(*expressions: str) -> frozenset[str]:
