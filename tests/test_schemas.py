@@ -134,5 +134,5 @@ def test_the_command_writes_both_for_an_editor(tmp_path: Path) -> None:
     for one in written:
         Draft202012Validator.check_schema(one)
     lost = CliRunner().invoke(main, ["export", "--schema", str(tmp_path / "schema" / NAMES[0])])
-    assert (lost.exit_code, "cannot be made: file exists" in lost.output) == (1, True)
+    assert (lost.exit_code, "found a file; expected a folder" in lost.output) == (1, True)
     assert CliRunner().invoke(main, ["export", "--text"]).exit_code == 2

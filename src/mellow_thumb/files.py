@@ -72,6 +72,8 @@ def made_folder(path: str | os.PathLike[str]) -> Path:
     folder = Path(path)
     try:
         folder.mkdir(parents=True, exist_ok=True)
+    except FileExistsError:
+        raise OutputError(f"{folder}: found a file; expected a folder") from None
     except OSError as error:
         raise OutputError(f"{folder}: cannot be made: {(error.strerror or str(error)).lower()}") from None
     return folder

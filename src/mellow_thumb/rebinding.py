@@ -48,7 +48,7 @@ def rebind(
         raise ArgumentError(f"conflict: found {conflict!r}; expected {listed(WAYS)}")
     laid, _ = sheet.lay(profile)
     if name not in profile.offers.buttons:
-        raise ArgumentError(not_offered(profile, name))
+        raise ArgumentError(not_offered(f"buttons.{name}", list(profile.offers.buttons), name))
     before = carried(laid, name)
     gone = [one for one in before if _family(one) == _family(address)]
     taken = conflicts(laid, name, address)

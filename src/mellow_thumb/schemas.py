@@ -121,7 +121,8 @@ def write_schemas(folder: str | os.PathLike[str], profile: Profile | None = None
     Raises :class:`OutputError` where that cannot be.
     """
     texts = [json.dumps(one, indent=1) + "\n" for one in (profile_schema(), sheet_schema(profile))]
-    paths = tuple(made_folder(folder) / name for name in NAMES)
+    made = made_folder(folder)
+    paths = tuple(made / name for name in NAMES)
     for path, text in zip(paths, texts, strict=True):
         with replacing(path) as fresh:
             fresh.write_text(text, encoding="utf-8")

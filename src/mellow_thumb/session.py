@@ -55,7 +55,10 @@ class Session(Viewing):
         self._rate = 1.0
         self._counts = dict.fromkeys(self._program.cues, 0.0)
         self._given: dict[str, list[float]] = {name: [] for name in self._program.cues}
-        self._keep = {cue.name: cue.keep for cue in plan.cues}
+
+    def _look_up(self) -> None:
+        super()._look_up()
+        self._keep = {cue.name: cue.keep for cue in self._plan.cues}
 
     @property
     def now(self) -> float:
@@ -211,7 +214,6 @@ class Session(Viewing):
             shown = self._shown()
             self._become(plan)
             self._ease_from(shown)
-            self._keep = {cue.name: cue.keep for cue in plan.cues}
         return told
 
     def listen(self, carries: Callable[[str], bool]) -> Listener:
@@ -276,9 +278,12 @@ class Session(Viewing):
         profile; the session is then as it was.
         """
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._plan)
-        if one.plan is not self._plan:
-            self._go_back(one)
-        self._program = one.program
+        another = one.plan is not self._plan
+        if another and one.plan.digest != self._plan.digest:  # under an earlier sheet, or of another profile
+            check_digest(one.base.digest, self._base.digest)
+        self._plan, self._program = one.plan, one.program
+        if another:
+            self._look_up()
         self._start(one.program, one.loop)
         self._values = one.values
         self._clock.restore(one.clock)
@@ -297,11 +302,3 @@ class Session(Viewing):
             self._ids = dict(one.contacts[1])
         if self._motion and one.motion:
             self._motion.restore(one.motion)
-
-    def _go_back(self, one: Snapshot) -> None:
-        """To the plan of a snapshot, which may be that of an earlier sheet."""
-        if one.plan.digest != self._plan.digest:
-            check_digest(one.base.digest, self._base.digest)
-        self._plan, self._program = one.plan, one.program
-        self._keep = {cue.name: cue.keep for cue in one.plan.cues}
-        self._look_up()

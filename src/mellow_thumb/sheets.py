@@ -114,11 +114,6 @@ class Sheet:
         return profile_of(plan, data, title, profile.file, profile), tuple(told)
 
 
-def not_offered(profile: Profile, name: str) -> str:
-    """What is said of a button that a profile does not offer."""
-    return _not_offered(f"buttons.{name}", list(profile.offers.buttons), name)
-
-
 def new_sheet(profile: Profile) -> Sheet:
     """An empty sheet for a profile: everything is as the profile has it."""
     import tomlkit
@@ -174,19 +169,19 @@ def _fault(profile: Profile, section: str, name: str, value: Any) -> str:
         return _span_fault(spans[section], where, name, value)
     if section == "choice":
         if name not in offers.choices:
-            return _not_offered(where, list(offers.choices), name)
+            return not_offered(where, list(offers.choices), name)
         choices = offers.choices[name]
         return "" if value in choices else f"{where}: found {value!r}; expected {listed(choices)}"
     if section == "hands":
-        return "" if name in offers.hands else _not_offered(where, list(offers.hands), name)
+        return "" if name in offers.hands else not_offered(where, list(offers.hands), name)
     if section == "invert":
         if name not in FAMILIES:
             return f"{where}: found {name}; expected a family of devices: {listed(FAMILIES)}"
         wrong = [axis for axis in value if axis not in offers.invert] if isinstance(value, list) else [value]
-        return _not_offered(where, list(offers.invert), str(wrong[0])) if wrong else ""
+        return not_offered(where, list(offers.invert), str(wrong[0])) if wrong else ""
     if section == "buttons":
         if name not in offers.buttons:
-            return _not_offered(where, list(offers.buttons), name)
+            return not_offered(where, list(offers.buttons), name)
         several = value if isinstance(value, list) else [value]
         carriers = offers.carriers(name)
         wrong = [one for one in several if one not in carriers]
@@ -199,7 +194,7 @@ def _fault(profile: Profile, section: str, name: str, value: Any) -> str:
 
 def _span_fault(spans: Mapping[str, tuple[float, float]], where: str, name: str, value: Any) -> str:
     if name not in spans:
-        return _not_offered(where, list(spans), name)
+        return not_offered(where, list(spans), name)
     least, most = spans[name]
     number = isinstance(value, int | float) and not isinstance(value, bool) and value == value
     if number and least <= value <= most:
@@ -207,7 +202,8 @@ def _span_fault(spans: Mapping[str, tuple[float, float]], where: str, name: str,
     return f"{where}: found {value!r}; expected {least:g} to {most:g}"
 
 
-def _not_offered(where: str, names: list[str], name: str) -> str:
+def not_offered(where: str, names: list[str], name: str) -> str:
+    """What is said of a name, of the table that `where` begins with, that is not one of the names offered."""
     if names:
         offered = f"{listed(names)}{nearest(name, names)}"
         return f"{where}: not offered; expected what the profile offers: {offered}"
