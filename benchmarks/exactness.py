@@ -10,9 +10,9 @@ import sys
 
 from hypothesis import HealthCheck, given, settings
 
-from mellow_thumb.plan import Plan
-from tests.strategies import EVERYTHING, Event, events, held_routes, plans, step_routes
-from tests.test_program import by_hand, split_finely
+from mellow_thumb.plan.plan import Plan
+from tests.helpers.strategies import EVERYTHING, Event, events, held_routes, plans, step_routes
+from tests.weaving.test_program import by_hand, split_finely
 
 PLAIN = (step_routes, step_routes, held_routes)
 COUNT = int(sys.argv[1]) if len(sys.argv) > 1 else 1500

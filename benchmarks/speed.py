@@ -25,11 +25,11 @@ import numpy as np
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
-from mellow_thumb.exporting import export_c
-from mellow_thumb.fused import load
-from mellow_thumb.program import weave_plan
-from mellow_thumb.replay_table import height
-from mellow_thumb.take_items import TakeReader
+from mellow_thumb.engines.fused import load
+from mellow_thumb.insight.exporting import export_c
+from mellow_thumb.takes.replay_table import height
+from mellow_thumb.takes.take_items import TakeReader
+from mellow_thumb.weaving.program import weave_plan
 
 from .arrays import Arrays
 from .workload import PROFILE, START, Polled, as_take, by_hand, hands, mouse_take

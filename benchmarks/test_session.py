@@ -11,7 +11,7 @@ from typing import Any
 import pytest
 
 from mellow_thumb import load_profile, marsh, read_take, replay
-from mellow_thumb.program import weave_plan
+from mellow_thumb.weaving.program import weave_plan
 
 from .reference import ByHand
 

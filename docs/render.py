@@ -6,13 +6,13 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
-from mellow_thumb.axes import KNOWN
-from mellow_thumb.feeling import MEASURES
-from mellow_thumb.findings import CODES
-from mellow_thumb.form_mounts import MountForm
-from mellow_thumb.profile_form import TABLES, AxisForm, keys
-from mellow_thumb.signals import CATALOGUE, KINDS
-from mellow_thumb.units import AXIS_UNITS, PAN, fitting
+from mellow_thumb.basics.units import AXIS_UNITS, PAN, fitting
+from mellow_thumb.insight.feeling import MEASURES
+from mellow_thumb.insight.findings import CODES
+from mellow_thumb.plan.axes import KNOWN
+from mellow_thumb.plan.signals import CATALOGUE, KINDS
+from mellow_thumb.profiles.form_mounts import MountForm
+from mellow_thumb.profiles.profile_form import TABLES, AxisForm, keys
 
 FOLDER = Path(__file__).parent
 

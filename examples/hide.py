@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
-from mellow_thumb.signals import POSE_PARTS
+from mellow_thumb.plan.signals import POSE_PARTS
 
 RATE = 90.0
 

@@ -2,7 +2,7 @@
 
 It draws the marsh from above: the warden, the camera behind him, what it looks at. M opens the chart, drawn
 as its own camera sees it: the left button drags it, the wheel brings nearer what is under the pointer. It
-needs pygame-ce (pip install pygame-ce). Run it: python examples/window.py
+needs pygame-ce: pip install 'mellow-thumb[window]'. Run it: python examples/window.py
 """
 
 from __future__ import annotations
@@ -11,9 +11,12 @@ import sys
 from math import radians, tan
 from pathlib import Path
 
-import pygame
-
 import mellow_thumb as mt
+
+try:
+    import pygame
+except ImportError:
+    sys.exit("this example opens a window with pygame-ce: pip install 'mellow-thumb[window]'")
 
 SIZE, SCALE = (1280, 800), 60
 MUD, SEEN, WATER, WARDEN, CAMERA = (

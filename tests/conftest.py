@@ -9,16 +9,30 @@ from pathlib import Path
 
 import pytest
 from hypothesis import HealthCheck, Phase, settings
+from hypothesis.database import DirectoryBasedExampleDatabase
 
 from mellow_thumb import Profile, Take, load_profile, marsh, read_take
 
-# a slow machine is no reason to fail: nothing here is timed
-settings.register_profile("dev", deadline=None, suppress_health_check=[HealthCheck.too_slow])
-settings.register_profile("ci", settings.get_profile("dev"), print_blob=True, derandomize=True)
+# The same examples every time, whatever an earlier run has left behind. A slow machine is no reason to fail: nothing
+# here is timed.
 settings.register_profile(
-    "quick", settings.get_profile("dev"), phases=[Phase.explicit, Phase.reuse, Phase.generate]
-)  # for finding out which test fails, without waiting for its smallest example
-settings.load_profile(os.environ.get("HYPOTHESIS_PROFILE") or ("ci" if os.environ.get("CI") else "dev"))
+    "fixed",
+    deadline=None,
+    suppress_health_check=[HealthCheck.too_slow],
+    derandomize=True,
+    database=None,
+    print_blob=True,
+)
+# Fresh seeds, for exploring: see CONTRIBUTING.md.
+settings.register_profile(
+    "explore",
+    settings.get_profile("fixed"),
+    derandomize=False,
+    database=DirectoryBasedExampleDatabase(".hypothesis"),
+)
+# For finding out which test fails, without waiting for its smallest example.
+settings.register_profile("quick", settings.get_profile("fixed"), phases=[Phase.explicit, Phase.generate])
+settings.load_profile(os.environ.get("HYPOTHESIS_PROFILE", "fixed"))
 
 
 @pytest.fixture(scope="session")

@@ -14,9 +14,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 import mellow_thumb as mt
-from mellow_thumb.command_line import main
-from mellow_thumb.files import replacing
-from mellow_thumb.program import weave_plan
+from mellow_thumb.basics.files import replacing
+from mellow_thumb.commands.line import main
+from mellow_thumb.weaving.program import weave_plan
 
 ROOT = Path(__file__).parents[1]
 SETTINGS = ROOT / "examples" / "settings.toml"

@@ -58,12 +58,7 @@ __all__ = [
 
 TYPE_CHECKING = False  # typing itself would cost more than the rest of this module
 if TYPE_CHECKING:
-    from .basis import Basis
-    from .batch import replay, replay_arrays, replay_pieces
-    from .browser_door import BrowserDoor
-    from .checking import check
-    from .comparing import compare
-    from .errors import (
+    from .basics import (
         ArgumentError,
         FileError,
         MellowThumbError,
@@ -77,62 +72,57 @@ if TYPE_CHECKING:
         TakeError,
         UnitError,
     )
-    from .evemu_files import read_evemu
-    from .feeling import feel
-    from .fitting import fit
-    from .frame import Frame
-    from .linux_device import LinuxDevice
-    from .linux_door import LinuxDoor
-    from .linux_live import LinuxDevices
-    from .listening import Listener
-    from .profile import Profile, load_profile
-    from .rebinding import rebind
-    from .recording import Recorder
-    from .session import Session
-    from .sheets import Sheet, load_sheet, new_sheet
-    from .sweeping import sweep
-    from .take import Take
-    from .take_files import read_take, take_pieces, write_take
-    from .telling import tell
-    from .view import View
-    from .walker import Walker
-    from .wheels import wheel_notches
-    from .xr_door import XrDoor
+    from .devices import BrowserDoor, LinuxDevice, LinuxDevices, LinuxDoor, XrDoor
+    from .insight import check, compare, feel, fit, sweep, tell
+    from .plan import wheel_notches
+    from .profiles import Profile, Sheet, load_profile, load_sheet, new_sheet, rebind
+    from .session import Basis, Frame, Listener, Session, View, Walker
+    from .takes import (
+        Recorder,
+        Take,
+        read_evemu,
+        read_take,
+        replay,
+        replay_arrays,
+        replay_pieces,
+        take_pieces,
+        write_take,
+    )
 
 _HOMES = {
-    "Basis": "basis",
-    "BrowserDoor": "browser_door",
-    "Frame": "frame",
-    "LinuxDevice": "linux_device",
-    "LinuxDevices": "linux_live",
-    "LinuxDoor": "linux_door",
-    "Listener": "listening",
-    "Profile": "profile",
-    "Recorder": "recording",
+    "Basis": "session",
+    "BrowserDoor": "devices",
+    "Frame": "session",
+    "LinuxDevice": "devices",
+    "LinuxDevices": "devices",
+    "LinuxDoor": "devices",
+    "Listener": "session",
+    "Profile": "profiles",
+    "Recorder": "takes",
     "Session": "session",
-    "Sheet": "sheets",
-    "Take": "take",
-    "View": "view",
-    "Walker": "walker",
-    "check": "checking",
-    "compare": "comparing",
-    "feel": "feeling",
-    "fit": "fitting",
-    "XrDoor": "xr_door",
-    "load_profile": "profile",
-    "load_sheet": "sheets",
-    "new_sheet": "sheets",
-    "read_evemu": "evemu_files",
-    "read_take": "take_files",
-    "rebind": "rebinding",
-    "replay": "batch",
-    "replay_arrays": "batch",
-    "replay_pieces": "batch",
-    "sweep": "sweeping",
-    "take_pieces": "take_files",
-    "tell": "telling",
-    "wheel_notches": "wheels",
-    "write_take": "take_files",
+    "Sheet": "profiles",
+    "Take": "takes",
+    "View": "session",
+    "Walker": "session",
+    "check": "insight",
+    "compare": "insight",
+    "feel": "insight",
+    "fit": "insight",
+    "XrDoor": "devices",
+    "load_profile": "profiles",
+    "load_sheet": "profiles",
+    "new_sheet": "profiles",
+    "read_evemu": "takes",
+    "read_take": "takes",
+    "rebind": "profiles",
+    "replay": "takes",
+    "replay_arrays": "takes",
+    "replay_pieces": "takes",
+    "sweep": "insight",
+    "take_pieces": "takes",
+    "tell": "insight",
+    "wheel_notches": "plan",
+    "write_take": "takes",
 }
 """The module of each public name; the others are errors."""
 
@@ -140,7 +130,7 @@ _HOMES = {
 def __getattr__(name: str) -> object:
     if name not in __all__:
         raise AttributeError(f"module 'mellow_thumb' has no attribute {name!r}")
-    value: object = getattr(import_module(f".{_HOMES.get(name, 'errors')}", __name__), name)
+    value: object = getattr(import_module(f".{_HOMES.get(name, 'basics')}", __name__), name)
     globals()[name] = value
     return value
 

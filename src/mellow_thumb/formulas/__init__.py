@@ -4,3 +4,78 @@ A formula is straight-line Python so that it can be woven, compiled and written 
 to new names, ternaries instead of ``min`` and ``max``, one ``return`` at the end. Positional parameters
 are values that change; keyword-only parameters are numbers that a profile fixes.
 """
+
+from . import returning, shaping, smoothing, switching
+from .blending import blended, facing, unit
+from .limits import clamp, limited, room
+from .orbiting import (
+    behind,
+    carried,
+    chased,
+    direction_to,
+    heading_of,
+    product,
+    shortage,
+    swung,
+    trailed,
+    turned_by,
+)
+from .panning import ground_under, nearer, picture_under, screen_of_ground
+from .shaping import zone
+from .smoothing import decay
+from .speed import hand_speed
+from .tilting import tilted
+from .turning import (
+    degrees_per_count,
+    level_rotation,
+    level_turned,
+    narrowed,
+    right,
+    rolled,
+    rotation_rows,
+    wrapped,
+)
+from .walking import bearing, on_disc, toward, walked
+
+__all__ = [
+    "bearing",
+    "behind",
+    "blended",
+    "carried",
+    "chased",
+    "clamp",
+    "decay",
+    "degrees_per_count",
+    "direction_to",
+    "facing",
+    "ground_under",
+    "hand_speed",
+    "heading_of",
+    "level_rotation",
+    "level_turned",
+    "limited",
+    "narrowed",
+    "nearer",
+    "on_disc",
+    "picture_under",
+    "product",
+    "returning",
+    "right",
+    "rolled",
+    "room",
+    "rotation_rows",
+    "screen_of_ground",
+    "shaping",
+    "shortage",
+    "smoothing",
+    "switching",
+    "swung",
+    "tilted",
+    "toward",
+    "trailed",
+    "turned_by",
+    "unit",
+    "walked",
+    "wrapped",
+    "zone",
+]

@@ -107,21 +107,39 @@ def carried(
 ) -> tuple[float, float, float, float]:
     """A frame's rotation turned the shortest way to where its +Y points along a unit vector `up`.
 
-    From an up to its opposite it turns about its own +X. Source: the half-angle form of the rotation between
-    two unit vectors, ``(a x b, 1 + a.b)``.
+    Exact to rounding for every pair of directions. From an up to its opposite the turn is about the frame's
+    own +X. Source: the half-angle form of the rotation between two unit vectors, ``(a x b, 1 + a.b)``, where
+    the angle is sharp; beyond a right angle that form loses its digits, so there it is a half turn about an
+    axis across the old up, which takes a to -a, then the same form from -a to b.
 
     >>> carried(0.0, 0.0, 0.0, 1.0, 0.0, 1.0, 0.0)
     (0.0, 0.0, 0.0, 1.0)
+    >>> carried(0.0, 0.0, 0.0, 1.0, 0.0, -1.0, 0.0)
+    (1.0, 0.0, 0.0, 0.0)
     """
     ax = 2.0 * (x * y - z * w)
     ay = 1.0 - 2.0 * (x * x + z * z)
     az = 2.0 * (y * z + x * w)
-    level = 1.0 + ax * up_x + ay * up_y + az * up_z
-    back = level < 1e-9
-    cx = 1.0 - 2.0 * (y * y + z * z) if back else ay * up_z - az * up_y
-    cy = 2.0 * (x * y + z * w) if back else az * up_x - ax * up_z
-    cz = 2.0 * (x * z - y * w) if back else ax * up_y - ay * up_x
-    cw = 0.0 if back else level
+    cross_x = ay * up_z - az * up_y
+    cross_y = az * up_x - ax * up_z
+    cross_z = ax * up_y - ay * up_x
+    level = ax * up_x + ay * up_y + az * up_z
+    apart = sqrt(cross_x * cross_x + cross_y * cross_y + cross_z * cross_z)
+    opposite = apart < 1e-12
+    rough_x = 1.0 - 2.0 * (y * y + z * z) if opposite else cross_x / apart
+    rough_y = 2.0 * (x * y + z * w) if opposite else cross_y / apart
+    rough_z = 2.0 * (x * z - y * w) if opposite else cross_z / apart
+    # across the old up to the last digit: then the half turn takes it to its opposite whatever the axis is
+    along = rough_x * ax + rough_y * ay + rough_z * az
+    across_x = rough_x - along * ax
+    across_y = rough_y - along * ay
+    across_z = rough_z - along * az
+    blunt = level < 0.0
+    rest = 1.0 - level
+    cx = rest * across_x + across_y * cross_z - across_z * cross_y if blunt else cross_x
+    cy = rest * across_y + across_z * cross_x - across_x * cross_z if blunt else cross_y
+    cz = rest * across_z + across_x * cross_y - across_y * cross_x if blunt else cross_z
+    cw = across_x * cross_x + across_y * cross_y + across_z * cross_z if blunt else 1.0 + level
     to_x = cw * x + cx * w + cy * z - cz * y
     to_y = cw * y - cx * z + cy * w + cz * x
     to_z = cw * z + cx * y - cy * x + cz * w

@@ -5,15 +5,15 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
-    from ..stand_ins.mouse import MouseHand
-    from ..take import Take
+    from ..stand_ins import MouseHand
+    from ..takes import Take
 
 SEED = 7
 
 
 def field_glasses() -> Take:
     """Make the take of the field glasses anew: the hand that `TAKE` was written from."""
-    from ..stand_ins.mouse import MouseHand
+    from ..stand_ins import MouseHand
 
     hand = MouseHand(SEED)
     hand.rest(0.35)
@@ -52,7 +52,7 @@ def field_glasses() -> Take:
 
 def dyke() -> Take:
     """Make the take from the dyke anew: the thumb that `DYKE_TAKE` was written from."""
-    from ..stand_ins.pad import Thumb
+    from ..stand_ins import Thumb
 
     thumb = Thumb(SEED)
     thumb.hold(0.8)  # at rest, which is not quite the centre
@@ -87,7 +87,7 @@ def dyke() -> Take:
 
 def boardwalk() -> Take:
     """Make the take from the boardwalk anew: the hand that `BOARDWALK_TAKE` was written from."""
-    from ..stand_ins.mouse import MouseHand
+    from ..stand_ins import MouseHand
 
     hand = MouseHand(SEED)
     hand.rest(0.3)
@@ -126,7 +126,7 @@ def boardwalk() -> Take:
 
 def following() -> Take:
     """Make the take of the walk along the dyke anew: the thumbs that `FOLLOWING_TAKE` was written from."""
-    from ..stand_ins.pad import Thumb, together
+    from ..stand_ins import Thumb, together
 
     left, right = Thumb(SEED, signal="pad.left_stick"), Thumb(SEED + 1)
     for thumb in (left, right):
@@ -173,8 +173,7 @@ def following() -> Take:
 
 def chart() -> Take:
     """Make the take with the chart anew: the hands that `CHART_TAKE` was written from."""
-    from ..stand_ins.mouse import MouseHand, PointerHand
-    from ..stand_ins.pad import together
+    from ..stand_ins import MouseHand, PointerHand, together
 
     looking, pointing = MouseHand(SEED), PointerHand(SEED + 1)
     pointing.set("host.screen.x", 1280.0)
@@ -227,7 +226,7 @@ def chart() -> Take:
 
 def fingers() -> Take:
     """Make the take of the chart under the fingers anew: those that `FINGERS_TAKE` was written from."""
-    from ..stand_ins.fingers import Fingers
+    from ..stand_ins import Fingers
 
     hand = Fingers(SEED)
     hand.say("host.screen.x", 1280.0)
@@ -257,7 +256,7 @@ def fingers() -> Take:
 
 def scope() -> Take:
     """Make the take of the spotting scope anew: the hand that `SCOPE_TAKE` was written from."""
-    from ..stand_ins.handheld import Handheld
+    from ..stand_ins import Handheld
 
     hand = Handheld(SEED, rate=100)
     hand.rest(2.0)  # it lies on the rail: its gyroscope is learnt
@@ -293,7 +292,7 @@ def scope() -> Take:
 
 def hide() -> Take:
     """Make the take from the hide anew: the head that `HIDE_TAKE` was written from."""
-    from ..stand_ins.head import Head
+    from ..stand_ins import Head
 
     head = Head(SEED)
     head.rest(0.4)

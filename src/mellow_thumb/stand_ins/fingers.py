@@ -6,7 +6,7 @@ from functools import partial
 from math import cos, pi, radians, sin
 from typing import TYPE_CHECKING, Any
 
-from ..take import COLUMNS, Take
+from ..takes import COLUMNS, Take
 from .mouse import smooth_path
 
 if TYPE_CHECKING:

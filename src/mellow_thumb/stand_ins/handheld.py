@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..attitude import GRAVITY
-from ..take import COLUMNS, Take
+from ..session import GRAVITY
+from ..takes import COLUMNS, Take
 from .mouse import smooth_path
 
 if TYPE_CHECKING:

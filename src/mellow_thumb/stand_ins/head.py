@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..formulas.orbiting import heading_of
-from ..signals import POSE_PARTS
-from ..take import COLUMNS, Take
+from ..formulas import heading_of
+from ..plan import POSE_PARTS
+from ..takes import COLUMNS, Take
 from .mouse import smooth_path
 
 if TYPE_CHECKING:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import cos, log2, pi, sin
 from typing import TYPE_CHECKING, Any
 
-from ..take import COLUMNS, Take
+from ..takes import COLUMNS, Take
 
 if TYPE_CHECKING:
     import numpy as np

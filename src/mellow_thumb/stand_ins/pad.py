@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..take import COLUMNS, Take
+from ..takes import COLUMNS, Take
 from .mouse import smooth_path
 
 if TYPE_CHECKING:

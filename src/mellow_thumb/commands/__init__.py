@@ -1,0 +1,5 @@
+"""Commands: the command line."""
+
+from .line import main
+
+__all__ = ["main"]

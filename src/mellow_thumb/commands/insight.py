@@ -1,0 +1,232 @@
+"""Commands that answer questions: what it does, what is wrong, how it feels, what a take says."""
+
+from __future__ import annotations
+
+import json
+import sys
+from math import isfinite
+from pathlib import Path
+from shutil import get_terminal_size
+from typing import TYPE_CHECKING, Any
+
+import click
+
+from .group import PATH, load, main, player, read, shown_progress
+
+if TYPE_CHECKING:
+    import pandas as pd
+
+    from ..takes import Take
+
+
+@main.command("tell")
+@click.argument("profile", type=PATH)
+@click.option(
+    "--basis",
+    metavar="RIGHT,UP,FORWARD",
+    help="Say turns in the host's axes too, such as +x,+z,+y.  [default: +x,+y,-z, which are ours]",
+)
+@click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
+@player
+def tell_controls(profile: Path, basis: str | None, player: Path | None, *, as_json: bool) -> None:
+    """Say what each control of PROFILE does: which way, and how much."""
+    from ..insight import tell
+    from ..session import Basis
+
+    axes = [part.strip() for part in basis.split(",")] if basis else []
+    if axes and len(axes) != 3:
+        raise click.UsageError(f'--basis: found "{basis}"; expected three axes, such as +x,+z,+y')
+    told = tell(load(profile, player), Basis(*axes) if axes else None)
+    width = min(get_terminal_size().columns, 120) if sys.stdout.isatty() else 0
+    click.echo(json.dumps(told.as_dict(), indent=2) if as_json else told.text(width))
+
+
+@main.command("check")
+@click.argument("profile", type=PATH)
+@click.option("--take", type=PATH, help="Look at the hands of this take too: noise, edges.")
+@click.option(
+    "--lag",
+    type=click.FloatRange(1, 1000),
+    default=100.0,
+    show_default=True,
+    metavar="MS",
+    help="What smoothing may add, in milliseconds.",
+)
+@click.option(
+    "--sarif", type=PATH, metavar="FILE", help="Write the findings as SARIF 2.1.0 too, for code hosts."
+)
+@click.option("--json", "as_json", is_flag=True, help="Say them as JSON.")
+@click.option("--allowed", is_flag=True, help="Say those that the profile allows, too.")
+@player
+@click.pass_context
+def check_profile(
+    ctx: click.Context,
+    profile: Path,
+    take: Path | None,
+    lag: float,
+    sarif: Path | None,
+    player: Path | None,
+    *,
+    as_json: bool,
+    allowed: bool,
+) -> None:
+    """Say what is wrong with PROFILE, or likely to be.
+
+    Ends with 1 where something is an error.
+    """
+    from .. import __version__
+    from ..basics import listed, replacing
+    from ..insight import LEVELS, check
+    from ..insight import sarif as as_sarif
+
+    found = check(load(profile, player), read(take) if take else None, lag=lag / 1000.0)
+    if sarif:
+        with replacing(sarif) as fresh:
+            fresh.write_text(json.dumps(as_sarif(found, __version__), indent=2) + "\n", encoding="utf-8")
+        click.echo(f"wrote {sarif}", err=True)
+    shown = [one for one in found if allowed or not one.allowed]
+    if as_json:
+        click.echo(json.dumps([one.as_dict() for one in shown], indent=2))
+    else:
+        for one in shown:
+            click.echo(one.text() + (f"\n    allowed: {one.allowed}" if one.allowed else ""))
+        counts = [(level, sum(one.level == level and not one.allowed for one in found)) for level in LEVELS]
+        said = [f"{count} {level}{'s' if count > 1 else ''}" for level, count in counts if count]
+        hidden = sum(bool(one.allowed) for one in found)
+        more = f"; {hidden} allowed" if hidden else ""
+        click.echo(f"{profile}: {listed(said, 'and') if said else 'nothing found'}{more}")
+    if any(one.level == "error" and not one.allowed for one in found):
+        ctx.exit(1)
+
+
+@main.command("feel")
+@click.argument("profiles", type=PATH, nargs=-1, required=True)
+@click.option("--take", type=PATH, help="Measure what the hands of this take come to, too.")
+@click.option("-o", "--output", type=PATH, metavar="FILE.csv", help="Write the numbers as a table.")
+@click.option("--json", "as_json", is_flag=True, help="Say them as JSON.")
+@player
+def feel_profiles(
+    profiles: tuple[Path, ...], take: Path | None, output: Path | None, player: Path | None, *, as_json: bool
+) -> None:
+    """Say how PROFILES feel, in numbers, side by side.
+
+    What differs is marked.
+    """
+    from ..basics import OutputError, replacing
+    from ..insight import feel
+
+    if output and output.suffix.lower() != ".csv":
+        raise OutputError(f'{output}: found the suffix "{output.suffix}"; expected .csv')
+    loaded, hands = [load(one, player) for one in profiles], read(take) if take else None
+    with shown_progress("measuring") as progress:
+        table = feel(loaded, hands, progress=progress)
+    if output:
+        with replacing(output) as fresh:
+            table.to_csv(fresh)
+        click.echo(f"wrote {output}", err=as_json)
+    if as_json:
+        rows = table.reset_index().to_dict("records")
+        click.echo(json.dumps([{key: _plain(one) for key, one in row.items()} for row in rows], indent=2))
+    elif not output:
+        click.echo(_numbers(table))
+
+
+def _numbers(table: pd.DataFrame) -> str:
+    """Numbers for people: a block a subject, a line a measure, a column a profile; differences marked."""
+    from ..insight import digits
+
+    names = list(table.columns[1:])
+    lines, last = [], ""
+    if len(names) > 1:
+        lines += [f"{chr(ord('A') + k)}  {name}" for k, name in enumerate(names)]
+        lines += ["", f"{'':<24}" + "".join(f"{chr(ord('A') + k):>12}" for k in range(len(names)))]
+    for (subject, measure), unit, *values in table.itertuples(name=None):
+        if subject != last:
+            lines += ["", str(subject)]
+            last = subject
+        shown = [digits(value) for value in values]
+        mark = "differs" if len(set(shown)) > 1 else ""
+        lines.append(f"  {measure:<22}{''.join(f'{one:>12}' for one in shown)} {unit:<8} {mark}".rstrip())
+    return "\n".join(lines).lstrip("\n")
+
+
+def _plain(value: Any) -> Any:
+    """What JSON can hold: no number, and one that never comes, are null."""
+    return value if not isinstance(value, float) or isfinite(value) else None
+
+
+@main.command("fit")
+@click.argument("take", type=PATH)
+@click.option("-o", "--output", type=PATH, metavar="FILE", help="Draw it (.png, .svg, .pdf).")
+@click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
+def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
+    """Measure the devices of TAKE, in which hands rest and circle.
+
+    Rest, noise, dead zone and reach, with a fragment for a profile.
+    """
+    from ..insight import fit
+    from ..insight.figures import fitted, save_figure
+
+    recorded = read(take)
+    found = fit(recorded)
+    click.echo(json.dumps(found.as_dict(), indent=2) if as_json else found.text())
+    figure = fitted(recorded) if output else None
+    if output and figure is None:
+        click.echo(f"{take}: no stick to draw", err=True)
+    elif output and figure is not None:
+        save_figure(figure, output)
+        click.echo(f"wrote {output}", err=as_json)
+
+
+@main.command("report")
+@click.argument("profile", type=PATH)
+@click.argument("takes", type=PATH, nargs=-1)
+@click.option(
+    "-o", "--output", type=PATH, metavar="FILE.html", help="The file.  [default: PROFILE.html, here]"
+)
+@click.option(
+    "--figures",
+    type=click.Path(path_type=Path, file_okay=False),
+    metavar="DIR",
+    help="Write the pictures alone, into this folder; it is made if it is not there.",
+)
+@player
+def report_profile(
+    profile: Path,
+    takes: tuple[Path, ...],
+    output: Path | None,
+    figures: Path | None,
+    player: Path | None,
+) -> None:
+    """Write all of PROFILE, and of what TAKES come to, as one HTML file."""
+    from ..basics import OutputError
+
+    loaded = load(profile, player)
+    hands = {take.stem: read(take) for take in takes}
+    if figures:
+        _pictures(loaded, hands, figures)
+        return
+    from ..insight import write_report
+
+    path = output or Path(f"{profile.stem}.html")
+    if path.suffix.lower() not in (".html", ".htm"):
+        raise OutputError(f'{path}: found the suffix "{path.suffix}"; expected .html')
+    with shown_progress("reporting") as progress:
+        write_report(loaded, hands, path, progress=progress)
+    click.echo(f"wrote {path}")
+
+
+def _pictures(profile: Any, takes: dict[str, Take], folder: Path) -> None:
+    from ..basics import made_folder
+    from ..insight import figures_of
+    from ..insight.figures import save_figure
+
+    drawn = figures_of(profile, takes)
+    if not drawn:
+        click.echo("nothing to draw: no route has a stick or a trigger, and no take was given")
+        return
+    made_folder(folder)
+    for name, figure in drawn.items():
+        path = folder / f"{name}.png"
+        save_figure(figure, path)
+        click.echo(f"wrote {path}")

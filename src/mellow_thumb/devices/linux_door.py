@@ -1,0 +1,210 @@
+"""A door for Linux input devices: their events become signals, by what each device says of itself.
+
+What an event means is in linux/input-event-codes.h and the kernel's documentation of input (event codes, the
+Linux Gamepad Specification, the multi-touch protocol, type B). Ranges are those of the device; screens and
+sticks count y downwards, and are flipped here, once.
+"""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..plan import FINGERS
+from .linux_device import (
+    ABS,
+    DROPPED,
+    HATS,
+    KEY,
+    PLACE_X,
+    PLACE_Y,
+    REL,
+    REPORT,
+    SENSORS,
+    SLOT,
+    STICKS,
+    SYN,
+    TRACKING,
+    TRIGGERS,
+    WHEELS,
+    G,
+)
+from .linux_keys import BUTTONS
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Iterable
+
+    from .linux_device import LinuxDevice, Range
+
+    Event = tuple[int, int, int]
+    """Its type, code and value."""
+    Say = Callable[[str, float | tuple[float, float], float], None]
+    """Takes a signal, its value or pair of values, and its time in seconds."""
+
+
+class LinuxDoor:
+    """Makes signals of a device's events, and tells them at each report, together.
+
+    `say` takes a signal, its value or pair of values, and its time (s), as ``session.feed`` does.
+    """
+
+    def __init__(self, device: LinuxDevice, say: Say, state: Callable[[], Iterable[Event]] = tuple) -> None:
+        """Stand before a `device`; `state` tells, after events were lost, what it holds by now."""
+        self.device, self._say, self._state = device, say, state
+        self.dropped = 0
+        """How often the system said that events were lost."""
+        self._lost = False
+        self._begin()
+
+    def _begin(self) -> None:
+        """Nothing is held, and nothing has moved."""
+        self._moved = [0.0, 0.0]
+        self._wheel = [0.0, 0.0]
+        self._place = [0.5, 0.5]
+        self._sticks: dict[str, list[float]] = {"left_stick": [0.0, 0.0], "right_stick": [0.0, 0.0]}
+        self._told: dict[str, float | tuple[float, float]] = {}
+        self._new: dict[str, float | tuple[float, float]] = {}
+        self._slot = 0
+        self._contacts: dict[int, list[float]] = {}
+        """For each slot in use: where it is, in the device's units, and whether it has landed."""
+        self._changed: dict[int, str] = {}
+        self._felt = {SENSORS[code]: 0.0 for code in SENSORS if code in self.device.axes}
+        self._feels = False
+
+    def take(self, kind: int, code: int, value: int, seconds: float) -> None:
+        """Take one event: its type, code, value and time (s)."""
+        if kind == SYN and code == DROPPED:
+            self.dropped += 1
+            self._lost = True
+        elif self._lost:
+            if (kind, code) == (SYN, REPORT):
+                self._lost = False
+                self._recover(seconds)
+        elif kind == SYN:
+            self._report(code, seconds)
+        elif kind == REL:
+            self._rel(code, value)
+        elif kind == KEY and value != 2:  # 2 is a repeat
+            name = BUTTONS.get(code, "")
+            analogue = name.endswith("trigger") and {2, 5, 9, 10} & set(self.device.axes)
+            if name and not analogue:
+                self._new[name] = float(value)
+        elif kind == ABS and code in self.device.axes:
+            self._abs(code, value, self.device.axes[code])
+
+    def hold(self, state: Iterable[Event], seconds: float) -> None:
+        """Take what a device holds that was not heard before: as it is opened, or after a loss."""
+        for kind, code, value in state:
+            if (
+                kind != ABS or not self.device.touches
+            ):  # a contact is claimed where it lands, and nowhere else
+                self.take(kind, code, value, seconds)
+        self.take(SYN, REPORT, 0, seconds)
+
+    def release(self, seconds: float) -> None:
+        """Let go of whatever the device holds, one by one."""
+        self._cancel(seconds)
+        for name, value in self._told.items():
+            if value not in (0.0, (0.0, 0.0)) and name != "mouse.place":
+                self._say(name, (0.0, 0.0) if isinstance(value, tuple) else 0.0, seconds)
+        self._begin()
+
+    def let_go(self, seconds: float, others: Iterable[str] = ()) -> None:
+        """The device is gone: whatever it held is let go, and it says so.
+
+        Kinds that `others` still have are not said to be gone.
+        """
+        self.release(seconds)
+        for kind in self.device.kinds:
+            if kind not in others:
+                self._say(f"{kind}.connected", 0.0, seconds)
+
+    def _cancel(self, seconds: float) -> None:
+        """Every contact is taken away."""
+        for slot, contact in self._contacts.items():
+            if contact[2] and slot < FINGERS:
+                self._say(f"touch.{slot + 1}.cancel", 1.0, seconds)
+        self._contacts, self._changed = {}, {}
+
+    def _recover(self, seconds: float) -> None:
+        """After a loss: what is no longer held is let go, what is held by now is taken; contacts are gone."""
+        self._cancel(seconds)
+        state = list(self._state())
+        down = {BUTTONS.get(code) for kind, code, _ in state if kind == KEY}
+        self._new |= dict.fromkeys(set(self._told) & set(BUTTONS.values()) - down, 0.0)
+        self.hold(state, seconds)
+
+    def _rel(self, code: int, value: int) -> None:
+        if code in (0, 1):
+            self._moved[code] += value if code == 0 else -value
+        elif code in WHEELS and not (code in (8, 6) and {11, 12} & self.device.rels):
+            part, notch = WHEELS[code]
+            self._wheel["xy".index(part)] += value / notch
+
+    def _abs(self, code: int, value: int, axis: Range) -> None:
+        if self.device.touches:
+            self._contact(code, value)
+        elif self.device.feels:
+            if code in SENSORS:
+                self._felt[SENSORS[code]] = value / (axis.resolution or 1) * (G if code < 3 else 1.0)
+                self._feels = True
+        elif self.device.points and code in (0, 1):
+            self._place[code] = axis.share(value) if code == 0 else 1.0 - axis.share(value)
+            self._new["mouse.place"] = (self._place[0], self._place[1])
+        elif not self.device.sticks:
+            return
+        elif code in STICKS:
+            stick, part = STICKS[code]
+            self._sticks[stick][part] = axis.centred(value) if part == 0 else 0.0 - axis.centred(value)
+            x, y = self._sticks[stick]
+            self._new[f"pad.{stick}"] = (x, y)
+        elif code in TRIGGERS:
+            self._new[f"pad.{TRIGGERS[code]}"] = axis.share(value)
+        elif code in HATS:
+            less, more = HATS[code]
+            self._new[f"pad.{less}"], self._new[f"pad.{more}"] = float(value < 0), float(value > 0)
+
+    def _contact(self, code: int, value: int) -> None:
+        if code == SLOT:
+            self._slot = value
+        elif code == TRACKING:
+            self._changed[self._slot] = "up" if value < 0 else "down"
+            if value >= 0:
+                self._contacts.setdefault(self._slot, [0.0, 0.0, 0.0])
+        elif code in (PLACE_X, PLACE_Y):
+            contact = self._contacts.setdefault(self._slot, [0.0, 0.0, 0.0])
+            contact[0 if code == PLACE_X else 1] = value
+            self._changed.setdefault(self._slot, "move")
+
+    def _report(self, code: int, seconds: float) -> None:
+        if code != REPORT:
+            return
+        if any(self._moved):
+            self._say("mouse.move", (self._moved[0], self._moved[1]), seconds)
+        if any(self._wheel):
+            self._say("mouse.wheel", (self._wheel[0], self._wheel[1]), seconds)
+        self._moved, self._wheel = [0.0, 0.0], [0.0, 0.0]
+        for name, value in self._new.items():
+            if self._told.get(name) != value:
+                self._told[name] = value
+                self._say(name, value, seconds)
+        self._new = {}
+        for slot, phase in self._changed.items():
+            self._tell(slot, phase, seconds)
+        self._changed = {}
+        if self._feels:
+            for sensor, felt in self._felt.items():  # all of a reading, the force first
+                self._say(sensor, felt, seconds)
+        self._feels = False
+
+    def _tell(self, slot: int, phase: str, seconds: float) -> None:
+        """What has happened to one contact."""
+        contact, finger = self._contacts.get(slot, [0.0, 0.0, 0.0]), slot + 1
+        if finger > FINGERS:
+            return
+        if phase != "up":
+            x = self.device.axes[PLACE_X].share(contact[0])
+            y = 1.0 - self.device.axes[PLACE_Y].share(contact[1])
+            self._say(f"touch.{finger}.place", (x, y), seconds)
+        if phase != "move":
+            contact[2] = float(phase == "down")
+            self._say(f"touch.{finger}.down", contact[2], seconds)

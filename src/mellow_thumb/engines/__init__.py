@@ -1,0 +1,5 @@
+"""Engines: what runs a program."""
+
+from .fused import can_compile, is_at_hand, load
+
+__all__ = ["can_compile", "is_at_hand", "load"]

@@ -1,0 +1,252 @@
+"""An account of a replay: what was turned, by how much, which limits were touched, when gates were open."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, dataclass, field
+from typing import TYPE_CHECKING, Any
+
+from ..plan import MOVES
+from ..takes import STEP
+
+if TYPE_CHECKING:
+    import numpy as np
+    import numpy.typing as npt
+    import pandas as pd
+
+    from ..plan import Axis
+    from ..profiles import Profile
+
+    Mask = npt.NDArray[np.bool_]
+
+TOUCH = 0.01
+"""Degrees: an axis this near to its limit touches it."""
+
+WAYS = {
+    "yaw": ("turned", "right", "left"),
+    "pitch": ("turned", "up", "down"),
+    "roll": ("turned", "right side down", "right side up"),
+    "distance": ("went", "away", "nearer"),
+    "zoom": ("changed", "in", "out"),
+    "pan_x": ("went", "right", "left"),
+    "pan_y": ("went", "forward", "back"),
+}
+"""What people call what an axis does, its positive way and its negative way."""
+
+
+@dataclass(frozen=True)
+class Span:
+    """A stretch of time, in seconds."""
+
+    begin: float
+    end: float
+
+
+@dataclass(frozen=True)
+class Touch:
+    """The times in which an axis was at one of its limits."""
+
+    limit: float
+    side: str
+    spans: tuple[Span, ...]
+
+
+@dataclass(frozen=True)
+class Turned:
+    """What became of one axis, in its unit; `forth` is the whole way in the positive direction."""
+
+    unit: str
+    forth: float
+    back: float
+    least: float
+    most: float
+    end: float
+    touches: tuple[Touch, ...]
+
+
+@dataclass(frozen=True)
+class Walked:
+    """How a character went: metres along its path, metres from its beginning to its end, m/s at the most."""
+
+    path: float
+    distance: float
+    fastest: float
+
+
+@dataclass(frozen=True)
+class Account:
+    """What happened in a replay, as seen at the ends of its frames."""
+
+    title: str
+    seconds: float
+    frames: int
+    axes: dict[str, Turned]
+    gates: dict[str, tuple[Span, ...]]
+    cues: dict[str, tuple[float, ...]]
+    """For each cue, the ends (s) of the frames in which it was given, as often as it was."""
+    refused: dict[str, dict[str, int]]
+    clipped: dict[str, int]
+    walked: Walked | None = None
+    mounts: dict[str, tuple[Span, ...]] = field(default_factory=dict)
+    """For each of several mounts, when it was in force."""
+
+    def as_dict(self) -> dict[str, Any]:
+        """The same as plain data."""
+        return asdict(self)
+
+    def text(self) -> str:
+        """The same for people: a few lines."""
+        head = [self.title] if self.title else []
+        head.append(f"{self.seconds:g} s in {self.frames:,} frames")
+        rows = [row for name, turned in self.axes.items() for row in _axis_rows(name, turned)]
+        rows = rows or [("axes", "none moved")]
+        if self.walked:
+            far = f"{number(self.walked.path)} m, to {number(self.walked.distance)} m from where it began"
+            rows.append(("walked", f"{far}; at most {number(self.walked.fastest)} m/s"))
+        rows += [(name, _span_words(spans, "open", "never open")) for name, spans in self.gates.items()]
+        rows += [
+            (name, _span_words(spans, "in force", "never in force")) for name, spans in self.mounts.items()
+        ]
+        rows += [(name, _cue_words(times)) for name, times in self.cues.items()]
+        rows.append(("refused", _refused_words(self.refused)))
+        rows += [
+            ("drawn in", f"{name}: {_rows(count)} outside its range") for name, count in self.clipped.items()
+        ]
+        width = max(len(name) for name, _ in rows)
+        return "\n".join([*head, "", *(f"{name:<{width}}  {words}" for name, words in rows)])
+
+
+def account_of(profile: Profile, table: pd.DataFrame) -> Account:
+    """Say what happened in a replay of a profile; axes that stood still all the time are left out."""
+    t = table["t"].to_numpy()
+    axes = {axis.name: _turned(profile, axis, table) for axis in profile.axes if axis.name not in MOVES}
+    return Account(
+        title=profile.title,
+        seconds=float(t[-1]) if len(t) else 0.0,
+        frames=len(t),
+        axes={name: turned for name, turned in axes.items() if turned.forth or turned.back},
+        gates={gate.name: spans(t, table[f"gate_{gate.name}"].to_numpy() != 0) for gate in profile.gates},
+        cues={cue.name: given(table, cue.name) for cue in profile.cues},
+        refused=dict(table.attrs.get("refused", {})),
+        clipped=dict(table.attrs.get("clipped", {})),
+        walked=_walked(table) if profile.movement else None,
+        mounts={
+            one.mount.name: spans(t, (table["mount"] == one.mount.name).to_numpy())
+            for one in profile.mounts.all
+            if profile.others
+        },
+    )
+
+
+def _walked(table: pd.DataFrame) -> Walked:
+    import numpy as np
+
+    steps = table[list(STEP)].to_numpy()
+    lengths = np.sqrt((steps**2).sum(axis=1))
+    speeds = lengths / np.diff(table["t"].to_numpy(), prepend=0.0)
+    whole = float(np.sqrt((steps.sum(axis=0) ** 2).sum()))
+    return Walked(float(lengths.sum()), whole, float(speeds.max(initial=0.0)))
+
+
+def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Span, ...]:
+    """The stretches in which something held, from frame ends `t` and whether it held there."""
+    import numpy as np
+
+    edges = np.flatnonzero(np.diff(np.concatenate(([False], open_, [False])).astype(np.int8)))
+    return tuple(
+        Span(float(t[begin]), float(t[min(end, len(t) - 1)])) for begin, end in edges.reshape(-1, 2).tolist()
+    )
+
+
+def given(table: pd.DataFrame, cue: str) -> tuple[float, ...]:
+    """The ends (s) of the frames in which a cue was given, as often as it was."""
+    counts = [words.split().count(cue) for words in table["cues"]]
+    return tuple(float(t) for t, count in zip(table["t"].tolist(), counts, strict=True) for _ in range(count))
+
+
+def touches(profile: Profile, axis: Axis, table: pd.DataFrame) -> tuple[Touch, ...]:
+    """Each limit of an axis that was touched, and when; not those that one mount has for itself."""
+    import numpy as np
+
+    t, value = table["t"].to_numpy(), whole(axis, table)
+    there = ~table["mount"].isin(profile.mounts.without(axis.name)).to_numpy()
+    found = []
+    for side, limit in (("lower", axis.low), ("upper", axis.high)):
+        when = spans(t, (np.abs(value - limit) <= TOUCH) & there)
+        if when:
+            found.append(Touch(limit, side, when))
+    return tuple(found)
+
+
+def whole(axis: Axis, table: pd.DataFrame) -> npt.NDArray[np.float64]:
+    """An axis over time, its full turns kept."""
+    return table["yaw_total" if axis.name == "yaw" else axis.name].to_numpy()
+
+
+def _turned(profile: Profile, axis: Axis, table: pd.DataFrame) -> Turned:
+    import numpy as np
+
+    value = np.concatenate(([axis.start], whole(axis, table)))
+    mounts = table["mount"].cat.codes.to_numpy()
+    steps = np.diff(value) * (np.diff(mounts, prepend=0) == 0)  # from mount to mount nothing is turned
+    return Turned(
+        unit=axis.unit,
+        forth=float(steps[steps > 0].sum()),
+        back=float(-steps[steps < 0].sum()),
+        least=float(value.min()),
+        most=float(value.max()),
+        end=float(table[axis.name].iloc[-1]) if len(table) else axis.start,
+        touches=touches(profile, axis, table),
+    )
+
+
+def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
+    did, forth, back = WAYS.get(name, ("went", "up", "down"))
+
+    def measured(value: float) -> str:
+        return f"{number(value)} {turned.unit}".rstrip()
+
+    moved = f"{did} {measured(turned.forth)} {forth} and {measured(turned.back)} {back}"
+    where = f"between {number(turned.least)} and {measured(turned.most)}; ended at {measured(turned.end)}"
+    rows = [(name, f"{moved}; {where}")]
+    for touch in turned.touches:
+        total = sum(span.end - span.begin for span in touch.spans)
+        when = f"{total:.2f} s, first at {touch.spans[0].begin:.2f} s"
+        rows.append(("", f"at its {touch.side} limit of {measured(touch.limit)} for {when}"))
+    return rows
+
+
+def number(value: float) -> str:
+    """A number that a person would write: one decimal, or three digits where it is small."""
+    digits = 1 if abs(value) >= 10 else 2
+    return f"{round(value, digits) + 0.0:.10g}"
+
+
+def _span_words(when: tuple[Span, ...], what: str, never: str) -> str:
+    if not when:
+        return never
+    total = sum(span.end - span.begin for span in when)
+    shown = ", ".join(f"{span.begin:.2f} to {span.end:.2f} s" for span in when[:4])
+    more = f" and {len(when) - 4} more times" if len(when) > 4 else ""
+    return f"{what} for {total:.2f} s: {shown}{more}"
+
+
+def _cue_words(times: tuple[float, ...]) -> str:
+    if not times:
+        return "never given"
+    often = f"given {len(times)} times" if len(times) > 1 else "given once"
+    more = f" and {len(times) - 6} more times" if len(times) > 6 else ""
+    return f"{often}: at {', '.join(f'{t:.2f}' for t in times[:6])} s{more}"
+
+
+def _refused_words(refused: dict[str, dict[str, int]]) -> str:
+    if not refused:
+        return "nothing"
+    return "; ".join(
+        f"{signal}: {_rows(count)}, {reason}"
+        for signal, reasons in refused.items()
+        for reason, count in reasons.items()
+    )
+
+
+def _rows(count: int) -> str:
+    return f"{count:,} {'row' if count == 1 else 'rows'}"

@@ -1,0 +1,234 @@
+"""A bench: one route of a plan by itself, to be pushed and measured; what it does is what a session does.
+
+Its gate is open, its limits are off, and nothing else acts. With `eased` its smoothing and its boost stay,
+and the smoothing of its axes; without, what is measured is the whole of what they would spread over time.
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from math import cos, inf, log, radians, sin
+from typing import TYPE_CHECKING, Any
+
+from ..plan import NOTHING, EdgeZone, Hands, KeySet, Plan, Presses
+from ..session import Session
+
+if TYPE_CHECKING:
+    from ..plan import Address, Axis, Route
+
+SCREEN = (1000.0, 1000.0)
+"""The screen of the bench, in pixels: a screen is as wide as it is tall."""
+PER_CM = 50.0
+"""Its pixels in a cm."""
+SOON = 1 / 64
+"""Seconds after which a rate is read: before a boost has built, and before a sensor counts as silent."""
+
+
+class Bench:
+    """One route of a plan by itself."""
+
+    def __init__(self, plan: Plan, route: Route, *, eased: bool = False) -> None:
+        """Put a route on the bench."""
+        self.route = route
+        self._made = {one.name: one for one in plan.derived}.get(route.source.signal.name)
+        self._touch = next(
+            (one for one in plan.touches if route.source.signal.name == f"touch.{one.name}"), None
+        )
+        self.plan = _alone(plan, route, eased=eased)
+
+    def session(self) -> Session:
+        """The route at work, from time 0."""
+        session = Session(self.plan, ceiling=inf)
+        if self.plan.touches or self.route.pans:
+            session.set_screen(*SCREEN, pixels_per_cm=PER_CM)
+        if self.route.tilts:
+            session.attitude((0.0, 0.0, 0.0, 1.0), at=0.0)
+        session.tick(0.0)
+        return session
+
+    def values(self, session: Session, dt: float = 0.0) -> dict[str, float]:
+        """Each axis that it drives after `dt` more seconds, as it adds up: of one in per cent its log."""
+        read = session.tick(dt).axes
+        axes = {axis.name: axis for axis in self.plan.axes}
+        return {
+            name: axes[name].inner(read["yaw_total" if name == "yaw" else name]) for name in self.route.drives
+        }
+
+    def moved(self, part: str, amount: float, seconds: float) -> dict[str, float]:
+        """How far each of its axes goes in some seconds, after its signal was pushed by an amount."""
+        session = self.session()
+        before = self.values(session)
+        self.push(session, part, amount)
+        after = self.values(session, seconds)
+        return {name: after[name] - before[name] for name in after}
+
+    def rate(self, part: str, amount: float) -> dict[str, float]:
+        """How fast each of its axes goes while its signal is pushed so, a second; without any boost."""
+        return {name: value / SOON for name, value in self.moved(part, amount, SOON).items()}
+
+    def effect(self, part: str, amount: float) -> dict[str, float]:
+        """What a push comes to: a rate a second, or how far its axes step or lean."""
+        return self.rate(part, amount) if self.route.effect == "rate" else self.moved(part, amount, SOON)
+
+    def steady(self, part: str, amount: float, after: float) -> dict[str, float]:
+        """How fast each of its axes goes, a second, after it was pushed so for some seconds."""
+        session = self.session()
+        self.push(session, part, amount)
+        before = self.values(session, after)
+        now = self.values(session, SOON)
+        return {name: (now[name] - before[name]) / SOON for name in now}
+
+    def fast(self, part: str, speed: float) -> dict[str, float]:
+        """What one unit of a displacement comes to when the hand has gone at a speed (units a second)."""
+        session, gap = self.session(), 0.008
+        for k in range(100):
+            self.push(session, part, speed * gap, at=k * gap)
+        before = self.values(session, 99.5 * gap)
+        self.push(session, part, speed * gap, at=100 * gap)
+        now = self.values(session, gap)
+        return {name: (now[name] - before[name]) / (speed * gap) for name in now}
+
+    # ---- pushing
+
+    def push(self, session: Session, part: str, amount: float, at: float | None = None) -> None:
+        """Push the signal of the route: a held value to a share of all, a displacement by its unit.
+
+        `part` is the component, ``x`` or ``y``; a spread goes by a factor, a tilt to degrees.
+        """
+        name = self.route.source.signal.name
+        if isinstance(self._made, KeySet):
+            self._press_keys(session, self._made, part, amount, at)
+        elif isinstance(self._made, EdgeZone):
+            place = 0.5 + 0.5 * amount
+            session.feed(self._made.source.signal.name, (place, 0.5) if part == "x" else (0.5, place), at=at)
+        elif isinstance(self._made, Presses):
+            self._press(session, self._made.inputs[0], amount, at)
+        elif self._touch:
+            self._gesture(session, part, amount, at)
+        elif self.route.tilts:
+            half = 0.5 * radians(amount)
+            turned = (0.0, 0.0, -sin(half), cos(half)) if part == "x" else (sin(half), 0.0, 0.0, cos(half))
+            session.attitude(turned, at=at)
+        elif self.route.source.signal.pair:
+            x, y = (self._from_rest(one, amount if one == part else 0.0) for one in "xy")
+            session.feed(name, (x, y), at=at)
+        else:
+            session.feed(name, self._from_rest("x", amount), at=at)
+
+    def _from_rest(self, part: str, amount: float) -> float:
+        """Where a stick is that is pushed so far from its rest; 1 is its end."""
+        rest = self.route.shape.rest["xy".index(part)]
+        return rest + amount * (1.0 - rest if amount > 0.0 else 1.0 + rest) if rest else amount
+
+    @staticmethod
+    def _press_keys(session: Session, made: KeySet, part: str, amount: float, at: float | None) -> None:
+        minus, plus = made.ways[2 * "xy".index(part)], made.ways[2 * "xy".index(part) + 1]
+        for keys, pressed in ((plus, amount > 0.0), (minus, amount < 0.0)):
+            for key in keys[:1]:
+                session.feed(str(key), float(pressed), at=at)
+
+    @staticmethod
+    def _press(session: Session, address: Address, amount: float, at: float | None) -> None:
+        if address.signal.kind == "switch":
+            session.feed(str(address), 1.0, at=at)
+            session.feed(str(address), 0.0, at=at)
+            return
+        for value in (amount, 0.0):
+            session.feed(str(address), value, at=at)
+
+    def _gesture(self, session: Session, part: str, amount: float, at: float | None) -> None:
+        """Fingers land in the middle of their region, and do it there."""
+        touch = self._touch
+        assert touch is not None
+        left, bottom, right, top = touch.region
+        x, y = 0.5 * (left + right), 0.5 * (bottom + top)
+        if touch.kind in ("drag", "thumb_pad"):
+            radius = touch.radius.screens(SCREEN[0] / PER_CM) if touch.kind == "thumb_pad" else 1.0
+            centre = touch.centre if touch.centre and touch.kind == "thumb_pad" else (x, y)
+            session.touch(1, "down", centre, at=at, on=touch.starts_on or None)
+            step = amount * radius
+            session.touch(
+                1,
+                "move",
+                (centre[0] + step, centre[1]) if part == "x" else (centre[0], centre[1] + step),
+                at=at,
+            )
+            return
+        near = 0.04
+        begin = [(x - near, y), (x + near, y)]
+        end = begin
+        if touch.kind == "two_finger_drag":
+            across, along = (amount, 0.0) if part == "x" else (0.0, amount)
+            end = [(a + across, b + along) for a, b in begin]
+        elif touch.kind == "spread":
+            end = [(x - near * amount, y), (x + near * amount, y)]
+        else:
+            a = radians(amount)
+            end = [(x - near * cos(a), y + near * sin(a)), (x + near * cos(a), y - near * sin(a))]
+        for phase, places in (("down", begin), ("move", end)):
+            for finger, place in enumerate(places, 1):
+                session.touch(finger, phase, place, at=at, on=touch.starts_on or None)
+
+
+def _alone(plan: Plan, route: Route, *, eased: bool) -> Plan:
+    """A plan with one route, always heard, on axes without limits."""
+    mounts = plan.mounts
+    anywhere = {name for one in mounts.all for name in (*one.mount.axes, *one.mount.optional)}
+    fits = [
+        k
+        for k, _ in enumerate(mounts.all)
+        if all(isinstance(mounts.of(k, name), str) or name not in anywhere for name in route.drives)
+    ]
+    k = fits[0] if fits else 0
+    mount: Any = mounts.all[k].mount
+    plain = {"returns": None, "bounds": ()}
+    mount = replace(mount, **{name: value for name, value in plain.items() if hasattr(mount, name)})
+    names = [*mount.axes, *(axis.name for axis in plan.axes if axis.name not in mount.axes)]
+    one = replace(
+        route, gate=None, on_close=None, fresh=None, zero_on_open=False, scales=(), with_zoom=False,
+        glide=0.0, pins="", smoothing=route.smoothing if eased else None,
+        turn_boost=route.turn_boost if eased else None,
+    )  # fmt: skip
+    touched = route.source.signal.name.removeprefix("touch.")
+    ours = tuple(replace(touch, after_travel=NOTHING) for touch in plan.touches if touch.name == touched)
+    return Plan(
+        (one,), (), tuple(_open(_axis_of(plan, k, name), eased=eased) for name in names), mount, plan.derived,
+        hands=Hands(turn_cap=plan.hands.turn_cap), touches=ours or plan.touches,
+    )  # fmt: skip
+
+
+def _axis_of(plan: Plan, k: int, name: str) -> Axis:
+    """An axis as a mount has it."""
+    common = {axis.name: axis for axis in plan.axes}
+    found = plan.mounts.of(k, name)
+    if isinstance(found, str):
+        return next(one.axis for one in plan.mounts.instances if one.key == found)
+    axis = common.get(name) or plan.mounts.all[k].mount.axes[name]
+    return replace(_open(axis, eased=True), start=found) if found is not None else axis
+
+
+def _open(axis: Axis, *, eased: bool) -> Axis:
+    """The same without limits and without a return to rest."""
+    low, high = (1e-30, 1e30) if axis.log else (-inf, inf)
+    smoothing = axis.smoothing if eased else None
+    return replace(axis, low=low, high=high, return_half_life=0.0, smoothing=smoothing)
+
+
+def for_one(bench: Bench, part: str) -> dict[str, float]:
+    """What a route's axes do for one of its signal: for a unit, a degree, or all of a held value.
+
+    Of a spread it is for the factor e, of an angle for a degree beyond the dead zone.
+    """
+    route = bench.route
+    kind, unit, step = route.source.signal.kind, route.source.signal.unit, 1.0
+    if kind == "ratio":
+        return {name: value / log(1.25) for name, value in bench.effect(part, 1.25).items()}
+    if kind == "angle":
+        inner = (route.shape.dead_zone.inner if route.shape.dead_zone else 0.0) * route.full
+        far = min(inner + 10.0, route.full)
+        return {name: value / (far - inner) for name, value in bench.effect(part, far).items()}
+    if kind == "rate":
+        step = 10.0
+    elif kind == "displacement":
+        step = {"screen": 0.1, "deg": 20.0}.get(unit, 1.0)
+    return {name: value / step for name, value in bench.effect(part, step).items()}

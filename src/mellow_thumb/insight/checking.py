@@ -1,0 +1,45 @@
+"""Checking: what is wrong, or likely to be, with a profile that loads; before anyone presses play."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from . import checks_axes, checks_switching
+from .findings import placed
+
+if TYPE_CHECKING:
+    from ..profiles import Profile
+    from ..takes import Take
+    from .findings import Finding
+
+LAG = 0.1
+"""Seconds by which smoothing may delay what a hand does, unless stated otherwise."""
+CHECKS = (
+    checks_axes.undriven,
+    checks_axes.limits,
+    checks_axes.inverted,
+    checks_axes.dead_zones,
+    checks_axes.curves,
+    checks_axes.steps,
+    checks_switching.toggles,
+    checks_switching.fights,
+    checks_switching.holds,
+    checks_switching.devices,
+    checks_switching.mounts,
+    checks_switching.comfort,
+)
+
+
+def check(profile: Profile, take: Take | None = None, *, lag: float = LAG) -> list[Finding]:
+    """What is wrong with a profile, or likely to be: findings, the worst first, each with what to do.
+
+    With a `take`, its hands are looked at too: whether their sticks leave the dead zones, and what the game
+    forgot to say. `lag` (s) is what smoothing may add. Findings that the profile allows are among them, with
+    the reason in `allowed`.
+    """
+    found = [one for find in CHECKS for one in find(profile)]
+    found += checks_axes.late(profile, lag)
+    if take is not None:
+        looks = (checks_axes.noise, checks_axes.inside, checks_axes.unsized)
+        found += [one for look in looks for one in look(profile, take)]
+    return placed(dict.fromkeys(found), profile)

@@ -1,0 +1,223 @@
+"""Checks of axes and of conditioning: limits, directions, dead zones, curves, steps, lag; and of takes."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+from math import hypot, inf
+from typing import TYPE_CHECKING
+
+from ..basics import listed
+from ..plan import DEVICES, EdgeZone
+from ..plan.steps import Exponential, Spring
+from .findings import Finding
+from .fitting import fit
+from .response import response_of
+from .telling import tell
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator
+
+    from ..plan import Plan, Route
+    from ..plan.steps import Smoothing
+    from ..takes import Take
+
+ROWS = 1080
+"""Rows of the picture by which the size of a step is judged."""
+PIXELS = 4.0
+"""A step of more pixels than this is seen as one."""
+FLAT = 0.002
+"""A curve that comes to less than this share at a tenth of the travel is flat there."""
+LEVEL = 8
+"""A curve that stays level for this many of 400 steps does not rise."""
+STRAIGHT = {("yaw", "x"), ("pitch", "y"), ("move_x", "x"), ("move_y", "y")}
+"""Axes, each with the way of a hand that people expect to move it."""
+TURNING = {"yaw", "pitch", "roll", "pan_x", "pan_y"}
+
+
+def undriven(plan: Plan) -> Iterator[Finding]:
+    """Axes of mounts that no route drives."""
+    driven = {axis for route in plan.routes for axis in route.drives}
+    for k, one in enumerate(plan.mounts.all):
+        for name in one.mount.axes:
+            fixed = isinstance(plan.mounts.of(k, name), float)
+            if name in driven or fixed or name in ("roll", "lean_x", "lean_y"):
+                continue
+            mount = one.mount.name
+            fix = f'drive it by a route, or say axes.{name} = {{ fixed = "..." }} in [mounts.{mount}]'
+            level = "note" if name == "distance" else "warning"
+            yield Finding("undriven-axis", level, ("mounts", mount), f"nothing drives {name}", fix)
+
+
+def limits(plan: Plan) -> Iterator[Finding]:
+    """Distances and zooms without an end, pitches that go over the top."""
+    driven = {axis for route in plan.routes for axis in route.drives}
+    for axis in {one.axis.name: one.axis for one in plan.mounts.instances}.values():
+        path = ("axes", axis.name)
+        if axis.name not in driven:
+            continue
+        missing = [word for word, there in (("min", axis.low > 0.0), ("max", axis.high < inf)) if not there]
+        if axis.name in ("distance", "zoom") and missing:
+            reason = f"{axis.name} has no {listed(missing, 'and')}: it ends nowhere, or at nothing"
+            ends = 'min = "1.5 m", max = "12 m"' if axis.name == "distance" else 'min = "1 x", max = "8 x"'
+            yield Finding("no-limits", "error", path, reason, f"in [axes]: {axis.name} = {{ {ends} }}")
+        if axis.name == "pitch" and (axis.high > 90.0 or axis.low < -90.0):
+            reach = f"pitch goes from {axis.low:g} to {axis.high:g} deg"
+            reason = f"{reach}: beyond 90, left and right change sides"
+            fix = 'in [axes]: pitch = { min = "-80 deg", max = "80 deg" }'
+            yield Finding("pitch-past-90", "error", path, reason, fix)
+
+
+def inverted(plan: Plan) -> Iterator[Finding]:
+    """Of the devices that move one axis by the same way of hand, those that go against most others."""
+    by_axis: dict[str, list[tuple[str, float]]] = {}
+    for one in tell(plan).controls:
+        route = next(route for route in plan.routes if route.name == one.route)
+        straight = (one.axis, one.signal.rpartition(".")[2]) in STRAIGHT
+        if straight and route.source.signal.pair and one.effect != "pin":
+            by_axis.setdefault(one.axis, []).append((one.route, one.amount))
+    for axis, ways in by_axis.items():
+        against = [name for name, amount in ways if amount < 0.0]
+        along = [name for name, amount in ways if amount > 0.0]
+        few, many = (against, along) if len(against) <= len(along) else (along, against)
+        for name in few if against and along else ():
+            reason = f"{name} moves {axis} the other way than {listed(many, 'and')}"
+            fix = f'give it, or take from it, invert = ["{axis}"] in [routes.{name}]'
+            yield Finding("inverted-against", "warning", ("routes", name), reason, fix)
+
+
+def sticks(plan: Plan) -> Iterator[Route]:
+    """Routes from sticks and triggers of devices."""
+    for route in plan.routes:
+        signal = route.source.signal
+        if signal.kind == "deflection" and signal.device in DEVICES and signal.device != "touch":
+            yield route
+
+
+def dead_zones(plan: Plan) -> Iterator[Finding]:
+    """Sticks without a dead zone, and with one that eats the travel."""
+    for route in sticks(plan):
+        path, zone = ("routes", route.name), route.shape.dead_zone
+        stick = route.effect == "rate" and route.source.signal.name.endswith("stick")
+        if stick and (zone is None or zone.inner <= 0.0):
+            reason = f"{route.source} turns at a rate and has no dead zone: it drifts"
+            fix = "dead_zone = { inner = 0.1 }, or what `mellow-thumb fit TAKE` measures"
+            yield Finding("no-dead-zone", "warning", path, reason, fix)
+        if zone and zone.inner > 0.5:
+            reason = f"the first {100 * zone.inner:.0f} % of travel do nothing"
+            place = (*path, "dead_zone")
+            yield Finding("dead-zone-over-half", "warning", place, reason, "dead_zone = { inner = 0.1 }")
+
+
+def curves(plan: Plan) -> Iterator[Finding]:
+    """Curves that are flat at the origin, or level further out."""
+    for route in plan.routes:
+        if route.shape.curve is None:
+            continue
+        path, answer = ("routes", route.name, "curve"), response_of(route)
+        points = list(zip(answer.travel, answer.effect, strict=True))
+        begin = next((x for x, y in points if y > 0.0), 0.0)
+        share = next(y for x, y in points if x >= begin + 0.1 * (1.0 - begin))
+        if share < FLAT:
+            reason = f"a tenth of the travel comes to {100 * share:.2g} %: fine aiming feels dead"
+            yield Finding("flat-curve", "warning", path, reason, "curve = { power = 2 }, or a blend")
+        flat = longest = 0
+        for before, after in pairwise(answer.effect):
+            flat = flat + 1 if after - before <= 1e-12 and 0.0 < after < 1.0 - 1e-9 else 0
+            longest = max(longest, flat)
+        if longest >= LEVEL:
+            fix = "points that rise from each to the next"
+            yield Finding(
+                "curve-not-rising", "error", path, "for a while, further out does nothing more", fix
+            )
+
+
+def steps(plan: Plan) -> Iterator[Finding]:
+    """Steps of a turn that are some pixels large, where the picture is magnified most."""
+    for route in plan.routes:
+        counts = route.effect == "step" and route.source.signal.unit in ("count", "px")
+        gain = max((abs(gain) for axis, _, gain in route.parts if axis in ("yaw", "pitch")), default=0.0)
+        gain *= min((factor for _, factor in route.scales), default=1.0)
+        if not counts or not gain or route.smoothing or route.with_zoom:
+            continue
+        pixel = min((_pixel(plan, k) for k, _ in enumerate(plan.mounts.all)), default=inf)
+        if gain > PIXELS * pixel:
+            unit = route.source.signal.unit
+            rows = f"{gain / pixel:.0f} of {ROWS} rows, at the most magnified"
+            reason = f"one {unit} turns {gain:.3g} deg: {rows}"
+            fix = 'scale_with = "zoom", a scale while aiming, or a finer sensitivity'
+            yield Finding("coarse-step", "warning", ("routes", route.name), reason, fix)
+
+
+def _pixel(plan: Plan, k: int) -> float:
+    """How many degrees a row of the picture is high, where a mount magnifies most."""
+    field = getattr(plan.mounts.all[k].mount, "field_of_view", None)
+    zoom = plan.mounts.of(k, "zoom")
+    most = next((one.axis.high for one in plan.mounts.instances if one.key == zoom), 1.0)
+    return field / (most if most < 1e3 else 1.0) / ROWS if field else inf
+
+
+def late(plan: Plan, lag: float) -> Iterator[Finding]:
+    """Smoothing that adds more than a stated lag (s) to what turns or pans."""
+    axes = {one.axis.name: one.axis for one in plan.mounts.instances}
+    for route in plan.routes:
+        eased: list[tuple[tuple[str, ...], Smoothing | None]] = [
+            (("routes", route.name, "smoothing"), route.smoothing)
+        ]
+        if route.effect != "offset":
+            eased += [(("axes", name, "smoothing"), axes[name].smoothing) for name in route.drives]
+        for path, smoothing in eased if set(route.drives) & TURNING else ():
+            time = 0.0
+            if isinstance(smoothing, Exponential):
+                time = smoothing.half_life
+            elif isinstance(smoothing, Spring):
+                time = smoothing.half_time
+            if time > lag:
+                reason = f"half of what {route.source} does comes {1000 * time:.0f} ms late"
+                fix = f'at most {1000 * lag:.0f} ms, such as half_life = "{1000 * lag / 2:.0f} ms"'
+                yield Finding("late", "warning", path, reason, fix)
+
+
+# ---- with a take
+
+
+def noise(plan: Plan, take: Take) -> Iterator[Finding]:
+    """Sticks that leave their dead zones at rest, in a take."""
+    fitted = {stick.signal: stick for stick in fit(take).sticks}
+    for route in sticks(plan):
+        stick = fitted.get(route.source.signal.name)
+        if stick is None or stick.rest_x.value is None or stick.rest_y.value is None:
+            continue
+        a, b = route.shape.rest
+        away = hypot(stick.rest_x.value - a, stick.rest_y.value - b) + 5.0 * (stick.noise.value or 0.0)
+        away /= 1.0 - hypot(a, b)
+        inner = route.shape.dead_zone.inner if route.shape.dead_zone else 0.0
+        if away > inner:
+            out = f"goes {100 * away:.1f} % out at rest, beyond the dead zone of {100 * inner:.1f} %"
+            fix = stick.fragment().partition("\n")[2].replace("\n", "; ")
+            place = ("routes", route.name, "dead_zone")
+            reason = f"{stick.signal} {out}: it drifts"
+            yield Finding("dead-zone-under-noise", "error", place, reason, fix)
+
+
+def inside(plan: Plan, take: Take) -> Iterator[Finding]:
+    """Edges that steer by a pointer of which nobody says whether it is inside."""
+    names = set(map(str, take.table["signal"].unique()))
+    for made in plan.derived:
+        if not isinstance(made, EdgeZone) or "mouse.inside" in names:
+            continue
+        if f"{made.source.signal.name}.x" in names:
+            reason = "the take never says whether the pointer is inside the view: edges steer on outside it"
+            fix = "feed mouse.inside as the pointer enters and leaves"
+            yield Finding("edge-without-inside", "warning", ("signals", made.name), reason, fix)
+
+
+def unsized(plan: Plan, take: Take) -> Iterator[Finding]:
+    """What hangs on the size of a view that a take with a pointer or fingers never states."""
+    names = set(map(str, take.table["signal"].unique()))
+    pointed = any(name.endswith(".place.x") for name in names)
+    routes = [route.name for route in plan.routes if route.pins or route.screens]
+    if pointed and routes and "host.screen.x" not in names:
+        what = f"{listed(routes, 'and')} go{'es' if len(routes) == 1 else ''}"
+        reason = f"the take never says how large the view is: {what} by a square one, and what is held slips"
+        fix = "session.set_screen(width, height) as the game begins, and whenever that changes"
+        yield Finding("square-screen", "warning", ("routes", routes[0]), reason, fix)

@@ -1,0 +1,210 @@
+"""Controls: what one way of one signal does to one axis, measured, and put into words."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from math import exp, inf
+from typing import TYPE_CHECKING
+
+from ..plan import MOVES
+from ..plan.steps import Exponential, OneEuro, SlowFast, Spring
+from .account import number
+from .bench import Bench, for_one
+from .plain_words import does, during, hand, when_words
+from .response import shaped
+
+if TYPE_CHECKING:
+    from ..plan import Axis, Plan, Route
+    from ..session import Basis
+
+LEAST = 1e-9
+"""What an axis must do to count as driven: in its own unit."""
+
+
+@dataclass(frozen=True)
+class Control:
+    """What one way of one signal does to one axis."""
+
+    route: str
+    devices: tuple[str, ...]
+    """The families of devices that it is for."""
+    signal: str
+    """The address of the signal, with its component."""
+    hand: str
+    """What a hand does, in words: the way that `amount` is for."""
+    when: str
+    """When the route listens; empty for always."""
+    axis: str
+    effect: str
+    """``rate``, ``step``, ``offset`` or ``pin``."""
+    amount: float
+    """What the axis does for one unit of the signal, or for all of a held value, every sign included."""
+    unit: str
+    does: str
+    details: tuple[str, ...] = ()
+    """What else there is to say: where it begins, how it is bent, where it stops."""
+
+    def text(self) -> str:
+        """The same in one line."""
+        when = f"{self.when}: " if self.when else ""
+        words = "; ".join((self.does, *self.details))
+        return f"{when}{self.hand} -> {words}"
+
+
+def controls_of(profile: Plan, route: Route, basis: Basis | None) -> list[Control]:
+    """What a route does, a control for each way of its signal and each axis."""
+    gates = {gate.name: gate for gate in profile.gates}
+    when = when_words(route.gate, gates) if route.gate else ""
+    devices, parts = profile.families_of(route), route.source.components
+    if route.effect == "pin":
+        words = "what is under it stays under it"
+        where = "finger" if route.source.signal.device == "touch" else "pointer"
+        pin = Control(
+            route.name, devices, str(route.source), f"{where} moved", when, "pan_x", "pin", 0.0, "", words
+        )
+        return [pin]
+    bench, found = Bench(profile, route), []
+    for part in parts:
+        for axis, amount in for_one(bench, part).items():
+            if abs(amount) > LEAST:
+                found.append(_control(profile, bench, part, axis, amount, when, devices, basis))
+    return found
+
+
+def _control(
+    profile: Plan, bench: Bench, part: str, name: str, amount: float, when: str,
+    devices: tuple[str, ...], basis: Basis | None,
+) -> Control:  # fmt: skip
+    """What one way of a signal does to one axis, in words."""
+    route = bench.route
+    axis = next(one for one in profile.axes if one.name == name)
+    does_hand, sign = hand(profile, route, part)
+    amount *= sign
+    words = does(name, amount)
+    size, unit = _amount(route, axis, abs(amount))
+    details = [*_travel(bench, part, name, sign), *_more(profile, bench, part, name), *_stops(axis, amount)]
+    if basis and name in ("yaw", "pitch", "roll"):
+        way, about = basis.turn(name)
+        turn = "positive" if way * amount > 0.0 else "negative"
+        details.append(f"for you a {turn} turn about {about}")
+    address = f"{route.source.signal.name}.{part}" if route.source.signal.pair else str(route.source)
+    return Control(
+        route.name, devices, address, does_hand, when, name, route.effect, amount, unit,
+        f"{words}, {size}" if size else words, tuple(details),
+    )  # fmt: skip
+
+
+def _amount(route: Route, axis: Axis, amount: float) -> tuple[str, str]:
+    """How much, in words; and the unit that it is for."""
+    kind, per = route.source.signal.kind, route.source.signal.unit
+    if axis.name in MOVES:
+        return "", "of full speed"
+    if axis.log:
+        value, unit = f"{digits(100.0 * (exp(amount) - 1.0))} %", "%"
+    else:
+        value, unit = f"{digits(amount)} {axis.unit}".rstrip(), axis.unit
+    if kind == "ratio":
+        return "by as much" if abs(amount - 1.0) < 1e-6 else f"by that to the power {digits(amount)}", "x/x"
+    if kind == "angle":
+        return (f"{value}/s per deg" if route.effect == "rate" else f"{value} per deg"), f"{unit}/{per}"
+    if kind == "rate":
+        return (f"{value} per deg" if abs(amount - 1.0) > 1e-6 or axis.log else "as far"), f"{unit}/{per}"
+    if route.effect == "step":
+        return f"{value} per {per}" if per != "press" else f"{value} a press", f"{unit}/{per}"
+    most = "up to " if kind == "deflection" and not _of_keys(route) else ""
+    return (f"{most}{value}/s", f"{unit}/s") if route.effect == "rate" else (f"by {most}{value}", unit)
+
+
+def digits(value: float) -> str:
+    """A number that a person would write, of small ones three digits."""
+    return number(value) if abs(value) >= 1.0 or value == 0.0 else f"{value:.3g}"
+
+
+def _of_keys(route: Route) -> bool:
+    return "." not in route.source.signal.name
+
+
+def _travel(bench: Bench, part: str, name: str, sign: float) -> list[str]:
+    """Where a held value begins to act, and what half of it comes to."""
+    route = bench.route
+    kind = route.source.signal.kind
+    if kind not in ("deflection", "angle") or _of_keys(route):
+        return []
+    quiet = quiet_of(route)
+    words = []
+    if kind == "angle":
+        if quiet:
+            words.append(f"the first {number(quiet * route.full)} deg do nothing")
+        if route.full < 360.0:
+            words.append(f"all of it at {number(route.full)} deg")
+        return words
+    if quiet:
+        words.append(f"the first {number(100.0 * quiet)} % of travel does nothing")
+    half = bench.effect(part, 0.5)[name] * sign
+    if name in MOVES:
+        return (
+            [*words, f"half travel is {number(100.0 * abs(half))} %"] if quiet or route.shape.curve else words
+        )
+    axis = next(one for one in bench.plan.axes if one.name == name)
+    if axis.log:
+        return words
+    return [
+        *words,
+        f"half travel gives {number(abs(half))} {axis.unit}" + ("/s" if route.effect == "rate" else ""),
+    ]
+
+
+def quiet_of(route: Route) -> float:
+    """The share of a held value's travel, from its rest, that does nothing."""
+    function = shaped(replace(route.shape, rest=(0.0, 0.0)), pair=route.source.width == 2)
+    low, high = 0.0, 1.0
+    if abs(function(1e-9, 0.0)[0]) > 0.0:
+        return 0.0
+    for _ in range(50):
+        middle = 0.5 * (low + high)
+        low, high = (low, middle) if abs(function(middle, 0.0)[0]) > 0.0 else (middle, high)
+    return 0.0 if high < 1e-6 or (route.shape.curve and route.shape.dead_zone is None) else high
+
+
+def _more(profile: Plan, bench: Bench, part: str, name: str) -> list[str]:
+    """A full turn's way of hand, a boost, a gain, scales, smoothing."""
+    route, words = bench.route, []
+    axis = next(one for one in profile.axes if one.name == name)
+    counts = getattr(profile, "counts_per_cm", None)
+    if route.source.signal.unit == "count" and axis.unit == "deg" and counts:
+        turn = 360.0 / abs(for_one(bench, part)[name]) / counts
+        words.append(f"a full turn is {number(turn)} cm")
+    if route.turn_boost:
+        late = Bench(profile, route, eased=True).steady(part, 1.0, route.turn_boost.build + 5.0)[name]
+        words.append(
+            f"{number(abs(late))} {axis.unit}/s after {number(route.turn_boost.build)} s all the way out"
+        )
+    if route.speed_gain:
+        gain = bench.fast(part, 2.0 * route.speed_gain.fast)[name] / for_one(bench, part)[name]
+        words.append(f"{number(gain)} times as much for a fast hand")
+    gates = {gate.name: gate for gate in profile.gates}
+    words += [f"times {number(factor)} {during(condition, gates)}" for condition, factor in route.scales]
+    if route.with_zoom:
+        words.append("less under magnification, as the picture moves")
+    smoothing = route.smoothing or (axis.smoothing if route.effect != "offset" else None)
+    if isinstance(smoothing, Exponential):
+        words.append(f"half of it comes {number(1000.0 * smoothing.half_life)} ms late")
+    elif isinstance(smoothing, Spring):
+        words.append(f"half of it comes {number(1000.0 * smoothing.half_time)} ms late, gently")
+    elif isinstance(smoothing, SlowFast):
+        words.append(f"half of slow motion comes {number(1000.0 * smoothing.half_life)} ms late")
+    elif isinstance(smoothing, OneEuro):
+        words.append("steadied at rest")
+    if route.glide:
+        words.append(f"runs on after the finger lifts, half of it in {number(1000.0 * route.glide)} ms")
+    if route.gate and route.closing.way == "return":
+        words.append(f"and back over {number(route.closing.over)} s as it is let go")
+    return words
+
+
+def _stops(axis: Axis, amount: float) -> list[str]:
+    """Where the axis stops on that way."""
+    limit = axis.high if amount > 0.0 else axis.low
+    if axis.name in MOVES or abs(limit) == inf or (axis.log and not 1e-9 < limit < 1e9):
+        return []
+    return [f"stops at {number(limit)} {axis.unit}".rstrip()]

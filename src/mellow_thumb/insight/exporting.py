@@ -1,0 +1,130 @@
+"""Exporting a profile for engines in other languages: a C header, what stands in it, and test vectors."""
+
+from __future__ import annotations
+
+import json
+import re
+from dataclasses import asdict
+from pathlib import Path
+from random import Random
+from typing import TYPE_CHECKING, Any
+
+from .. import __version__
+from ..basics import OutputError, replacing
+from ..session import POSE, things
+from ..takes import outputs
+from ..weaving import weave_plan
+from ..weaving.languages import c_header
+
+if TYPE_CHECKING:
+    import os
+
+    from ..plan import Signal
+    from ..profiles import Profile
+    from ..weaving import Item, Program
+
+FORMAT = "mellow-thumb export 1"
+FRAMES, RATE, SEED = 240, 60, 7
+"""How many frames the test vectors have, how many a second, and the seed of the hands that they come from."""
+
+
+def export_c(profile: Profile, path: str | os.PathLike[str]) -> tuple[Path, Path]:
+    """Write a profile as a C99 header, and beside it a JSON description with test vectors.
+
+    Every identifier begins with the name of the file. Both files are replaced whole or not at all. Raises
+    :class:`OutputError` for another suffix than ``.h``, or when they cannot be written.
+    """
+    header = Path(path)
+    if header.suffix != ".h":
+        raise OutputError(f'{header}: found the suffix "{header.suffix}"; expected .h')
+    name = re.sub(r"\W+", "_", header.stem, flags=re.ASCII).strip("_").lower()
+    if not name or name[0].isdigit():
+        raise OutputError(
+            f"{header}: found no letter to begin a name in C with; expected a name such as marsh.h"
+        )
+    program, description = weave_plan(profile), header.with_suffix(".json")
+    text = c_header(program, name=name, title=profile.title, version=__version__, digest=profile.digest)
+    with replacing(header) as fresh:
+        fresh.write_text(text, encoding="utf-8")
+    with replacing(description) as fresh:
+        fresh.write_text(
+            json.dumps(describe(profile, name), indent=1, allow_nan=False) + "\n", encoding="utf-8"
+        )
+    return header, description
+
+
+def describe(profile: Profile, name: str) -> dict[str, Any]:
+    """What a port needs to know: codes, outputs, the resolved profile, and vectors to prove itself with."""
+    program = weave_plan(profile)
+    return {
+        "format": FORMAT,
+        "title": profile.title,
+        "made_by": f"mellow-thumb {__version__}",
+        "digest": profile.digest,
+        "name": name,
+        "frame_code": program.frame,
+        "signals": [_described(program.heard[one], code) for one, code in program.codes.items()],
+        "begun_on": things(profile),
+        "hosts": list(program.hosts),
+        "outputs": outputs(program),
+        "profile": _plain({key: value for key, value in asdict(profile).items() if key != "file"}),
+        "vectors": vectors(program),
+    }
+
+
+def vectors(program: Program) -> dict[str, Any]:
+    """Four seconds of every signal there is, and what each frame then reads: 1e-9 is near enough."""
+    items, rig = _anything(program), tuple(program.rig.values())
+    hosts = (float("nan"),) * len(program.hosts)
+    loop, due, frames = program.live(program.start), [], []
+    next(loop)
+    for item in items:
+        due.append(item)
+        if item[1] == program.frame:
+            values = loop.send(due)
+            pose = program.posed(values, hosts, item[0], rig)
+            rig = pose[POSE:]
+            frames.append([*values, *pose[:POSE]])
+            due = []
+    return {"items": [list(item) for item in items], "frames": frames}
+
+
+def _anything(program: Program) -> list[Item]:
+    """Random events of all signals, seeded, with the frames among them."""
+    random, items = Random(SEED), []
+    for frame in range(FRAMES):
+        moments = sorted(
+            random.uniform(frame / RATE, (frame + 0.999) / RATE) for _ in range(random.randint(0, 5))
+        )
+        for t in moments if program.codes else ():
+            name = random.choice(list(program.codes))
+            items.append((t, program.codes[name], *_any_value(program.heard[name], random)))
+        items.append(((frame + 1) / RATE, program.frame, 0.0, 0.0))
+    return items
+
+
+def _any_value(signal: Signal, random: Random) -> tuple[float, float]:
+    if signal.kind == "displacement":
+        return float(random.randint(-40, 40)), float(random.randint(-40, 40))
+    if signal.name == "host.screen":
+        return 1600.0, 900.0
+    if signal.kind in ("switch", "fact"):
+        return float(random.random() < (0.5 if signal.kind == "switch" else 0.9)), 0.0
+    return random.uniform(signal.low, signal.high), random.uniform(
+        signal.low, signal.high
+    ) if signal.pair else 0.0
+
+
+def _described(signal: Signal, code: int) -> dict[str, Any]:
+    values = ["x", "y"] if signal.pair else ["x"]
+    known = {"name": signal.name, "code": code, "kind": signal.kind, "unit": signal.unit, "values": values}
+    return known | {"low": signal.low, "high": signal.high, "positive": signal.positive}
+
+
+def _plain(value: Any) -> Any:
+    """Data that JSON can hold: no limit is null."""
+    if isinstance(value, dict):
+        return {key: _plain(one) for key, one in value.items()}
+    if isinstance(value, list | tuple):
+        return [_plain(one) for one in value]
+    return None if isinstance(value, float) and value - value != 0.0 else value

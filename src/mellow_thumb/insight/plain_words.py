@@ -1,0 +1,143 @@
+"""Plain words: what people call what hands do, and what the view does; conditions, buttons, amounts."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import listed
+from ..plan import FAMILIES, OWN, Address, Condition, EdgeZone, KeySet, Presses, label
+from .account import number
+
+if TYPE_CHECKING:
+    from ..plan import Buttons, Cue, Gate, Plan, Route, When
+
+DOES = {
+    "yaw": ("view turns right", "view turns left"),
+    "pitch": ("view tilts up", "view tilts down"),
+    "roll": ("view's right side goes down", "view's right side goes up"),
+    "distance": ("camera moves away", "camera comes nearer"),
+    "zoom": ("view zooms in", "view zooms out"),
+    "lean_x": ("view leans right", "view leans left"),
+    "lean_y": ("view rises", "view sinks"),
+    "pan_x": ("view pans right", "view pans left"),
+    "pan_y": ("view pans forward", "view pans back"),
+    "move_x": ("character goes right", "character goes left"),
+    "move_y": ("character goes forward", "character goes back"),
+}
+"""What an axis does as it grows, and as it shrinks."""
+HANDS = {
+    "mouse.move": ("mouse right", "mouse up"),
+    "mouse.pixels": ("pointer right", "pointer up"),
+    "mouse.wheel": ("wheel right", "wheel up"),
+    "mouse.wheel_tail": ("wheel's tail right", "wheel's tail up"),
+    "motion.aim": ("device turned right", "device turned up"),
+    "motion.tilt": ("device leaned right", "device tipped up"),
+}
+"""What a hand does, for the positive ways of signals that are no buttons."""
+FINGERS = {
+    "drag": ("drag right", "drag up"),
+    "two_finger_drag": ("two fingers right", "two fingers up"),
+    "spread": ("fingers apart", ""),
+    "twist": ("fingers turned clockwise", ""),
+    "thumb_pad": ("thumb pad right", "thumb pad up"),
+}
+MOMENTS = {
+    "press": "pressed", "release": "let go", "tap": "tapped", "double_tap": "tapped twice",
+    "long_press": "pressed long",
+}  # fmt: skip
+
+
+def does(name: str, way: float) -> str:
+    """What an axis of a name does that grows (`way` above 0) or shrinks."""
+    up, down = DOES.get(name, (f"{name} goes up", f"{name} goes down"))
+    return up if way > 0.0 else down
+
+
+def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:
+    """What a hand does along one way of a route's signal, and whether that is its positive way, 1 or -1."""
+    source, place = route.source, "xy".index(part)
+    made = {one.name: one for one in plan.derived}.get(source.signal.name)
+    touch = next((one for one in plan.touches if source.signal.name == f"touch.{one.name}"), None)
+    if isinstance(made, KeySet):
+        minus, plus = made.ways[2 * place], made.ways[2 * place + 1]
+        return f"{inputs(plus or minus)} held", 1.0 if plus else -1.0
+    if isinstance(made, EdgeZone):
+        return f"pointer at the {('right', 'upper')[place]} edge", 1.0
+    if isinstance(made, Presses):
+        words = f"{inputs(made.inputs)} pressed"
+        first = made.inputs[0]
+        return (words if first.signal.kind == "switch" else f"{_way(first)} pushed"), 1.0
+    if touch:
+        return FINGERS[touch.kind][place], 1.0
+    if source.signal.name in HANDS:
+        return HANDS[source.signal.name][place], 1.0
+    if source.signal.kind == "switch":
+        return f"{label(source)} held", 1.0
+    return _way(Address(source.signal, part) if source.signal.pair else source), 1.0
+
+
+def _way(address: Address) -> str:
+    """A stick's way, a trigger."""
+    name = label(Address(address.signal))
+    if not address.component:
+        return name
+    return f"{name} {'right' if address.component == 'x' else 'up'}"
+
+
+def inputs(addresses: tuple[Address, ...]) -> str:
+    """Buttons and the like, one of which is enough."""
+    return listed(
+        label(address) if address.signal.kind == "switch" else _way(address) for address in addresses
+    )
+
+
+def pressed(buttons: Buttons) -> str:
+    """Buttons, with what their presses must begin on."""
+    words = inputs(buttons.inputs)
+    if buttons.begun_on:
+        return f"{words} on {buttons.begun_on}"
+    return f"{words} off {buttons.begun_off}" if buttons.begun_off else words
+
+
+def gate_words(gate: Gate, gates: dict[str, Gate]) -> str:
+    """When a gate is open."""
+    lasts = f" for {number(gate.after)} s" if gate.after else ""
+    far = " and moved" if gate.travel else ""
+    if gate.active:
+        return f"hands are on the {FAMILIES[gate.active]}"
+    if gate.when:
+        return f"{when_words(gate.when, gates)}{lasts}"
+    assert gate.buttons is not None
+    address = gate.buttons.inputs[0]
+    if address.signal.device in OWN:
+        name = address.signal.name.partition(".")[2]
+        said = f"the host says {name}" if address.signal.device == "flag" else f"the player chose {name}"
+        return f"{said}{lasts}"
+    words = pressed(gate.buttons)
+    if gate.choice == ("toggle",):
+        return f"{words} pressed (and again to leave){lasts}{far}"
+    chosen = ", or pressed once if the player prefers" if len(gate.choice) > 1 else ""
+    return f"{words} held{lasts}{far}{chosen}"
+
+
+def when_words(when: When, gates: dict[str, Gate]) -> str:
+    """When a condition holds: by what is held, where that is all, else by the names of gates."""
+    if isinstance(when, Condition):
+        gate = gates[when.gate]
+        if not when.wanted:
+            return f"unless {gate.name}"
+        plain = gate.buttons and gate.choice == ("hold",) and not gate.after and not gate.travel
+        return gate_words(gate, gates) if plain else f"while {gate.name}"
+    joiner = "and" if when.every else "or"
+    return listed((when_words(part, gates) for part in when.parts), joiner)
+
+
+def during(when: When, gates: dict[str, Gate]) -> str:
+    """The same within a sentence: while something is held, unless a gate is open."""
+    words = when_words(when, gates)
+    return words if words.startswith(("while ", "unless ")) else f"while {words}"
+
+
+def cue_words(cue: Cue) -> str:
+    """What a hand does to give a cue."""
+    return f"{pressed(cue.buttons)} {MOMENTS[cue.on]}"

@@ -1,0 +1,130 @@
+"""Reporting: one HTML file with all there is to say of a profile; it opens offline, and prints."""
+
+from __future__ import annotations
+
+from base64 import b64encode
+from io import BytesIO
+from math import inf
+from pathlib import Path
+from typing import TYPE_CHECKING, Any
+
+from ..basics import replacing
+from ..plan import FAMILIES
+from ..takes import replay
+from .account import account_of
+from .checking import check
+from .feeling import MEASURES, feel
+from .figures import axes_over_time, device_figures, route_figures
+from .telling import tell
+
+if TYPE_CHECKING:
+    import os
+    from collections.abc import Callable, Mapping
+
+    from matplotlib.figure import Figure
+
+    from ..profiles import Profile
+    from ..takes import Take
+
+
+def figures_of(profile: Profile, takes: Mapping[str, Take]) -> dict[str, Figure]:
+    """Every figure of a profile, and of what takes come to, by name; of several, each after its take's."""
+    drawn: dict[str, Figure] = dict(route_figures(profile, next(iter(takes.values()), None)))
+    for name, take in takes.items():
+        table = replay(profile, take)
+        found = {"axes": axes_over_time(profile, table), **device_figures(profile, take)}
+        if profile.movement:
+            from .figures import path_from_above
+
+            found["path"] = path_from_above(profile, table)
+        drawn |= {f"{name}_{what}" if len(takes) > 1 else what: figure for what, figure in found.items()}
+    return drawn
+
+
+def write_report(
+    profile: Profile,
+    takes: Mapping[str, Take],
+    path: str | os.PathLike[str],
+    *,
+    progress: Callable[[float], None] = lambda _: None,
+) -> None:
+    """Write what a profile does, what may be wrong with it and how it feels, with figures, as one HTML file.
+
+    `takes` are recordings by their names; `progress` is told the share that is done. The file is replaced
+    whole or not at all; raises :class:`OutputError` when it cannot be written.
+    """
+    from jinja2 import Environment, PackageLoader, StrictUndefined
+
+    first = next(iter(takes.values()), None)
+    told = tell(profile)
+    controls = {
+        FAMILIES[family]: [
+            one.text().replace(" -> ", " \N{RIGHTWARDS ARROW} ")
+            for one in told.controls
+            if family in one.devices
+        ]
+        for family in FAMILIES
+    }
+    findings = check(profile, first)
+    numbers = feel(profile, first, progress=lambda done: progress(0.5 * done))
+    accounts = [
+        {"name": name, "account": account_of(profile, replay(profile, take)).text()}
+        for name, take in takes.items()
+    ]
+    drawn = figures_of(profile, takes)
+    pictures = []
+    for k, (name, figure) in enumerate(drawn.items(), 1):
+        pictures.append({"name": name.replace("_", " "), "data": _inline(figure)})
+        progress(0.5 + 0.5 * k / len(drawn))
+    environment = Environment(
+        loader=PackageLoader("mellow_thumb.insight", ""),
+        autoescape=True,
+        undefined=StrictUndefined,
+        trim_blocks=True,
+    )
+    text = environment.get_template("report.html.j2").render(
+        title=profile.title or "A profile",
+        about=", ".join(
+            (Path(profile.file).name, _counted(len(profile.routes), "route"), _counted(len(takes), "take"))
+        ),
+        controls={device: lines for device, lines in controls.items() if lines},
+        switched={
+            "gates, and when they are open": told.gates,
+            "mounts, and when they are in force": told.mounts,
+            "cues": told.cues,
+        },
+        findings=findings,
+        numbers=[_row(key, row) for key, row in zip(numbers.index, numbers.to_numpy().tolist(), strict=True)],
+        measures={
+            name: words for name, words in MEASURES.items() if name in numbers.index.get_level_values(1)
+        },
+        takes=accounts,
+        figures=pictures,
+    )
+    with replacing(path) as fresh:
+        fresh.write_text(text, encoding="utf-8")
+
+
+def _counted(count: int, what: str) -> str:
+    return f"{count} {what}" if count == 1 else f"{count} {what}s"
+
+
+def digits(value: float) -> str:
+    """A number of how it feels: four digits; ``never`` for what does not come, ``-`` for none."""
+    if value != value:
+        return "-"
+    return "never" if abs(value) == inf else f"{0.0 if abs(value) < 1e-9 else value:.4g}"
+
+
+def _row(key: Any, row: list[Any]) -> dict[str, str]:
+    subject, measure = key
+    return {
+        "subject": subject, "measure": measure, "value": digits(row[1]), "unit": row[0],
+        "words": MEASURES[measure],
+    }  # fmt: skip
+
+
+def _inline(figure: Figure) -> str:
+    stream = BytesIO()
+    figure.savefig(stream, format="png")
+    return b64encode(stream.getvalue()).decode()

@@ -1,0 +1,86 @@
+"""The headset: a camera that a head carries; what turns and walks is the room around it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, ClassVar
+
+from ...basics import PlanError
+from ...expressions import number
+from ...formulas import level_rotation, level_turned, product
+from ..axes import Axis
+from .eye import PLACE
+
+if TYPE_CHECKING:
+    from collections.abc import Mapping
+
+    from ...expressions import Block
+    from .eye import Word
+
+HEAD = ("head_x", "head_y", "head_z", "head_qx", "head_qy", "head_qz", "head_qw")
+"""Where the host says that the head is, in the play space: metres, then a unit quaternion."""
+STILL = (*["0.0"] * 6, "1.0")
+"""A head of which nothing is known."""
+ZERO = ("zero_x", "zero_z", "zero_yaw")
+"""What the play space is centred on: the head's place on the floor and its yaw (deg) as it was recentred."""
+
+
+@dataclass(frozen=True, slots=True)
+class Headset:
+    """A head's own pose, in a room that stands where the subject does and is turned by the yaw.
+
+    The pose is taken as it is: never smoothed, never scaled. Turning pivots about the head, wherever in the
+    room it is. `height` (m) is added to it: for who sits, and is to see as who stands.
+    """
+
+    name: str
+    height: float = 0.0
+    field_of_view: float = 90.0
+    """Vertical, in degrees, for what is drawn without the headset."""
+    fade: float = 0.0
+    """How long the view takes to come back from dark after a snap, in seconds; 0: it does not go dark."""
+
+    kind: ClassVar[str] = "headset"
+    axes: ClassVar[Mapping[str, Axis]] = {"yaw": Axis("yaw")}
+    """The axes that it takes, with the limits they have where a profile states none."""
+    optional: ClassVar[tuple[str, ...]] = ()
+    """What it takes besides, where the profile has it."""
+    hosts: ClassVar[tuple[str, ...]] = (*PLACE, *HEAD)
+    """What it asks the host."""
+    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "room_x", "room_z", "turned", *ZERO), 0.0)
+    """What it keeps from one view to the next, and what that is at first."""
+    frame: ClassVar[str] = "world"
+    """What its yaw is measured from."""
+
+    def __post_init__(self) -> None:
+        if not -10.0 <= self.height <= 10.0:
+            raise PlanError(f"height: found {self.height:g} m; expected -10 to 10 m")
+        if not 0.0 <= self.fade <= 2.0:
+            raise PlanError(f"fade: found {self.fade:g} s; expected 0 to 2 s")
+
+    def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
+        """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""
+        del zoom  # a headset magnifies nothing
+        yaw, turned, begun = word("yaw"), word("turned"), word("begun")
+        first = block.inner()
+        first.set(turned, yaw)
+        first.set(begun, "1.0")
+        block.when(f"{begun} == 0.0", first)
+        head = [f"({part} if head_x == head_x else {rest})" for part, rest in zip(HEAD, STILL, strict=True)]
+        away = (f"{head[0]} - {word('zero_x')}", f"{head[2]} - {word('zero_z')}")
+        block.set("away_x", away[0])
+        block.set("away_z", away[1])
+        before, now = (
+            block.call(level_turned, "away_x", "away_z", f"{angle} - {word('zero_yaw')}")
+            for angle in (turned, yaw)
+        )
+        block.set(word("room_x"), f"{word('room_x')} + ({before[0]} - {now[0]})")
+        block.set(word("room_z"), f"{word('room_z')} + ({before[1]} - {now[1]})")
+        block.set(turned, yaw)
+        place = (
+            f"at_x + {word('room_x')} + {now[0]}",
+            f"at_y + {head[1]} + {number(self.height)}",
+            f"at_z + {word('room_z')} + {now[1]}",
+        )
+        room = block.call(level_rotation, f"{yaw} - {word('zero_yaw')}", "0.0")
+        return (*place, *block.call(product, *room, *head[3:]), number(self.field_of_view), "0.0")

@@ -1,0 +1,149 @@
+"""Several mounts: when each is in force, which axes it has for itself, and which in common with others."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, NamedTuple
+
+from ...basics import PlanError, listed
+
+if TYPE_CHECKING:
+    from collections.abc import Sequence
+
+    from ..axes import Axis
+    from ..gates import When
+    from .kinds import Mount
+
+
+@dataclass(frozen=True, slots=True)
+class Mounted:
+    """A mount that takes over: while its `gate` is open, or when its `cue` is given.
+
+    Of several open gates the one of the highest `priority` counts. A cue goes to the next of the mounts that
+    name it, by priority, and after the last of them back to the mount in force otherwise.
+
+    `axes` are those that it has for itself, with their own limits and starts; `fixed` are values of axes
+    that nothing moves there; all others that its kind takes are those of the plan. `shares` are handed over
+    where the other mount has one of its own.
+    """
+
+    mount: Mount
+    gate: When | None = None
+    cue: str = ""
+    priority: int = 0
+    axes: tuple[Axis, ...] = ()
+    fixed: tuple[tuple[str, float], ...] = ()
+    shares: tuple[str, ...] = ()
+    blend: float | None = None
+    """Seconds over which the view goes over to it; unless stated, those of the mount that it comes from."""
+    restore: bool = True
+    """Whether its own axes are as they were left when it takes over again, or begin anew."""
+
+    def __post_init__(self) -> None:
+        name = self.mount.name
+        if self.blend is not None and not 0.0 <= self.blend <= 60.0:
+            raise PlanError(f"{name}: blend: found {self.blend:g} s; expected 0 to 60 s")
+        own = [*(axis.name for axis in self.axes), *(axis for axis, _ in self.fixed)]
+        for axis in own:
+            if own.count(axis) > 1 or axis in self.shares:
+                raise PlanError(f"{name}: found {axis} both shared and its own; expected one of them")
+            if axis not in (*self.mount.axes, *self.mount.optional):
+                known = listed((*self.mount.axes, *self.mount.optional))
+                raise PlanError(f"{name}: found an axis {axis}; expected {known}")
+        for axis in self.shares:
+            if axis not in (*self.mount.axes, *self.mount.optional):
+                raise PlanError(f"{name}: shares: found {axis}; expected {listed(self.mount.axes)}")
+
+
+class Instance(NamedTuple):
+    """An axis as one or several mounts have it."""
+
+    key: str
+    """What tells it from the others of its name."""
+    axis: Axis
+    mounts: frozenset[int]
+    """The mounts that have it, by number; none for an axis that is always there."""
+
+
+class Mounts:
+    """The mounts of a plan, the one in force otherwise first, and which axis is which for each."""
+
+    def __init__(self, mounts: Sequence[Mounted], axes: Sequence[Axis]) -> None:
+        self.all = tuple(mounts)
+        self._common = {axis.name: axis for axis in axes}
+        self.instances = tuple(self._find())
+        keys = [one.key for one in self.instances]
+        if len(set(keys)) < len(keys):
+            raise PlanError(f"two axes have one name: {listed(keys, 'and')}")
+
+    def _find(self) -> list[Instance]:
+        """The plan's own axes, then those that mounts have for themselves."""
+        several = range(len(self.all))
+        found = []
+        for name, axis in self._common.items():
+            users = frozenset(k for k in several if self.of(k, name) == name)
+            kinds = any(name in one.mount.axes for one in self.all)
+            found.append(Instance(name, axis, users if kinds and len(users) < len(self.all) else frozenset()))
+        for k, one in enumerate(self.all):
+            found += [Instance(self._key(k, axis.name), axis, frozenset([k])) for axis in one.axes]
+        return found
+
+    def _key(self, k: int, name: str) -> str:
+        return f"{name} of {self.all[k].mount.name}"
+
+    def of(self, k: int, name: str) -> str | float | None:
+        """What a mount has for an axis: the key of an instance, a number that is fixed, or nothing."""
+        one = self.all[k]
+        if name in dict(one.fixed):
+            return dict(one.fixed)[name]
+        if any(axis.name == name for axis in one.axes):
+            return self._key(k, name)
+        if name not in self._common:
+            return None
+        if name in one.mount.axes:
+            return name
+        taken = k > 0 and name in self.all[0].mount.axes
+        return name if name in one.mount.optional and not taken else None
+
+    def without(self, name: str) -> list[str]:
+        """The mounts that do not have the plan's own axis of a name; none for one that is always there."""
+        users = next(one.mounts for one in self.instances if one.key == name)
+        return [one.mount.name for k, one in enumerate(self.all) if users and k not in users]
+
+    def keys(self, name: str) -> tuple[str, ...]:
+        """The keys of all instances of an axis."""
+        return tuple(one.key for one in self.instances if one.axis.name == name)
+
+    @property
+    def own(self) -> tuple[str, ...]:
+        """The keys of all that the mounts are made of; none where there is only one of them."""
+        several = range(len(self.all) if len(self.all) > 1 else 0)
+        return tuple(
+            dict.fromkeys(one for k in several for one in self.takes(k).values() if isinstance(one, str))
+        )
+
+    def label(self, key: str) -> str:
+        """What to call an axis as one mount has it, or the first of several."""
+        users = [k for k in range(len(self.all)) if key in self.takes(k).values()]
+        return key if key not in self._common else self._key(users[0], key)
+
+    def takes(self, k: int) -> dict[str, str | float]:
+        """What a mount is made of: for each axis that it has, the key of its instance or a number."""
+        mount = self.all[k].mount
+        found = {name: self.of(k, name) for name in (*mount.axes, *mount.optional)}
+        return {name: one for name, one in found.items() if one is not None}
+
+    def ring(self, cue: str) -> tuple[int, ...]:
+        """The mounts that a cue goes round, the one in force otherwise first."""
+        named = [k for k, one in enumerate(self.all) if one.cue == cue and k > 0]
+        return (0, *sorted(named, key=lambda k: (-self.all[k].priority, self.all[k].mount.name)))
+
+    def by_priority(self) -> tuple[int, ...]:
+        """The mounts that have a gate, the one that counts first first."""
+        gated = [k for k, one in enumerate(self.all) if one.gate and k > 0]
+        return tuple(sorted(gated, key=lambda k: (-self.all[k].priority, self.all[k].mount.name)))
+
+    def blend(self, old: int, new: int) -> float:
+        """Seconds over which the view goes from one mount to another."""
+        coming, going = self.all[new].blend, self.all[old].blend
+        return coming if coming is not None else going or 0.0

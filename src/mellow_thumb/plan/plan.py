@@ -1,0 +1,274 @@
+"""A plan: routes, gates, axes and a mount, resolved and checked; all that weaving needs to know."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, fields
+from functools import cached_property
+from typing import TYPE_CHECKING
+
+from ..basics import PlanError, listed, nearest
+from .accessibility import Hands
+from .derived import EdgeZone, KeySet, raw_inputs
+from .gate_checks import check_changeable
+from .gates import CURSORS
+from .mounts import Flat, Mounted, Mounts, Orbit, Overhead
+from .movement import HANDS, MOVES
+from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator
+
+    from .axes import Axis
+    from .cues import Cue
+    from .derived import Derived
+    from .gates import Buttons, Gate, When
+    from .mounts import Mount
+    from .movement import Movement
+    from .routes import Route
+    from .touches import Touch
+
+
+_ANY_HANDS = Hands()
+
+
+@dataclass(frozen=True)
+class Plan:
+    """Everything that decides what a session does, in plain numbers. Equal plans behave alike to the bit.
+
+    The mount's own axes come first; others are read from a frame by their names. The order of routes and
+    gates does not matter: they are kept by name.
+    """
+
+    routes: tuple[Route, ...]
+    gates: tuple[Gate, ...]
+    axes: tuple[Axis, ...]
+    mount: Mount
+    derived: tuple[Derived, ...] = ()
+    cues: tuple[Cue, ...] = ()
+    hands: Hands = _ANY_HANDS
+    cursor: str = "free"
+    """What becomes of the pointer where no open gate says otherwise."""
+    movement: Movement | None = None
+    others: tuple[Mounted, ...] = ()
+    """Mounts that take over from `mount`."""
+    touches: tuple[Touch, ...] = ()
+    """What fingers on a screen become."""
+    blend: float | None = None
+    """Seconds over which the view goes back to `mount`; unless stated, those of the one it comes from."""
+    fixed: tuple[tuple[str, float], ...] = ()
+    """Values of axes that nothing moves while `mount` is in force."""
+
+    def __post_init__(self) -> None:
+        for what in ("routes", "gates", "derived", "cues", "touches"):
+            ordered = tuple(sorted(getattr(self, what), key=lambda one: one.name))
+            object.__setattr__(self, what, ordered)
+            names = [one.name for one in ordered]
+            if len(set(names)) < len(names):
+                raise PlanError(f"two {what} have one name: {listed(names, 'and')}")
+        if self.cursor not in CURSORS:
+            raise PlanError(f"cursor: found {self.cursor}; expected {listed(CURSORS)}")
+        axes = [axis.name for axis in self.axes]
+        if axes[: len(self.mount.axes)] != list(self.mount.axes) or len(set(axes)) < len(axes):
+            kind, wanted = self.mount.kind, listed(self.mount.axes, "and")
+            raise PlanError(f"a mount of kind {kind} has the axes {wanted}, which come first")
+        self._check_mounts(axes)
+        self._check_shared()
+        for route in self.routes:
+            for axis in route.drives:
+                if axis not in axes:
+                    hint = nearest(axis, axes)
+                    raise PlanError(f"{route.name} drives {axis}; expected {listed(axes)}{hint}")
+            self._check_smoothing(route)
+            self._check_moves(route)
+        if any(route.with_zoom for route in self.routes) and "zoom" not in axes:
+            raise PlanError("found scale_with zoom; expected an axis zoom: a route that drives it")
+        self._check_conditions()
+
+    def _check_mounts(self, axes: list[str]) -> None:
+        """Each mount has its axes, a name of its own, and something that puts it in force."""
+        names, cues = [one.mount.name for one in self.mounts.all], [cue.name for cue in self.cues]
+        if len(set(names)) < len(names):
+            raise PlanError(f"two mounts have one name: {listed(names, 'and')}")
+        for k, one in enumerate(self.mounts.all):
+            missing = [name for name in one.mount.axes if self.mounts.of(k, name) is None]
+            if missing:
+                raise PlanError(
+                    f"{one.mount.name}: found no axis {missing[0]}; expected {listed(axes)} with it"
+                )
+            if k and not (one.gate or one.cue):
+                raise PlanError(
+                    f"{one.mount.name}: found neither a gate nor a cue; expected what puts it in force"
+                )
+            if isinstance(one.mount, Orbit) and one.mount.returns and not self.movement:
+                raise PlanError(
+                    f"{one.mount.name}: found returns without movement; expected a character that travels"
+                )
+            if one.cue and one.cue not in cues:
+                known = listed(cues) if cues else "a table [cues.NAME]"
+                raise PlanError(
+                    f"{one.mount.name}: cue: found {one.cue}; expected {known}{nearest(one.cue, cues)}"
+                )
+
+    def _check_shared(self) -> None:
+        """What routes need of the mounts: a plane to pan over, one zoom where the feel is kept under it."""
+        planes = any(isinstance(one.mount, Overhead | Flat) for one in self.mounts.all)
+        for route in self.routes:
+            for name in route.drives:
+                taken = {self.mounts.of(k, name) for k, _ in enumerate(self.mounts.all)} - {None}
+                if taken and all(isinstance(one, float) for one in taken):
+                    raise PlanError(f"{route.name} drives {name}; expected one that is not fixed everywhere")
+            what = "pins" if route.pins else "screens" if route.screens else ""
+            if what and not planes:
+                wanted = "expected a mount overhead or flat"
+                raise PlanError(f"{route.name}: found {what} without a plane; {wanted}")
+            for _, axis, users in self.mounts.instances if route.with_zoom else ():
+                zooms = {self.mounts.of(k, "zoom") for k in users or range(len(self.mounts.all))}
+                if axis.name in route.drives and len(zooms) > 1:
+                    raise PlanError(
+                        f"{route.name}: found scale_with zoom on {axis.name}, which mounts with zooms of "
+                        "their own share; expected a zoom that they share"
+                    )
+
+    @cached_property
+    def mounts(self) -> Mounts:
+        """The mounts, the one in force otherwise first, and which axis is which for each."""
+        return Mounts((Mounted(self.mount, fixed=self.fixed, blend=self.blend), *self.others), self.axes)
+
+    def _check_conditions(self) -> None:
+        """Every gate that something waits for is there, and can open and close."""
+        gates = {gate.name for gate in self.gates}
+        for one, when in self._waiting():
+            for name in sorted(when.gates - gates):
+                raise PlanError(f"{one} waits for the gate {name}, which is not there")
+        check_changeable(self.gates)
+        for gate in self.gates:
+            if gate.active and gate.active not in self.families:
+                used = listed([FAMILIES[name] for name in self.families]) if self.families else "no device"
+                raise PlanError(
+                    f"{gate.name}: found active {gate.active}, which can never open: nothing of a "
+                    f"{FAMILIES[gate.active]} is used; expected {used}"
+                )
+
+    def _waiting(self) -> Iterator[tuple[str, When]]:
+        """What waits for gates, and for which."""
+        for route in self.routes:
+            yield from ((route.name, when) for when in (route.gate, *(c for c, _ in route.scales)) if when)
+        yield from ((cue.name, cue.gate) for cue in self.cues if cue.gate)
+        yield from ((one.mount.name, one.gate) for one in self.others if one.gate)
+        moving = (*self.movement.scales, *self.movement.faces) if self.movement else ()
+        yield from (("movement", condition) for condition, _ in moving)
+
+    def _check_smoothing(self, route: Route) -> None:
+        """One smoothing on the way to an axis, and none on the way to one that returns to its rest."""
+        for _, axis, _ in self.mounts.instances:
+            if axis.name not in route.drives or route.effect == "offset":
+                continue
+            if axis.smoothing and (route.smoothing or route.turn_boost):
+                raise PlanError(
+                    f"found an easing on {route.name} and on its axis {axis.name}; expected one of them"
+                )
+            if axis.return_half_life and route.gate and route.closing.way == "return":
+                found = f"found on_close return on {route.name}, whose axis {axis.name} returns to rest"
+                raise PlanError(f"{found}; expected one of them")
+            if axis.return_half_life and (route.smoothing or route.turn_boost):
+                found = f"found an easing on {route.name}, whose axis {axis.name} returns to rest"
+                raise PlanError(f"{found}; expected the smoothing on the axis")
+
+    @staticmethod
+    def _check_moves(route: Route) -> None:
+        """What walks is held, and eased by the movement alone."""
+        if not set(route.drives) & set(MOVES):
+            return
+        if not set(route.drives) <= set(MOVES) or route.effect != "offset":
+            raise PlanError(
+                f"{route.name}: found {listed(route.drives, 'and')} driven by {route.source}; expected "
+                "movement alone, and something that is held"
+            )
+        if route.smoothing or (route.gate and route.closing.way == "return"):
+            raise PlanError(
+                f"{route.name}: found smoothing or a return on movement; expected the acceleration and "
+                "braking of [movement]"
+            )
+
+    @property
+    def buttons(self) -> Iterator[Buttons]:
+        """Every set of inputs that gates, cues and presses look at."""
+        yield from (gate.buttons for gate in self.gates if gate.buttons)
+        yield from (cue.buttons for cue in self.cues)
+        yield from (one.buttons for one in self.derived if not isinstance(one, KeySet | EdgeZone))
+
+    @cached_property
+    def things(self) -> tuple[str, ...]:
+        """What presses may begin on, by the names that the host gives."""
+        named = {name for one in self.buttons for name in (one.begun_on, one.begun_off) if name}
+        named |= {one.starts_on for one in self.touches if one.starts_on}
+        return tuple(sorted(named))
+
+    @cached_property
+    def families(self) -> tuple[str, ...]:
+        """The families of devices that it uses; one of them is the active one."""
+        used = {DEVICES.get(address.signal.device) for address in self.inputs}
+        return tuple(name for name in FAMILIES if name in used)
+
+    def families_of(self, route: Route) -> tuple[str, ...]:
+        """The families of devices that a route can be driven by."""
+        made = {one.name: one for one in self.derived}.get(route.source.signal.name)
+        addresses = made.inputs if made else (route.source,)
+        used = {DEVICES.get(address.signal.device) for address in addresses}
+        return tuple(name for name in FAMILIES if name in used)
+
+    @cached_property
+    def inputs(self) -> tuple[Address, ...]:
+        """What routes, gates, cues and derived signals read of devices and of the host."""
+        read = [route.source for route in self.routes]
+        read += [address for buttons in self.buttons for address in buttons.inputs]
+        read += [address for one in self.derived for address in one.inputs]
+        asked = {f"{route.source.signal.name}.down" for route in self.routes if route.glide}
+        asked |= {route.pointer for route in self.routes if route.pins}
+        read += [Address(signal) for one in self.touches for signal in one.signals if signal.name in asked]
+        read += [gate.travel.signal for gate in self.gates if gate.travel]
+        made = {one.name: one for one in self.derived}
+        return tuple(sorted(set(raw_inputs(tuple(read), made)), key=str))
+
+    @property
+    def worldly(self) -> bool:
+        """Whether something in it keeps the time of the world: what returns by itself."""
+        backs = any(route.gate and route.closing.way == "return" for route in self.routes)
+        return (
+            backs
+            or self.movement is not None
+            or any(one.axis.return_half_life for one in self.mounts.instances)
+        )
+
+    @cached_property
+    def signals(self) -> tuple[Address, ...]:
+        """The addresses that it reads, each once, in the order of their names; what they rest on as well.
+
+        What is held is let go when the window loses the focus or its device is unplugged.
+        """
+        devices = sorted({a.signal.device for a in self.inputs if a.signal.held} & set(DEVICES))
+        facts = ["host.focus", *(f"{device}.connected" for device in devices)] if devices else []
+        facts += ["host.world_rate"] if self.worldly else []
+        facts += ["host.slope", "host.platform", "host.lift"] if self.movement else []
+        locked = any(isinstance(one.mount, Orbit) and one.mount.frame == "target" for one in self.mounts.all)
+        facts += ["host.target"] if locked and self.movement else []
+        reference = self.movement.relative_to if self.movement else ""
+        facts += [f"host.{reference}_yaw"] if reference in HANDS else []
+        facts += ["host.screen", "host.pixels_per_cm"] if self.touches else []
+        facts += (
+            ["mouse.place"]
+            if any(route.pins and route.pointer == "mouse.place" for route in self.routes)
+            else []
+        )
+        facts += ["host.screen"] if any(route.pins or route.screens for route in self.routes) else []
+        choices = [Address(own_signal("choice", g.name)) for g in self.gates if len(g.choice) > 1]
+        used = {*self.inputs, *choices, *map(find_signal, facts)}
+        return tuple(sorted(used, key=str))
+
+    @cached_property
+    def digest(self) -> str:
+        """What tells this plan from others: the same for equal plans, whatever their file and title."""
+        from hashlib import sha256
+
+        words = repr([getattr(self, field.name) for field in fields(Plan)])
+        return sha256(words.encode()).hexdigest()[:16]

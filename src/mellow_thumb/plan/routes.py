@@ -1,0 +1,216 @@
+"""Routes: from a signal, by way of conditioning, to one axis or a pair of axes."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING
+
+from ..basics import PlanError, listed
+from .axes import NEARING, PANS
+from .signals import DEVICES
+from .steps import OneEuro, Shape, SlowFast, Smoothing, Spring
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator
+
+    from .gates import Condition, When
+    from .signals import Address
+
+EFFECTS = ("step", "rate", "offset", "pin")
+"""What a route does: add at once, add over time, lean the axis away while it is held, or drag a point."""
+PINS = ("", "ground", "pointer")
+"""What a route holds on to: nothing, what is under the pointer as its gate opens, or as it acts."""
+
+
+@dataclass(frozen=True, slots=True)
+class SpeedGain:
+    """More effect for a faster hand: 1 up to `slow`, 1 + `extra` from `fast` on (signal units a second).
+
+    `half_life` (s) is that of the mean that the hand's speed is.
+    """
+
+    slow: float
+    fast: float
+    extra: float
+    half_life: float = 0.015
+
+    def __post_init__(self) -> None:
+        if not 0.0 <= self.slow < self.fast:
+            raise PlanError(
+                f"speed_gain: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0"
+            )
+        if not -1.0 < self.extra <= 100.0:
+            raise PlanError(f"speed_gain: found extra {self.extra:g}; expected above -1 to 100")
+
+
+@dataclass(frozen=True, slots=True)
+class TurnBoost:
+    """An extra share of the rate, up to `extra`, that builds over `build` (s) while held past `past`."""
+
+    past: float
+    extra: float
+    build: float
+
+    def __post_init__(self) -> None:
+        if not 0.0 < self.past <= 1.0:
+            raise PlanError(f"turn_boost: found past {self.past:g}; expected above 0 to 1")
+        if not (0.0 < self.extra <= 100.0 and 0.0 < self.build <= 60.0):
+            raise PlanError("turn_boost: expected extra above 0 to 100, build above 0 to 60 s")
+
+
+CLOSINGS = ("stop", "settle", "return")
+"""What becomes of a route's effect as its gate closes: cut short, run out, or taken back."""
+
+
+@dataclass(frozen=True, slots=True)
+class Close:
+    """What becomes of a route's effect as its gate closes; for a ``return``, over how many seconds.
+
+    ``stop`` drops what the route's own smoothing still owes, ``settle`` lets it arrive. ``return`` takes
+    an offset to 0, and an axis back to where it was as the gate opened.
+    """
+
+    way: str
+    over: float = 0.0
+
+    def __post_init__(self) -> None:
+        if self.way not in CLOSINGS:
+            raise PlanError(f"on_close: found {self.way}; expected {listed(CLOSINGS)}")
+        if (self.way == "return") != (0.0 < self.over <= 60.0):
+            raise PlanError(f"on_close: found {self.over:g} s; expected above 0 to 60 s for a return")
+
+
+@dataclass(frozen=True, slots=True)
+class Route:
+    """A route in the axis's own units, all signs already in its gains.
+
+    `gains` holds, for each axis in `drives`, the amount for one unit of the signal (``step``), the rate a
+    second at full deflection (``rate``), or the lean at full deflection (``offset``).
+    """
+
+    name: str
+    source: Address
+    drives: tuple[str, ...]
+    gains: tuple[float, ...]
+    gate: When | None = None
+    smoothing: Smoothing | None = None
+    effect: str = "step"
+    shape: Shape = field(default_factory=Shape)
+    speed_gain: SpeedGain | None = None
+    turn_boost: TurnBoost | None = None
+    scales: tuple[tuple[Condition, float], ...] = ()
+    """Factors, each while a gate is open (or closed)."""
+    with_zoom: bool = False
+    """Whether it keeps its feel under magnification."""
+    on_close: Close | None = None
+    """What becomes of its effect as its gate closes; unless stated, a rate stops and the rest settles."""
+    fresh: bool | None = None
+    """Whether what is held as the gate opens must be let go first; unless stated, keys must, sticks not."""
+    zero_on_open: bool = False
+    """Whether a held value is measured from where it is as the gate opens."""
+    pins: str = ""
+    """``ground``: it drags what is under the pointer; ``pointer``: it brings that nearer, not the middle."""
+    glide: float = 0.0
+    """Half-life (s) with which it runs out after the fingers lift; 0: not at all."""
+    screens: bool = False
+    """Whether its gains are in screens, and not in metres."""
+    full: float = 360.0
+    """For an angle: how many degrees are all of it."""
+
+    def __post_init__(self) -> None:
+        if not len(self.drives) == len(self.gains) == self.source.width:
+            raise PlanError(
+                f"{self.name}: {self.source} has {self.source.width} component(s), "
+                f"for {len(self.drives)} axes and {len(self.gains)} gains"
+            )
+        if not isinstance(self.smoothing, Smoothing | None):
+            raise PlanError(
+                f"{self.name}: found the smoothing {self.smoothing!r}; expected one of the smoothings"
+            )
+        if self.effect not in EFFECTS:
+            raise PlanError(f"{self.name}: found the effect {self.effect}; expected {listed(EFFECTS)}")
+        placed = self.source.signal.kind == "position"
+        if (self.effect == "step") == self.source.signal.held or placed != (self.effect == "pin"):
+            raise PlanError(
+                f"{self.name}: {self.source} is a {self.source.signal.kind}; it cannot {self.effect}"
+            )
+        for wrong, words in self._misfits():
+            if wrong:
+                raise PlanError(f"{self.name}: found {words}")
+
+    def _misfits(self) -> Iterator[tuple[bool, str]]:
+        """What does not go together, each with what was found and what is expected."""
+        step, rate, eased = self.effect == "step", self.effect == "rate", self.smoothing
+        yield self.pins not in PINS, f"pins {self.pins}; expected {listed(PINS[1:])}"
+        yield from self._wrong_pins()
+        touched = step and self.source.signal.device == "touch" and self.source.signal.kind == "displacement"
+        yield bool(self.glide) and not touched, "a glide on what no finger drags; expected a drag or a twist"
+        yield not 0.0 <= self.glide <= 10.0, f"glide {self.glide:g} s; expected 0 to 10 s"
+        shaped = step and (self.shape != Shape() or self.turn_boost is not None)
+        yield shaped, "a rest, reach, dead_zone, curve or turn_boost on a displacement; expected a speed_gain"
+        own = self.source.signal.kind == "rate" and (self.shape != Shape() or self.turn_boost is not None)
+        yield own, "a rest, reach, dead_zone, curve or turn_boost on a rate; expected a smoothing"
+        yield not step and self.speed_gain is not None, "a speed_gain on a held value; expected a curve"
+        lone = not rate and (self.turn_boost is not None or isinstance(eased, OneEuro))
+        yield lone, "a turn_boost or one_euro; expected them on a held value that turns at a rate"
+        yield (
+            self.effect == "offset" and isinstance(eased, SlowFast),
+            "slow_fast on an offset; expected half_life or spring",
+        )
+        boosted = self.turn_boost is not None and isinstance(eased, Spring | OneEuro | SlowFast)
+        yield boosted, "a turn_boost with another smoothing; expected half_life, or none"
+        gated = self.on_close or self.fresh is not None or self.zero_on_open
+        yield bool(gated and not self.gate), "on_close, needs_fresh_press or zero; expected a gate with it"
+        zeroes = self.source.signal.kind in ("deflection", "angle") and self.source.signal.device in DEVICES
+        yield self.zero_on_open and not zeroes, "a zero on what has none; expected a stick, trigger or tilt"
+        yield not 0.0 < self.full <= 360.0, f"an angle of {self.full:g} deg; expected above 0 to 360 deg"
+        rests = self.shape.rest != (0.0, 0.0) or self.shape.reach != "disc"
+        yield self.tilts and rests, "a rest or a reach on an angle; expected a zero"
+        yield (
+            self.tilts and isinstance(eased, SlowFast),
+            "slow_fast on an angle; expected half_life, spring or one_euro",
+        )
+        yield bool(step and self.fresh), "needs_fresh_press on a displacement; expected a held value"
+
+    def _wrong_pins(self) -> Iterator[tuple[bool, str]]:
+        """What does not go together with holding on to a point, or with pans."""
+        pans, pin = set(self.drives) & set(PANS), self.effect == "pin"
+        grabs = pin != (self.pins == "ground")
+        yield grabs, 'pins "ground" without the pointer, or the pointer without it; expected both'
+        yield pin and self.drives != PANS, f"a pin on {listed(self.drives)}; expected the pans"
+        yield pin and not self.gate, "a pin without a gate; expected one: a button to drag by"
+        near = self.pins == "pointer" and (len(self.drives) > 1 or self.drives[0] not in NEARING)
+        yield near, 'pins "pointer" on another axis; expected distance or zoom alone'
+        mixed = bool(pans) and not set(self.drives) <= set(PANS)
+        yield mixed, "a pan beside another axis; expected pans alone"
+        yield bool(pans) and self.effect == "offset", "an offset on a pan; expected what moves it"
+        back = self.gate is not None and self.closing.way == "return"
+        yield bool(pans) and back, "a return on a pan; expected stop or settle"
+        yield self.screens and not pans, "screens on another axis than a pan; expected its own unit"
+
+    @property
+    def tilts(self) -> bool:
+        """Whether it goes by how far a device is turned from a pose."""
+        return self.source.signal.kind == "angle"
+
+    @property
+    def closing(self) -> Close:
+        """What becomes of its effect as its gate closes."""
+        return self.on_close or Close("stop" if self.effect == "rate" else "settle")
+
+    @property
+    def pans(self) -> bool:
+        """Whether it moves a view over a plane."""
+        return bool(set(self.drives) & set(PANS))
+
+    @property
+    def pointer(self) -> str:
+        """What says where the pointer is that it holds on to: itself, its fingers, or the mouse."""
+        if self.effect == "pin":
+            return self.source.signal.name
+        return f"{self.source.signal.name}.place" if self.source.signal.device == "touch" else "mouse.place"
+
+    @property
+    def parts(self) -> tuple[tuple[str, str, float], ...]:
+        """For each axis: its name, the component (``x`` or ``y``) that drives it, and the gain."""
+        return tuple(zip(self.drives, self.source.components, self.gains, strict=True))

@@ -1,0 +1,99 @@
+"""Offers: what of a profile a player may change, and how far."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from fnmatch import fnmatchcase
+from typing import TYPE_CHECKING, Any
+
+from ..basics import listed, nearest
+from ..plan import addresses, find_signal
+from .form_offers import OffersForm
+from .form_switching import HandsForm
+
+if TYPE_CHECKING:
+    from collections.abc import Mapping
+
+    from .profile_faults import Faults
+
+Span = tuple[float, float]
+
+
+@dataclass(frozen=True)
+class Offers:
+    """What a player may change: ranges, axes, options, and what may carry a button."""
+
+    sensitivity: Mapping[str, Span] = field(default_factory=dict)
+    """For a route: the least and the most that its sensitivity may be multiplied by."""
+    dead_zone: Mapping[str, Span] = field(default_factory=dict)
+    """For a route: the least and the most that its inner dead zone may be."""
+    invert: tuple[str, ...] = ()
+    hands: tuple[str, ...] = ()
+    buttons: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
+    """For a gate, a cue or a part of a signal: the signals that may carry it, with * for all of a device."""
+    choices: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
+    """For a gate: how its presses may work."""
+
+    def carries(self, name: str, address: str) -> bool:
+        """Whether a signal may carry a button."""
+        return any(fnmatchcase(address, pattern) for pattern in self.buttons.get(name, ()))
+
+    def carriers(self, name: str) -> tuple[str, ...]:
+        """Every signal that may carry a button."""
+        found = [one for one in addresses() if self.carries(name, one)]
+        kinds = ("switch", "deflection")
+        return tuple(one for one in found if (a := find_signal(one)).signal.kind in kinds and a.width == 1)
+
+
+def tables(data: Mapping[str, Any], name: str) -> dict[str, dict[str, Any]]:
+    """The tables in a table of a profile's data; what is no table is left out, for the forms speak of it."""
+    table = data.get(name)
+    items = table.items() if isinstance(table, dict) else ()
+    return {key: value for key, value in items if isinstance(value, dict)}
+
+
+def places(data: Mapping[str, Any]) -> dict[str, tuple[str, ...]]:
+    """Where the buttons of a profile stand in its data, by the names that offers and sheets have for them."""
+    found: dict[str, tuple[str, ...]] = {}
+    for name, gate in tables(data, "gates").items():
+        found |= dict.fromkeys([name], ("gates", name, "hold")) if "hold" in gate else {}
+        found |= dict.fromkeys([name], ("gates", name, "toggle")) if "toggle" in gate else {}
+    found |= {name: ("cues", name, "from") for name in tables(data, "cues")}
+    for name, signal in tables(data, "signals").items():
+        if "presses" in signal:
+            found[name] = ("signals", name, "presses")
+        for way in ("up", "down", "left", "right", "plus", "minus"):
+            if way in signal:
+                found[f"{name}.{way}"] = ("signals", name, way)
+    return found
+
+
+def read_offers(faults: Faults, data: Mapping[str, Any], axes: list[str]) -> Offers:
+    """What the table [offers] of a profile's data says; what is wrong with it is noted."""
+    form = faults.form(OffersForm, data.get("offers", {}), ("offers",)) or OffersForm.model_validate({})
+    routes = list(tables(data, "routes"))
+    known = {
+        "sensitivity": (routes, "a route"),
+        "dead_zone": (routes, "a route"),
+        "invert": (axes, "an axis"),
+        "hands": (list(HandsForm.model_fields), "an option of [hands]"),
+        "buttons": (list(places(data)), "a gate, a cue, or a part of a signal"),
+    }
+    for key, (names, what) in known.items():
+        for name in getattr(form, key) or ():
+            if name not in names:
+                wanted = f"{what}: {listed(names)}" if names else f"{what}, of which there is none"
+                path = ("offers", key) if key in ("invert", "hands") else ("offers", key, name)
+                faults.note(path, f'"{name}"', wanted, nearest(name, names))
+    for name, patterns in (form.buttons or {}).items():
+        for pattern in patterns:
+            if not any(fnmatchcase(address, pattern) for address in addresses()):
+                wanted = "a signal, or all of a device: key.*"
+                hint = nearest(pattern, addresses())
+                faults.note(("offers", "buttons", name), f'"{pattern}"', wanted, hint)
+    offered = {name: gate.get("choice") for name, gate in tables(data, "gates").items()}
+    choices = {name: tuple(to) for name, to in offered.items() if isinstance(to, list) and len(to) > 1}
+    return Offers(
+        dict(form.sensitivity or {}), dict(form.dead_zone or {}), tuple(form.invert or ()),
+        tuple(form.hands or ()), dict(form.buttons or {}), choices,
+    )  # fmt: skip

@@ -1,0 +1,86 @@
+"""From the forms of axes to axes: units, limits, starts."""
+
+from __future__ import annotations
+
+from math import inf
+from typing import TYPE_CHECKING
+
+from ..basics import PlanError, nearest
+from ..plan import KNOWN, MOVES, Axis
+
+if TYPE_CHECKING:
+    from collections.abc import Mapping
+
+    from ..basics import Path
+    from .profile_faults import Faults
+    from .profile_form import AxisForm
+    from .profile_routes import RouteReader
+
+
+def read_units(faults: Faults, forms: Mapping[str, AxisForm]) -> dict[str, str]:
+    """The unit of every axis: the known ones have theirs, the profile's own state it."""
+    units = {name: unit for name, (unit, _) in KNOWN.items()}
+    for name, form in forms.items():
+        if name in KNOWN and form.unit not in (None, units[name]):
+            faults.note(("axes", name, "unit"), f'"{form.unit}"', f'"{units[name]}", which {name} has')
+        elif name not in KNOWN:
+            near = nearest(name, KNOWN)
+            if form.unit is None:
+                what = "an axis of your own without a unit"
+                faults.note(("axes", name), what, 'unit = "deg", "m", "x" or ""', near)
+            units[name] = form.unit or ""
+    return units
+
+
+class AxisReader:
+    """Reads axes against the routes that drive them."""
+
+    def __init__(self, faults: Faults, reader: RouteReader) -> None:
+        self.faults, self.reader = faults, reader
+
+    def read(self, default: Axis, form: AxisForm | None, unit: str, path: Path) -> Axis:
+        """An axis; the default one where something is wrong."""
+        name = default.name
+        if name in MOVES:
+            if form is not None:
+                self.faults.note(path, "a table for an axis of movement", "none: it goes from -1 to 1")
+            return Axis(name, low=-1.0, high=1.0, unit="")
+        ways = self.reader.logs.get(name, {})
+        if len(ways) > 1:
+            self.faults.note(ways[True], "% where other routes add", f"one way: {name} multiplies or it adds")
+        log = unit == "x" or True in ways
+        neutral = 1.0 if unit == "x" else 0.0
+        rest = neutral
+        start = begin = default.start or neutral
+        low, high = default.low, default.high
+        if form is not None:
+            measure = self.faults.measure
+            rest = measure((*path, "rest"), form.rest, unit, neutral)
+            start = measure((*path, "start"), form.start, unit, rest if form.rest else begin)
+            middle = start if form.around == "start" else 0.0
+            low = middle + measure((*path, "min"), form.min, unit, low - middle)
+            high = middle + measure((*path, "max"), form.max, unit, high - middle)
+            self._check_around(path, name, form)
+        if name == "distance" and (form is None or form.start is None):
+            self.faults.note(path, "no start", 'start = "4 m": a distance has no natural one')
+            return default
+        if log and low in (-inf, 0.0):
+            self.faults.note(path, "no min", f"min above 0: {name} multiplies, and must not reach 0")
+            return default
+        try:
+            easing = form.smoothing if form else None
+            eased = self.reader.smoothing((*path, "smoothing"), easing, "") if easing else None
+            back = (form.return_ if form else None) or 0.0
+            return Axis(name, start, low, high, unit, log, rest, back, eased)  # type: ignore[arg-type]
+        except PlanError as error:
+            words = str(error).removeprefix(f"{name}: ")
+            key = words.split()[0] if words.split()[0] in ("min", "start", "rest") else ""
+            self.faults.note_words((*path, key) if key else path, PlanError(words))
+            return default
+
+    def _check_around(self, path: Path, name: str, form: AxisForm) -> None:
+        limited = form.min is not None or form.max is not None
+        if name == "yaw" and limited and form.around is None:
+            self.faults.note(path, "a yaw with limits", 'around = "start": what they are measured from')
+        if form.around and (name != "yaw" or not limited):
+            self.faults.note((*path, "around"), f'"{form.around}"', "it only with the limits of a yaw")

@@ -1,0 +1,321 @@
+"""From the form of a route to a route: signals, units, conditioning, and whether they fit."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Any
+
+from ..basics import (
+    PAN,
+    Effect,
+    PlanError,
+    Quantity,
+    UnitError,
+    convert,
+    fitting,
+    listed,
+    nearest,
+    read_sensitivity,
+)
+from ..plan import MOVES, PANS, Close, Condition, Route, SpeedGain, TurnBoost
+from ..plan.steps import (
+    Blend,
+    Curve,
+    DeadZone,
+    Exponential,
+    OneEuro,
+    Points,
+    Power,
+    Shape,
+    SlowFast,
+    Smoothing,
+    Spring,
+)
+
+if TYPE_CHECKING:
+    from collections.abc import Mapping
+
+    from ..basics import Path
+    from ..plan import Address
+    from .profile_faults import Faults
+    from .profile_form import MouseForm, RouteForm
+    from .profile_switching import SwitchReader
+
+
+TURN = 360.0
+"""The largest tilt there is, in degrees."""
+
+
+class RouteReader:
+    """Reads routes against what else the profile names: gates, axes with their units, the mouse."""
+
+    def __init__(
+        self, faults: Faults, switches: SwitchReader, units: Mapping[str, str], mouse: MouseForm
+    ) -> None:
+        self.faults, self.switches, self.units, self.mouse = faults, switches, units, mouse
+        self.logs: dict[str, dict[bool, Path]] = {}
+        """For each axis: where it is driven in per cent, and where not."""
+
+    def read(self, name: str, form: RouteForm) -> Route | None:
+        """A route, or nothing where something is wrong with it."""
+        path: Path = ("routes", name)
+        before = len(self.faults.found)
+        drives = form.drives or ()
+        given: Any = form.from_  # nothing where what is given was no text
+        source = self.switches.signal((*path, "from"), given) if given is not None else None
+        pins = form.pins == "ground" and source is not None and source.signal.kind == "position"
+        if source and not pins and source.signal.kind in ("position", "fact", "pose"):
+            what = {"position": "a place", "pose": "a pose"}.get(source.signal.kind, "a fact")
+            hint = {
+                "a place": '; for a pointer: pins = "ground", or an edge_zone in [signals]',
+                "a pose": "; a pose is taken as it is, by the mount: never smoothed, never scaled",
+            }.get(what, "")
+            self.faults.note((*path, "from"), f"{source}, {what}", f"something that moves or is held{hint}")
+            source = None
+        self._check_drives(path, drives, source)
+        gate = self.switches.when((*path, "gate"), form.gate)
+        for axis in form.invert or ():
+            if drives and axis not in drives:
+                self.faults.note((*path, "invert"), f'"{axis}"', f"an axis that it drives: {listed(drives)}")
+        moves = bool(set(drives) & set(MOVES))
+        if pins:
+            effects = self._pins(path, form)
+        else:
+            effects = self._moves(path, form, source) if moves else self._effects(path, form, source)
+        scales = [
+            (condition, factor)
+            for key, factor in (form.scale or {}).items()
+            if self.switches.when((*path, "scale", key), condition := Condition.parse(key))
+        ]
+        if _tilts(source):
+            self._check_span(path, form, moves=moves)
+        parts = self._conditioning(path, form, source)
+        if source is None or not effects or len(effects) < len(drives) or len(self.faults.found) > before:
+            return None
+        span = 1.0
+        if _tilts(source) and not moves:  # sensitivities are for a degree, gains for all of it
+            zone = parts["shape"].dead_zone
+            span = parts["full"] * (1.0 - (zone.inner if zone else 0.0))
+        with self.faults.catching(path):
+            return Route(
+                name, source, drives, tuple(effect.amount * span for effect in effects), gate,
+                effect=effects[0].kind, scales=tuple(sorted(scales, key=str)),
+                with_zoom=form.scale_with == "zoom", fresh=form.needs_fresh_press,
+                on_close=Close(*form.on_close) if form.on_close else None,
+                zero_on_open=form.zero == "on open", pins=form.pins or "",
+                glide=form.glide.half_life if form.glide else 0.0,
+                screens=effects[0].screens, **parts,
+            )  # fmt: skip
+        return None
+
+    def _check_drives(self, path: Path, drives: tuple[str, ...], source: Address | None) -> None:
+        for axis in drives:
+            if axis not in self.units:
+                wanted = f"an axis: {listed(self.units)}, or one of your own in [axes]"
+                self.faults.note((*path, "drives"), f'"{axis}"', wanted, nearest(axis, self.units))
+        if source and drives and source.width != len(drives):
+            shape = "a pair, x and y" if source.width == 2 else "one value"
+            hint = f"; or take one component: {source}.x" if source.width == 2 else ""
+            wanted = "two axes, x first" if source.width == 2 else "one axis"
+            self.faults.note((*path, "drives"), f"{len(drives)} for {source}, which is {shape}", wanted, hint)
+
+    # ---- sensitivity
+
+    def _effects(self, path: Path, form: RouteForm, source: Address | None) -> list[Effect]:
+        """What the route does to each of its axes, inversion included."""
+        place: Path = (*path, "sensitivity")
+        wanted, given = form.drives or (), form.sensitivity
+        if given is None:
+            self.faults.note(path, "no sensitivity", 'sensitivity = "0.05 deg/count"')
+            return []
+        if isinstance(given, dict):
+            for axis in given:
+                if wanted and axis not in wanted:
+                    known = f"an axis that it drives: {listed(wanted)}"
+                    self.faults.note((*place, axis), f'"{axis}"', known, nearest(axis, wanted))
+            for axis in wanted:
+                if axis not in given:
+                    self.faults.note(place, f"nothing for {axis}", "a quantity for each axis that it drives")
+        found = []
+        for axis in wanted:
+            if isinstance(given, Quantity):
+                effect = self._effect(place, given, axis, source, once=axis != wanted[0])
+            elif axis in given:
+                effect = self._effect((*place, axis), given[axis], axis, source)
+            else:
+                continue
+            if effect is None:
+                continue
+            self.logs.setdefault(axis, {}).setdefault(effect.log, place)
+            sign = -1.0 if axis in (form.invert or ()) else 1.0
+            found.append(Effect(effect.kind, sign * effect.amount, effect.log, effect.screens))
+        if len({(effect.kind, effect.screens) for effect in found}) > 1:
+            kinds = {"step": "a step", "rate": "a rate", "offset": "an offset"}
+            words = [kinds[effect.kind] + (" in screens" if effect.screens else "") for effect in found]
+            self.faults.note(place, listed(words, "and"), "units of one kind")
+        return found
+
+    def _pins(self, path: Path, form: RouteForm) -> list[Effect]:
+        """What a route does that drags the ground with the pointer: nothing by itself."""
+        if form.sensitivity is not None:
+            self.faults.note((*path, "sensitivity"), "one", "none: what is grabbed stays under the pointer")
+        return [Effect("pin", 1.0) for _ in form.drives or ()]
+
+    def _moves(self, path: Path, form: RouteForm, source: Address | None) -> list[Effect]:
+        """What a route does to movement: as much as it is held, one way or the other."""
+        if form.sensitivity is not None:
+            self.faults.note(
+                (*path, "sensitivity"),
+                "one",
+                "none: move_x and move_y go from -1 to 1; [movement] has the speed",
+            )
+        if source and not source.signal.held:
+            held = "something that is held: a stick, a key set"
+            self.faults.note((*path, "from"), f"{source}, a {source.signal.kind}", held)
+            return []
+        return [Effect("offset", -1.0 if axis in (form.invert or ()) else 1.0) for axis in form.drives]
+
+    def _effect(
+        self, place: Path, quantity: Quantity, axis: str, source: Address | None, *, once: bool = False
+    ) -> Effect | None:
+        if source is None or axis not in self.units:
+            return None
+        signal, unit = source.signal, PAN if axis in PANS else self.units[axis]
+        try:
+            return read_sensitivity(
+                quantity, signal.kind, signal.unit, unit, counts_per_cm=self.mouse.counts_per_cm
+            )
+        except UnitError as error:
+            why = _why(quantity.unit, source, fitting(signal.kind, signal.unit, unit))
+            if not once:
+                words = str(error).split("; did you mean")[0] if why else str(error)
+                self.faults.note_words(place, UnitError(words + why))
+        return None
+
+    # ---- conditioning
+
+    def _conditioning(self, path: Path, form: RouteForm, source: Address | None) -> dict[str, Any]:
+        """The parts of a route that are forms of their own; those that fit."""
+        parts: dict[str, Any] = {}
+        unit = f"{source.signal.unit}/s" if source and source.signal.unit else ""
+        with self.faults.catching((*path, "smoothing")):
+            if form.smoothing:
+                parts["smoothing"] = self.smoothing((*path, "smoothing"), form.smoothing, unit)
+        with self.faults.catching(path):
+            parts["shape"] = self._shape(path, form, source)
+            if _tilts(source):
+                parts["full"] = self._edges(form, source)[1]
+        with self.faults.catching(path):
+            if form.speed_gain:
+                gain = form.speed_gain
+                slow, fast = (
+                    self._speed((*path, "speed_gain", key), getattr(gain, key), unit)
+                    for key in ("slow", "fast")
+                )
+                parts["speed_gain"] = SpeedGain(slow, fast, gain.extra, gain.half_life)
+        with self.faults.catching(path):
+            if form.turn_boost:
+                parts["turn_boost"] = TurnBoost(
+                    form.turn_boost.past, form.turn_boost.extra, form.turn_boost.build
+                )
+        return parts
+
+    def _shape(self, path: Path, form: RouteForm, source: Address | None) -> Shape:
+        rest = form.rest or (0.0,)
+        if source and len(rest) > source.width:
+            self.faults.note((*path, "rest"), f"two values for {source}", "one")
+        if len(rest) == 1:
+            rest = (rest[0], rest[0]) if form.rest else (0.0, 0.0)
+        zone = None
+        if form.dead_zone:
+            edges = form.dead_zone
+            wedge = edges.wedge if edges.shape == "wedge" else 0.0
+            inner, outer = self._edges(form, source)
+            full = outer if _tilts(source) else 1.0
+            zone = DeadZone(edges.shape, inner / full, outer / full, wedge)
+        return Shape((rest[0], rest[1]), form.reach or "disc", zone, self._curve((*path, "curve"), form))
+
+    def _edges(self, form: RouteForm, source: Address | None) -> tuple[float, float]:
+        """Where a dead zone begins and ends: shares of travel, or degrees of a tilt."""
+        unit, most = ("deg", TURN) if _tilts(source) else ("", 1.0)
+        found = []
+        for key, otherwise in (("inner", 0.0), ("outer", most)):
+            given = getattr(form.dead_zone, key) if form.dead_zone else None
+            try:
+                found.append(otherwise if given is None else convert(given, unit))
+            except UnitError as error:
+                raise UnitError(f"dead_zone.{key}: {error}") from None
+        inner, outer = found
+        if _tilts(source) and not 0.0 <= inner < outer <= TURN:
+            raise PlanError(
+                f"dead_zone: found {inner:g} to {outer:g} deg; expected inner below outer, 0 to {TURN:g} deg"
+            )
+        return inner, outer
+
+    def _check_span(self, path: Path, form: RouteForm, *, moves: bool) -> None:
+        """What goes by the share of a tilt must state where all of it is reached."""
+        ends = form.dead_zone is not None and form.dead_zone.outer is not None
+        for key, asks in (("drives", moves), ("curve", form.curve is not None)):
+            if asks and not ends:
+                wanted = 'where all of it is reached: dead_zone = { outer = "25 deg" }'
+                self.faults.note((*path, key), "a share of a tilt", wanted)
+
+    def _curve(self, path: Path, form: RouteForm) -> Curve | None:
+        if form.curve is None:
+            return None
+        given = {key: value for key, value in form.curve.model_dump().items() if value is not None}
+        if len(given) != 1:
+            self.faults.note(
+                path, listed(given, "and") if given else "nothing", "one of power, blend or points"
+            )
+            return None
+        if form.curve.power is not None:
+            return Power(form.curve.power)
+        return Points(form.curve.points) if form.curve.points is not None else Blend(given["blend"])
+
+    def smoothing(self, path: Path, form: Any, unit: str) -> Smoothing | None:
+        """One smoothing, of a route or of an axis."""
+        given = [key for key in type(form).model_fields if getattr(form, key) is not None]
+        if len(given) != 1:
+            known = listed(type(form).model_fields)
+            self.faults.note(path, listed(given, "and") if given else "nothing", f"one of {known}")
+            return None
+        if form.half_life is not None:
+            return Exponential(form.half_life)
+        if form.spring is not None:
+            return Spring(form.spring)
+        if form.one_euro is not None:
+            return OneEuro(form.one_euro.cutoff, form.one_euro.slope, form.one_euro.slope_cutoff)
+        inner = (*path, "slow_fast")
+        slow, fast = (
+            self._speed((*inner, key), getattr(form.slow_fast, key), unit) for key in ("slow", "fast")
+        )
+        return SlowFast(form.slow_fast.half_life, slow, fast)
+
+    def _speed(self, path: Path, quantity: Quantity, unit: str) -> float:
+        """A speed in the signal's unit a second; a plain share for a held value."""
+        if quantity.unit != unit:
+            wanted = f'a speed such as "500 {unit}"' if unit else "a share of full deflection, a plain number"
+            raise UnitError(f'{".".join(map(str, path[2:]))}: found "{quantity}"; expected {wanted}')
+        return quantity.value
+
+
+def _tilts(source: Address | None) -> bool:
+    return source is not None and source.signal.kind == "angle"
+
+
+def _why(unit: str, source: Address, fits: tuple[str, ...]) -> str:
+    """Why a unit that people reach for does not fit, in their terms."""
+    kind, over = source.signal.kind, unit.partition("/")[2]
+    if kind == "displacement" and over == "s":
+        return (
+            f". {source} is a displacement: it already says how far the hand moved, "
+            f"so {unit} would make the turn depend on the frame rate"
+        )
+    if kind == "rate":
+        return f". {source} is a rate: how fast the device turns; {fits[0]} is how far the view goes with it"
+    if kind in ("deflection", "switch") and over and over != "s":
+        return (
+            f". {source} is held, and says nothing of how far a hand moved: "
+            f"{fits[0]} turns for as long as it is held"
+        )
+    return ""

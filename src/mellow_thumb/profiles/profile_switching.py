@@ -1,0 +1,241 @@
+"""From the forms of gates, derived signals and cues to the things themselves."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Any
+
+from ..basics import listed, nearest
+from ..plan import (
+    CATALOGUE,
+    COMPONENTS,
+    LONG,
+    WITHIN,
+    Address,
+    Buttons,
+    Cue,
+    EdgeZone,
+    Gate,
+    Hands,
+    KeySet,
+    Presses,
+    Several,
+    Travel,
+    check_threshold,
+    find_signal,
+    own_signal,
+)
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable
+
+    from ..basics import Path, Quantity
+    from ..plan import Derived, Signal, When
+    from .form_switching import ButtonForm, CueForm, GateForm, HandsForm, SignalForm
+    from .profile_faults import Faults
+    from .profile_form import MouseForm
+
+KINDS_OF_GATE = ("hold", "toggle", "flag", "setting", "active", "all", "any")
+WAYS = ("left", "right", "down", "up")
+LINE = ("minus", "plus")
+SWAPPED = {"left_stick": "right_stick", "right_stick": "left_stick"}
+
+
+class SwitchReader:
+    """Reads what switches, against the signals that there are and the gates that the profile names."""
+
+    def __init__(
+        self, faults: Faults, gates: list[str], signals: list[str], mouse: MouseForm, *, swap_sticks: bool
+    ) -> None:
+        self.faults, self.gate_names, self.signal_names = faults, gates, signals
+        self.mouse, self.swap_sticks = mouse, swap_sticks
+        self.made: dict[str, Signal] = {}
+        """The derived signals so far, by name."""
+        self.settings: list[str] = []
+
+    # ---- signals
+
+    def signal(self, path: Path, address: str, kind: str | None = None) -> Address | None:
+        """Look up a signal of a device or a derived one; the sticks swapped, if the player wants it so."""
+        stem, _, part = address.rpartition(".")
+        if address in self.made:
+            return Address(self.made[address])
+        if stem in self.made and part in COMPONENTS and self.made[stem].pair:
+            return Address(self.made[stem], part)
+        if {address, stem} & set(self.signal_names):
+            return None  # it is there, and what is wrong with it is said where it stands
+        found = self.faults.signal(path, address, kind, self.made)
+        if found is None or not self.swap_sticks or found.signal.device != "pad":
+            return found
+        name = found.signal.name
+        for one, other in SWAPPED.items():
+            if name.removeprefix("pad.").removesuffix("_press") == one:
+                return Address(CATALOGUE[name.replace(one, other)], found.component)
+        return found
+
+    def _switches(self, path: Path, names: Iterable[str] | None) -> tuple[Address, ...]:
+        """Look up switches; the wrong ones noted and left out."""
+        found = []
+        for name in names or ():
+            address = self.signal(path, name, "switch")
+            if address and address.signal.kind != "switch":
+                what = f"{address}, a {address.signal.kind}"
+                self.faults.note(path, what, "a switch: something that is held or not")
+            elif address:
+                found.append(address)
+        return tuple(found)
+
+    def _buttons(self, path: Path, key: str, names: tuple[str, ...], form: ButtonForm) -> Buttons | None:
+        before = len(self.faults.found)
+        found = []
+        for place, name in enumerate(names):
+            where: Path = (*path, key, place) if len(names) > 1 else (*path, key)
+            address = self.signal(where, name, "switch")
+            if address and address.signal.kind not in ("switch", "deflection"):
+                what = f"{address}, a {address.signal.kind}"
+                self.faults.note(where, what, "a switch, or a stick or a trigger: something that is held")
+            elif address:
+                found.append(address)
+        at = 0.5 if form.at is None else form.at
+        rearm = 0.8 * at if form.rearm is None else form.rearm
+        with self.faults.catching(path):
+            check_threshold(at, rearm)
+        if len(self.faults.found) > before:
+            return None
+        with self.faults.catching(path):
+            return Buttons(tuple(found), at, rearm, form.begun_on or "", form.begun_off or "")
+        return None
+
+    def derived(self, name: str, form: SignalForm) -> Derived | None:
+        """A derived signal, or nothing where something is wrong with it."""
+        path: Path = ("signals", name)
+        if name.partition(".")[0] in ("flag", "choice") or name in CATALOGUE or "." in name:
+            self.faults.note(path, f'the name "{name}"', "a plain name of its own, without a dot")
+            return None
+        given = {key for key in (*WAYS, *LINE) if getattr(form, key)}
+        kinds = [
+            words
+            for words, there in (
+                ("up, down, left, right", given & set(WAYS)),
+                ("plus, minus", given & set(LINE)),
+                ("edge_zone", form.edge_zone),
+                ("presses", form.presses),
+            )
+            if there
+        ]
+        if len(kinds) != 1:
+            found = listed(kinds, "and") if kinds else "nothing that makes a signal"
+            self.faults.note(path, found, "one of: up, down, left, right; plus, minus; edge_zone; presses")
+            return None
+        before = len(self.faults.found)
+        with self.faults.catching(path):
+            made = self._make(path, name, form)
+            if made and len(self.faults.found) == before:
+                self.made[name] = made.signal
+                return made
+        return None
+
+    def _make(self, path: Path, name: str, form: SignalForm) -> Derived | None:
+        if form.presses:
+            buttons = self._buttons(path, "presses", form.presses, form)
+            return Presses(name, buttons) if buttons else None
+        if form.edge_zone:
+            place = self.signal((*path, "edge_zone"), form.edge_zone, "position")
+            return EdgeZone(name, place, form.margin or 0.03) if place else None
+        ways = WAYS if any(getattr(form, key) for key in WAYS) else LINE
+        keys = tuple(self._switches((*path, key), getattr(form, key)) for key in ways)
+        return KeySet(name, keys, form.opposite or "cancel", self._switches((*path, "lock"), form.lock))
+
+    # ---- gates
+
+    def gate(self, name: str, form: GateForm) -> Gate | None:
+        """A gate, or nothing where something is wrong with it."""
+        path: Path = ("gates", name)
+        given = [key for key in KINDS_OF_GATE if getattr(form, key) is not None]
+        if len(given) != 1:
+            found = listed(given, "and") if given else "nothing that opens it"
+            self.faults.note(path, found, f"one of {listed(KINDS_OF_GATE)}")
+            return None
+        (kind,) = given
+        before = len(self.faults.found)
+        options: dict[str, Any] = {"after": form.after or 0.0, "cursor": form.cursor or ""}
+        options["priority"] = form.priority or 0
+        if form.after_travel:
+            options["travel"] = self._travel((*path, "after_travel"), form.after_travel)
+        if form.choice and kind != "hold":
+            self.faults.note((*path, "choice"), f"it with {kind}", "it with hold")
+        if kind in ("hold", "toggle"):
+            options["buttons"] = self._buttons(path, kind, getattr(form, kind), form)
+            options["choice"] = form.choice or (kind,)
+        elif kind in ("flag", "setting"):
+            options["buttons"] = self._host_switch((*path, kind), kind, getattr(form, kind))
+        elif kind == "active":
+            options["active"] = form.active
+        else:
+            options["when"] = self.when((*path, kind), self._joined(form, kind))
+        if len(self.faults.found) > before:
+            return None
+        with self.faults.catching(path):
+            return Gate(name, **options)
+        return None
+
+    @staticmethod
+    def _joined(form: GateForm, kind: str) -> When:
+        when: When = getattr(form, kind)
+        return Several(when.parts, kind == "all") if isinstance(when, Several) else when
+
+    def _host_switch(self, path: Path, kind: str, name: str) -> Buttons | None:
+        if not name.strip():
+            self.faults.note(path, '""', f"the name of a {kind}")
+            return None
+        if kind == "setting":
+            self.settings.append(name)
+        return Buttons((Address(own_signal("flag" if kind == "flag" else "choice", name)),))
+
+    def _travel(self, path: Path, quantity: Quantity) -> Travel | None:
+        moves = {"count": "mouse.move", "px": "mouse.pixels", "cm": "mouse.move"}
+        if quantity.unit not in moves:
+            hint = nearest(quantity.unit, moves)
+            self.faults.note(path, f'"{quantity}"', f"a distance of {listed(moves)}{hint}")
+            return None
+        least = quantity.value
+        if quantity.unit == "cm":
+            if self.mouse.counts_per_cm is None:
+                self.faults.note(path, f'"{quantity}" without a scale', "[mouse] with counts_per_cm")
+                return None
+            least *= self.mouse.counts_per_cm
+        with self.faults.catching(path[:-1]):
+            return Travel(find_signal(moves[quantity.unit]), least)
+        return None
+
+    def when(self, path: Path, when: When | None) -> When | None:
+        """A condition whose gates are there; the others noted."""
+        for gate in sorted(when.gates if when else ()):
+            if gate not in self.gate_names:
+                names = self.gate_names
+                known = f"a gate: {listed(names)}" if names else "a gate: a name in [gates], which holds none"
+                self.faults.note(path, f'"{gate}"', known, nearest(gate, names))
+        return when
+
+    # ---- cues and hands
+
+    def cue(self, name: str, form: CueForm) -> Cue | None:
+        """A cue, or nothing where something is wrong with it."""
+        path: Path = ("cues", name)
+        before = len(self.faults.found)
+        gate = self.when((*path, "gate"), form.gate)
+        buttons = self._buttons(path, "from", form.from_ or (), form) if form.from_ else None
+        if buttons is None or len(self.faults.found) > before:
+            return None
+        on = form.on or "press"
+        within = WITHIN.get(on, WITHIN["tap"]) if form.within is None else form.within
+        with self.faults.catching(path):
+            times = (form.after or LONG, form.cooldown or 0.0, form.keep or 0.0)
+            return Cue(name, buttons, on, gate, within, *times)
+        return None
+
+    def hands(self, form: HandsForm) -> Hands:
+        """What hands may need."""
+        with self.faults.catching(("hands",)):
+            cap = float("inf") if form.turn_cap is None else form.turn_cap
+            return Hands(form.debounce or 0.0, form.min_hold or 0.0, cap, bool(form.reduced_motion))
+        return Hands()

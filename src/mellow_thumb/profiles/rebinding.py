@@ -1,0 +1,84 @@
+"""Rebinding: giving a gate, a cue or a key set another button; conflicts, and the way back."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import ArgumentError, SheetError, listed
+from ..plan import DEVICES, find_signal, label
+from .offers import places
+from .sheets import not_offered
+
+if TYPE_CHECKING:
+    from .profile import Profile
+    from .sheets import Sheet
+
+WAYS = ("refuse", "swap", "share")
+"""What to do where a button carries something else: say so, change the two, or let it carry both."""
+
+
+def carried(profile: Profile, name: str) -> tuple[str, ...]:
+    """The signals that carry a gate, a cue or a part of a signal."""
+    *path, last = places(profile.data)[name]
+    table = profile.data
+    for key in path:
+        table = table[key]
+    value = table[last]
+    return (value,) if isinstance(value, str) else tuple(value)
+
+
+def conflicts(profile: Profile, name: str, address: str) -> tuple[str, ...]:
+    """What else a signal carries already, by its names."""
+    return tuple(
+        other for other in places(profile.data) if other != name and address in carried(profile, other)
+    )
+
+
+def rebind(
+    profile: Profile, sheet: Sheet, name: str, address: str, *, conflict: str = "refuse"
+) -> tuple[str, ...]:
+    """Have a signal carry something, in a player's sheet, in place of what did on that family of devices.
+
+    Where it carries something else already, `conflict` says what then: ``refuse``, ``swap`` the two, or
+    ``share``. Returns what else has changed. Raises :class:`ArgumentError` for what is not offered, for a
+    conflict that is refused, and where the profile would no longer work; the sheet is then as it was.
+    """
+    if conflict not in WAYS:
+        raise ArgumentError(f"conflict: found {conflict!r}; expected {listed(WAYS)}")
+    laid, _ = sheet.lay(profile)
+    if name not in profile.offers.buttons:
+        raise ArgumentError(not_offered(f"buttons.{name}", list(profile.offers.buttons), name))
+    before = carried(laid, name)
+    gone = [one for one in before if _family(one) == _family(address)]
+    taken = conflicts(laid, name, address)
+    if taken and conflict == "refuse":
+        words = label(find_signal(address))
+        raise ArgumentError(f"{words} carries {listed(taken, 'and')} already; expected swap or share")
+    fresh = {name: _with(before, gone, address)}
+    for other in taken if conflict == "swap" else ():
+        fresh[other] = _with(carried(laid, other), [address], *gone[:1])
+    kept = {one: sheet.get("buttons", one) for one in fresh}
+    try:
+        for one, addresses in fresh.items():
+            if not addresses:
+                raise ArgumentError(f"{one} would be carried by nothing; expected share, or another button")
+            sheet.set(profile, "buttons", one, addresses)
+        sheet.lay(profile)
+    except (ArgumentError, SheetError) as error:
+        for one, value in kept.items():
+            sheet.reset("buttons", one)
+            if value is not None:
+                sheet.set(profile, "buttons", one, value)
+        raise ArgumentError(str(error)) from None
+    return tuple(one for one in fresh if one != name)
+
+
+def _family(address: str) -> str:
+    return DEVICES.get(address.partition(".")[0], "")
+
+
+def _with(before: tuple[str, ...], gone: list[str], *fresh: str) -> list[str]:
+    """What carries something when some of it is gone, and something else has come in its place."""
+    kept = [one for one in before if one not in gone and one not in fresh]
+    place = before.index(gone[0]) if gone else len(kept)
+    return [*kept[:place], *fresh, *kept[place:]]

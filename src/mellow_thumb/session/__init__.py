@@ -1,0 +1,36 @@
+"""The session: a profile at work in a game loop."""
+
+from .attitude import GRAVITY, Attitude
+from .basis import Basis
+from .contacts import Contacts
+from .doors import all_codes, is_known, things, unlisted
+from .frame import Frame
+from .host_words import HostWords
+from .listening import Listener
+from .motion import Motion, feels
+from .session import CEILING, Session
+from .view import POSE, Quadruple, Triple, View
+from .walker import Walker
+
+__all__ = [
+    "CEILING",
+    "GRAVITY",
+    "POSE",
+    "Attitude",
+    "Basis",
+    "Contacts",
+    "Frame",
+    "HostWords",
+    "Listener",
+    "Motion",
+    "Quadruple",
+    "Session",
+    "Triple",
+    "View",
+    "Walker",
+    "all_codes",
+    "feels",
+    "is_known",
+    "things",
+    "unlisted",
+]

@@ -1,0 +1,87 @@
+"""What can be fed to a plan: every address that it listens to, and what is said of the others."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import nearest
+from ..plan import COMPONENTS, FINGERS, INTERFACE, OWN, addresses, find_signal, near_signal
+from .contacts import CANCEL, DOWN, PLACE, code_of
+from .motion import FIRST, PARTS, feels
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable, Mapping
+
+    from ..plan import Plan
+    from ..weaving import Program
+
+SINGLE, PAIR, ONLY_Y, SWITCH = 0, 1, 2, 3
+"""The shape of what an address takes: one number, two, one that is a ``y``, or a press."""
+
+USED = -1.0
+"""What stands for the host's interface where an event says what it began on."""
+
+Door = tuple[int, int, float, float, float, bool]
+"""An address that can be fed: its code, its shape, its range, the other component, what is drawn in."""
+
+_KNOWN = frozenset(addresses())
+
+
+def is_known(address: object) -> bool:
+    """Whether the catalogue holds an address, or a profile may name one so."""
+    if address in _KNOWN:
+        return True
+    kind, _, name = str(address).partition(".")
+    return kind in OWN and bool(name)
+
+
+def unlisted(address: object, used: Iterable[str]) -> str:
+    """Why an address that a plan does not use is refused; nothing where it is only passed over.
+
+    One that nothing knows is refused, and a flag that is nearly one of the plan's: a slip of the pen.
+    """
+    if not is_known(address):
+        return f"unknown signal{near_signal(str(address), _KNOWN)}"
+    if address in _KNOWN:
+        return ""
+    kind, _, name = str(address).partition(".")
+    ours = [own.removeprefix(f"{kind}.") for own in used if own.startswith(f"{kind}.")]
+    near = nearest(name, ours)
+    return f"no gate asks for it{near}" if near else ""
+
+
+def things(plan: Plan) -> dict[str, float]:
+    """What stands for each thing that a press may begin on."""
+    return {INTERFACE: USED} | {name: float(k) for k, name in enumerate(plan.things, 1)}
+
+
+def all_codes(codes: Mapping[str, int], *, touched: bool) -> dict[str, int]:
+    """The code of everything that may come in: contacts as well, without what is made of them."""
+    made = {name: code for name, code in codes.items() if not name.startswith("touch.") or name in _KNOWN}
+    fingers = range(1, FINGERS + 1) if touched else ()
+    phases = {"place": PLACE, "down": DOWN, "cancel": CANCEL}
+    contacts = {
+        f"touch.{finger}.{what}": code_of(finger, phase)
+        for finger in fingers
+        for what, phase in phases.items()
+    }
+    readings = {name: FIRST - k for k, name in enumerate(PARTS) if feels(codes)}
+    return made | contacts | readings
+
+
+def doors(program: Program, *, touched: bool = False) -> dict[str, Door]:
+    """Each address that can be fed.
+
+    The other component is what stands for it when one is fed alone; the last tells whether a value outside
+    the range is drawn in to it. Contacts can be fed where they are `touched`, and what is made of them never.
+    """
+    found = {}
+    for name, code in all_codes(program.codes, touched=touched).items():
+        signal = program.heard[name] if name in program.heard else find_signal(name).signal
+        shape = PAIR if signal.pair else SWITCH if signal.kind == "switch" else SINGLE
+        other = float("nan") if signal.held and signal.pair else 0.0
+        rest = (signal.low, signal.high, other, signal.clips)
+        found[name] = (code, shape, *rest)
+        for part in COMPONENTS if signal.pair else ():
+            found[f"{name}.{part}"] = (code, ONLY_Y if part == "y" else SINGLE, *rest)
+    return found

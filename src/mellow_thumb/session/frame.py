@@ -1,0 +1,125 @@
+"""What a frame shows: axes, gates, cues, the active device."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from math import hypot, nan
+from typing import TYPE_CHECKING, NamedTuple
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator
+
+    from ..weaving import Program
+
+
+class Moved(NamedTuple):
+    """How a character went in one frame; world axes, +Y up."""
+
+    step: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    """Metres to +X, +Y and +Z in this frame."""
+    velocity: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    """Metres a second at its end."""
+    heading: float = nan
+    """Where it faces, in degrees: 0 is -Z, positive turns right; NaN without movement."""
+    forward: float = nan
+    """What "forward" is at its end, in degrees: mostly where the camera looks."""
+
+
+class Axes(Mapping[str, float]):
+    """Each axis by name, in its unit; read as a dictionary is, and made one by ``dict()``."""
+
+    __slots__ = ("_places", "_values")
+
+    def __init__(self, places: dict[str, int], values: tuple[float, ...]) -> None:
+        self._places, self._values = places, values
+
+    def __getitem__(self, name: str) -> float:
+        return self._values[self._places[name]]
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self._places)
+
+    def __len__(self) -> int:
+        return len(self._places)
+
+    def __repr__(self) -> str:
+        return repr(dict(self))
+
+
+class Frame:
+    """What the axes and gates were at the end of one frame, and which cues were given in it."""
+
+    __slots__ = ("_before", "_dt", "_program", "_values", "cues", "t")
+
+    def __init__(
+        self,
+        t: float,
+        values: tuple[float, ...],
+        program: Program,
+        cues: dict[str, int] | None = None,
+        before: tuple[float, ...] = (),
+        dt: float = 0.0,
+    ) -> None:
+        self.t = t
+        """Session time at the frame's end, in seconds."""
+        self.cues: dict[str, int] = cues or {}
+        """How often each cue was given in this frame, or is still kept: ``"hop" in frame.cues``."""
+        self._values, self._program, self._before = values, program, before or values
+        self._dt = dt
+
+    @property
+    def axes(self) -> Axes:
+        """Each axis by name, in its unit; `yaw_total` is the yaw with every full turn kept."""
+        return Axes(self._program.axis_places, self._values)
+
+    @property
+    def gates(self) -> dict[str, bool]:
+        """Whether each gate is open."""
+        values = self._values[len(self._program.axes) :]
+        return {name: value != 0.0 for name, value in zip(self._program.gates, values, strict=False)}
+
+    @property
+    def movement(self) -> Moved:
+        """How far the character went in this frame, how fast it goes and where it faces."""
+        first = self._program.moved
+        if not first:
+            return Moved()
+        now, then = self._values[first:], self._before[first:]
+        step = (now[3] - then[3], now[4] - then[4], now[5] - then[5])
+        return Moved(step, (now[0], now[1], now[2]), now[6], now[7])
+
+    @property
+    def fade(self) -> float:
+        """How dark to draw the view of a headset, 0 to 1: all at a snap, less and less in its `fade` time."""
+        place, over = self._program.places.get("snapped"), self._program.fade
+        return max(0.0, 1.0 - (self.t - self._values[place]) / over) if place is not None and over else 0.0
+
+    def vignette(self, turn: float = 90.0, speed: float = 3.0) -> float:
+        """How much of a view to darken at its rim, 0 to 1, against sickness: all at such a turn or speed.
+
+        `turn` is in deg/s, `speed` in m/s: what the session turned and walked in this frame, never the head.
+        A snap, which is over at once, is none.
+        """
+        place, snapped = self._program.axis_places["yaw_total"], self._program.places.get("snapped")
+        turned = abs(self._values[place] - self._before[place])
+        if snapped is not None and self._values[snapped] != self._before[snapped]:
+            turned = 0.0
+        rate = turned / self._dt if self._dt > 0.0 else 0.0
+        x, _, z = self.movement.velocity
+        return min(1.0, max(rate / turn, hypot(x, z) / speed))
+
+    @property
+    def mount(self) -> str:
+        """The mount in force, by name."""
+        place = self._program.places.get("mount")
+        return self._program.mounts[int(self._values[place]) if place is not None else 0]
+
+    @property
+    def device(self) -> str:
+        """What hands use now: ``desk`` (mouse and keyboard), ``pad``, ``handheld``; ``none`` without."""
+        families = self._program.families
+        place = self._program.places.get("device")
+        return families[int(self._values[place])] if place is not None else (*families, "none")[0]
+
+    def __repr__(self) -> str:
+        return f"Frame(t={self.t}, axes={self.axes}, gates={self.gates}, cues={self.cues})"

@@ -1,0 +1,136 @@
+"""What a host says of the world around: its screen, the ground, contacts."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import ArgumentError
+from ..plan import ATTITUDE, FINGERS
+from .intake import Intake
+
+if TYPE_CHECKING:
+    from collections.abc import Sequence
+
+    from ..plan import Plan
+    from ..weaving import Program
+
+
+class HostWords(Intake):
+    """The part of a session that makes events of what a host says."""
+
+    def __init__(self, plan: Plan, program: Program, ceiling: float) -> None:
+        super().__init__(plan, program, ceiling)
+        self._ids: dict[object, int] = {}
+        """For each contact of the host's the finger that it is."""
+
+    def set_screen(
+        self, width: float, height: float, at: float | None = None, *, pixels_per_cm: float | None = None
+    ) -> None:
+        """Say how large the view is, in pixels, for lengths in screens; until then it counts as square.
+
+        `pixels_per_cm` is for lengths in cm: without it what is stated in cm takes no contact. Raises
+        :class:`ArgumentError` for what is no size.
+        """
+        if not (1.0 <= width <= 1e6 and 1.0 <= height <= 1e6):
+            raise ArgumentError(f"screen: found {width!r} by {height!r}; expected 1 to a million pixels")
+        if pixels_per_cm is not None and not 0.0 < pixels_per_cm <= 1e4:
+            raise ArgumentError(f"pixels_per_cm: found {pixels_per_cm!r}; expected above 0 to 10,000")
+        self.feed("host.screen", (width, height), at=at)
+        if pixels_per_cm is not None:
+            self.feed("host.pixels_per_cm", pixels_per_cm, at=at)
+
+    def touch(
+        self,
+        contact: object,
+        phase: str,
+        place: Sequence[float] | None = None,
+        at: float | None = None,
+        device: str | None = None,
+        on: str | None = None,
+    ) -> None:
+        """Say what happens to a contact: ``down`` as it lands, ``move``, ``up`` as it lifts, ``cancel``.
+
+        `contact` is what the host tells contacts apart by, whatever that is; `place` where it is, 0 to 1 of
+        the view from its bottom left corner; `on` what it begins on, by the host's name for it. Ids may come
+        in any order, and be used anew once they have lifted. From one thread for all contacts.
+
+        Raises :class:`ArgumentError` for another phase.
+        """
+        if phase not in ("down", "move", "up", "cancel"):
+            raise ArgumentError(f'phase: found {phase!r}; expected "down", "move", "up" or "cancel"')
+        if self._contacts is None or (phase != "down" and contact not in self._ids):
+            return
+        if phase == "down" and contact not in self._ids:
+            taken = set(self._ids.values())
+            self._ids[contact] = next(k for k in range(1, len(taken) + 2) if k not in taken)
+        finger = self._ids[contact]
+        if finger > FINGERS:
+            self._refuse("touch", f"more than {FINGERS} fingers")
+        elif place is not None:
+            self.feed(f"touch.{finger}.place", place, at=at, device=device)
+        if phase in ("down", "up") and finger <= FINGERS:
+            self.feed(f"touch.{finger}.down", float(phase == "down"), at=at, device=device, on=on)
+        elif phase == "cancel" and finger <= FINGERS:
+            self.feed(f"touch.{finger}.cancel", 1.0, at=at, device=device)
+        if phase in ("up", "cancel"):
+            del self._ids[contact]
+
+    def motion(
+        self,
+        turn: Sequence[float],
+        force: Sequence[float] | None = None,
+        at: float | None = None,
+        device: str | None = None,
+    ) -> None:
+        """Say what the sensors of a device in the hand read: they become ``motion.aim`` and ``motion.tilt``.
+
+        `turn` is how it turns about its own axes, in deg/s, `force` what its accelerometer says, in m/s2: x
+        to the right of the screen, y to its top, z out of it; at rest `force` points to the sky. From one
+        thread.
+        """
+        said = {"motion.turn": turn} if force is None else {"motion.force": force, "motion.turn": turn}
+        found = {name: self._finite(name, values, 3) for name, values in said.items()}
+        for name, numbers in found.items() if all(found.values()) else ():
+            for part, number in zip("xyz", numbers, strict=True):
+                self.feed(f"{name}.{part}", number, at=at, device=device)
+
+    def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
+        """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.
+
+        `rotation` is a unit quaternion x, y, z, w from the device's frame (as in :meth:`motion`) to one with
+        +Y up, wherever its north is; either of the two for one rotation will do. From one thread.
+        """
+        for name, value in zip(ATTITUDE, self._finite("motion.attitude", rotation, 4), strict=False):
+            self.feed(name, value, at=at, device=device)
+
+    def _finite(self, name: str, values: Sequence[float], count: int) -> list[float]:
+        """Numbers that belong together; where one of them is none, all are refused, and none come back."""
+        try:
+            numbers = [float(value) for value in values]
+        except (TypeError, ValueError, OverflowError):
+            numbers = []
+        if len(numbers) == count and all(number - number == 0.0 for number in numbers):
+            return numbers
+        self._refuse(name, f"not {count} finite numbers")
+        return []
+
+    def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
+        """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
+
+        Speed is over the map: a slope changes how far a step rises, not how far it goes. Raises
+        :class:`ArgumentError` for a normal that does not point up, or a wall.
+        """
+        x, y, z = normal
+        if not (y > 0.0 and abs(x / y) <= 1e3 and abs(z / y) <= 1e3):
+            raise ArgumentError(
+                f"normal: found {normal!r}; expected one that points up, (x, y, z) with y above 0"
+            )
+        self.feed("host.slope", (-x / y, -z / y), at=at)
+
+    def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
+        """Say how fast what the character stands on moves, in m/s; it is carried along."""
+        numbers = self._finite("host.platform", velocity, 3)
+        if numbers:
+            x, y, z = numbers
+            self.feed("host.platform", (x, z), at=at)
+            self.feed("host.lift", y, at=at)

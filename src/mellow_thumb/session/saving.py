@@ -1,0 +1,167 @@
+"""Saving a session: as one opaque value for rolling back, or as plain data for a saved game."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Any, NamedTuple
+
+from ..basics import ArgumentError
+from ..weaving import weave_plan
+from .contacts import Contacts
+from .inbox import NO_TIME
+from .motion import Motion
+from .shakes import Kick
+
+if TYPE_CHECKING:
+    from ..plan import Plan
+    from ..weaving import Item, Program
+
+FORMAT = "mellow-thumb state 1"
+
+
+class Snapshot(NamedTuple):
+    """Everything that a session is at one moment."""
+
+    plan: Plan
+    base: Plan
+    """What the session began with; sheets are laid over it."""
+    program: Program
+    loop: tuple[float, ...]
+    values: tuple[float, ...]
+    clock: tuple[float, ...]
+    inbox: tuple[tuple[Item, ...], tuple[Item, ...], int]
+    offsets: dict[str | None, float]
+    refused: dict[str, dict[str, int]]
+    clipped: dict[str, int]
+    kicks: tuple[Kick, ...]
+    place: tuple[float, ...]
+    counts: tuple[float, ...]
+    given: tuple[tuple[float, ...], ...]
+    hosts: tuple[float, ...]
+    rig: tuple[float, ...]
+    contacts: tuple[list[Any], tuple[tuple[object, int], ...]] | None = None
+    """What is known of contacts, and the host's ids of them."""
+    motion: list[Any] | None = None
+    """What is known of a device held in the hand."""
+
+
+def to_plain(one: Snapshot) -> dict[str, Any]:
+    """A snapshot as data that JSON can hold; what is no number there is null."""
+    arrived, waiting, late = one.inbox
+    return {
+        "format": FORMAT,
+        "profile": one.plan.digest,
+        "settings": [list(setting) for setting in one.program.settings],
+        "loop": dict(zip(one.program.state, one.loop, strict=True)),
+        "values": list(one.values),
+        "clock": list(one.clock),
+        "arrived": [_plain_item(item) for item in arrived],
+        "waiting": [_plain_item(item) for item in waiting],
+        "late": late,
+        "offsets": [[device, offset] for device, offset in one.offsets.items()],
+        "refused": {name: dict(counts) for name, counts in one.refused.items()},
+        "clipped": dict(one.clipped),
+        "kicks": [list(kick) for kick in one.kicks],
+        "place": list(one.place),
+        "counts": list(one.counts),
+        "given": [list(times) for times in one.given],
+        "hosts": [None if value - value != 0.0 else value for value in one.hosts],
+        "rig": list(one.rig),
+        "contacts": [one.contacts[0], [list(pair) for pair in one.contacts[1]]] if one.contacts else None,
+        "motion": one.motion,
+    }
+
+
+def _plain_item(item: Item) -> list[float | None]:
+    return [None if part - part != 0.0 else part for part in item]
+
+
+def _item(plain: list[float | None]) -> Item:
+    t, code, x, y = plain
+    numbers = [float("nan") if part is None else float(part) for part in (x, y)]
+    return (NO_TIME if t is None else float(t), int(code or 0), numbers[0], numbers[1])
+
+
+def check_digest(found: object, wanted: str) -> None:
+    """Refuse the state of another plan."""
+    if found != wanted:
+        other = f"found the state of another profile, or of one under another player's sheet ({found})"
+        raise ArgumentError(f"{other}; expected {wanted}")
+
+
+def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
+    """The snapshot that plain data came from.
+
+    Raises :class:`ArgumentError` for data of another form, or of another plan.
+    """
+    form: object = data.get("format") if hasattr(data, "get") else type(data).__name__
+    if form != FORMAT:
+        raise ArgumentError(f'found {form!r}; expected a state with the format "{FORMAT}"')
+    check_digest(data.get("profile"), plan.digest)
+    try:
+        settings = tuple((str(kind), str(name)) for kind, name in data["settings"])
+        program = weave_plan(plan, settings)
+        found = Snapshot(
+            plan,
+            plan,
+            program,
+            tuple(float(data["loop"][name]) for name in program.state),
+            tuple(map(float, data["values"])),
+            tuple(map(float, data["clock"])),
+            (tuple(map(_item, data["arrived"])), tuple(map(_item, data["waiting"])), int(data["late"])),
+            {device: float(offset) for device, offset in data["offsets"]},
+            {name: dict(counts) for name, counts in data["refused"].items()},
+            dict(data["clipped"]),
+            tuple(Kick(*kick) for kick in data["kicks"]),
+            tuple(map(float, data["place"])),
+            tuple(map(float, data["counts"])),
+            tuple(tuple(map(float, times)) for times in data["given"]),
+            tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
+            tuple(map(float, data["rig"])),
+            _contacts(data, plan, program),
+            _motion(data),
+        )
+        _check(found)
+        return found
+    except (KeyError, TypeError, ValueError) as error:
+        raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
+
+
+def _contacts(
+    data: dict[str, Any], plan: Plan, program: Program
+) -> tuple[list[Any], tuple[tuple[object, int], ...]] | None:
+    """What is known of contacts; those of another profile are refused."""
+    if data.get("contacts") is None:
+        return None
+    known, ids = data["contacts"]
+    Contacts(plan, program.codes).restore(known)
+    return known, tuple((contact, int(finger)) for contact, finger in ids)
+
+
+def _motion(data: dict[str, Any]) -> list[Any] | None:
+    """What is known of a device held in the hand; anything else is refused."""
+    known: list[Any] | None = data.get("motion")
+    if known is not None:
+        Motion({}).restore(known)
+    return known
+
+
+CLOCK, PLACE = 7, 5
+"""How many numbers a clock and a place are."""
+
+
+def _check(one: Snapshot) -> None:
+    """Refuse what has the wrong size, or holds no numbers where there must be some."""
+    program, cues = one.program, len(one.program.cues)
+    lists = (one.values, one.clock, one.place, one.counts, one.given, one.hosts, one.rig)
+    sizes = (program.width, CLOCK, PLACE, cues, cues, len(program.asked), len(program.rig))
+    if tuple(map(len, lists)) != sizes:
+        raise ValueError("a list of the wrong length")
+    given = [t for times in one.given for t in times]
+    if any(
+        part - part != 0.0
+        for part in (*one.loop, *one.values, *one.clock, *one.place, *one.counts, *given, *one.rig)
+    ):
+        raise ValueError("no number where there must be one")
+    arrived, waiting, _ = one.inbox
+    if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*arrived, *waiting)):
+        raise ValueError("an event of no signal")

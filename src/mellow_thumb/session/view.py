@@ -1,0 +1,117 @@
+"""The camera as a renderer takes it."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import ArgumentError
+from ..formulas import heading_of, rotation_rows
+
+if TYPE_CHECKING:
+    from collections.abc import Mapping
+
+Triple = tuple[float, float, float]
+Quadruple = tuple[float, float, float, float]
+POSE = 9
+"""How many numbers a pose is: place, rotation, field of view, extent."""
+
+Rows = tuple[tuple[float, float, float, float], ...]
+
+
+def answers(
+    hosts: tuple[str, ...],
+    before: tuple[float, ...],
+    subject: tuple[Triple, Quadruple] | Triple | None,
+    more: Mapping[str, float] | None = None,
+) -> tuple[float, ...]:
+    """What a host says of what a mount asks; what it does not say now is as `before`.
+
+    `more` is what it says besides of where the subject is, by name. Raises :class:`ArgumentError` for what is
+    no finite number.
+    """
+    said: dict[str, float] = {}
+    try:
+        if subject is not None:
+            place = subject[0] if len(subject) == 2 else subject
+            said |= dict(zip(("subject_x", "subject_y", "subject_z"), map(float, place), strict=True))
+            if len(subject) == 2:
+                said["subject_yaw"] = heading_of(*map(float, subject[1]))
+        said |= {name: float(value) for name, value in (more or {}).items()}
+    except (TypeError, ValueError) as error:
+        raise ArgumentError(
+            f"subject: found {subject!r}; expected a place, or a place and a rotation"
+        ) from error
+    if any(value - value != 0.0 for value in said.values()) or said.get("clear", 0.0) < 0.0:
+        raise ArgumentError(f"view: found {subject!r}, {more or {}}; expected finite numbers")
+    return tuple(said.get(host, old) for host, old in zip(hosts, before, strict=True))
+
+
+def direction(up: Triple) -> Triple:
+    """The unit vector of a direction; raises :class:`ArgumentError` for one of no length."""
+    x, y, z = map(float, up)
+    size = (x * x + y * y + z * z) ** 0.5
+    if not 0.0 < size < 1e300:
+        raise ArgumentError(f"up: found {up!r}; expected a direction (x, y, z)")
+    return x / size, y / size, z / size
+
+
+class View:
+    """A camera pose: right-handed, metres, +X right, +Y up, -Z forward."""
+
+    __slots__ = ("_pose", "cursor")
+
+    def __init__(self, pose: tuple[float, ...], cursor: str = "free") -> None:
+        self._pose = pose
+        self.cursor = cursor
+        """What the pointer should be: ``free``, ``hidden``, or ``held`` where it is."""
+
+    @property
+    def position(self) -> tuple[float, float, float]:
+        """Where the camera is: x, y, z in metres."""
+        x, y, z, *_ = self._pose
+        return x, y, z
+
+    @property
+    def rotation(self) -> tuple[float, float, float, float]:
+        """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
+        _, _, _, x, y, z, w, *_ = self._pose
+        return x, y, z, w
+
+    @property
+    def field_of_view(self) -> float:
+        """How much it sees: vertical, in degrees; a zoom narrows it. 0 for a flat picture."""
+        return self._pose[7]
+
+    @property
+    def extent(self) -> float:
+        """How much a flat picture shows: metres along the shorter side of the screen; 0 in perspective."""
+        return self._pose[8]
+
+    def __eq__(self, other: object) -> bool:
+        """Whether they show the same, pointer and all."""
+        return isinstance(other, View) and (self._pose, self.cursor) == (other._pose, other.cursor)
+
+    def __hash__(self) -> int:
+        return hash((self._pose, self.cursor))
+
+    def __repr__(self) -> str:
+        return f"View(position={self.position}, rotation={self.rotation})"
+
+    def pose_matrix(self) -> Rows:
+        """The 4x4 matrix that takes points from the camera's frame to the world's.
+
+        Four rows of four numbers, for column vectors; the last column is the position.
+        """
+        a, b, c, d, e, f, g, h, i = rotation_rows(*self.rotation)
+        x, y, z = self.position
+        return ((a, b, c, x), (d, e, f, y), (g, h, i, z), (0.0, 0.0, 0.0, 1.0))
+
+    def matrix(self) -> Rows:
+        """The view matrix: 4x4, from the world's frame to the camera's, for column vectors.
+
+        It is the inverse of :meth:`pose_matrix`, and what a renderer multiplies points by.
+        """
+        a, b, c, d, e, f, g, h, i = rotation_rows(*self.rotation)
+        x, y, z = self.position
+        columns = ((a, d, g), (b, e, h), (c, f, i))
+        return (*((p, q, r, -(p * x + q * y + r * z)) for p, q, r in columns), (0.0, 0.0, 0.0, 1.0))

@@ -1,0 +1,272 @@
+"""Replay: a plan at work on whole takes, at any frame rate."""
+
+from __future__ import annotations
+
+from math import floor
+from typing import TYPE_CHECKING, Any, overload
+
+from ..basics import ArgumentError
+from ..plan.mounts import Eye
+from ..session import POSE
+from ..weaving import hosts as hosts_of
+from ..weaving import weave_plan
+from .frame_times import check_rate, checked_ends, frame_ends, grid
+from .host_samples import last_words, sampled
+from .loops import WORTH_COMPILING, loop_for
+from .replay_table import height, outputs, table_of
+from .take import Take
+from .take_items import TakeReader, none
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable, Iterator, Sequence
+
+    import numpy as np
+    import pandas as pd
+
+    from ..plan import Plan
+    from ..weaving import Program
+    from .loops import Loop
+    from .take_items import Events
+
+
+@overload
+def replay(
+    plan: Plan,
+    take: Take,
+    *,
+    rate: float = ...,
+    until: float | None = ...,
+    frames: Sequence[float] | None = ...,
+    compiled: bool | None = ...,
+) -> pd.DataFrame:
+    """One take, one table."""
+
+
+@overload
+def replay(
+    plan: Plan,
+    take: Sequence[Take],
+    *,
+    rate: float = ...,
+    until: float | None = ...,
+    frames: Sequence[float] | None = ...,
+    compiled: bool | None = ...,
+    threads: int = ...,
+) -> list[pd.DataFrame]:
+    """Several takes, as many tables."""
+
+
+def replay(
+    plan: Plan,
+    take: Take | Sequence[Take],
+    *,
+    rate: float = 60.0,
+    until: float | None = None,
+    frames: Sequence[float] | None = None,
+    compiled: bool | None = None,
+    threads: int = 1,
+) -> pd.DataFrame | list[pd.DataFrame]:
+    """Play a take through a plan: one row a frame, read at the frame's end; several takes, as many tables.
+
+    Frames end at 1/rate, 2/rate, ... and last at `until` (s), which is the first whole second after the
+    last event unless it is given; or at the moments in `frames` (s, rising). The result is the same to the
+    bit as feeding the take to a session and ticking it to the same moments.
+
+    With numba (``pip install 'mellow-thumb[fast]'``) the plan's program is `compiled`: by itself where
+    that is sooner done, always with True, never with False. Plans that differ in numbers alone share what
+    was compiled, and it is kept for the next time. Several takes then run in as many `threads` as you like.
+
+    Columns: ``t`` (s); each axis by name and ``yaw_total`` (deg); ``camera_x`` to ``camera_z`` (m) and
+    ``camera_qx`` to ``camera_qw`` (unit quaternion, camera to world); ``step_x`` to ``step_z`` (m moved
+    in the frame, 0 without movement) and ``heading`` (deg, NaN without movement); ``gate_NAME`` (0 or 1);
+    ``mount`` and ``cues`` (categories: a name; names, each as often as it was given).
+    ``attrs["refused"]`` counts the rows that were refused, by signal and reason, and ``attrs["clipped"]`` the
+    held values outside their range that were drawn in to it.
+
+    Raises :class:`ArgumentError` for a rate, an end or frames that are not positive, finite and rising, and
+    :class:`MissingError` if it must be compiled and cannot be.
+    """
+    program = weave_plan(plan)
+
+    def one(take: Take) -> pd.DataFrame:
+        ends = frame_ends(take, rate, until) if frames is None else checked_ends(frames)
+        out, reader = _played(plan, program, take, ends, compiled=compiled)
+        table = table_of(program, ends, out)
+        table.attrs |= reader.counts
+        return table
+
+    return one(take) if isinstance(take, Take) else _each(one, take, threads)
+
+
+@overload
+def replay_arrays(
+    plan: Plan,
+    take: Take,
+    *,
+    rate: float = ...,
+    until: float | None = ...,
+    frames: Sequence[float] | None = ...,
+    compiled: bool | None = ...,
+) -> dict[str, np.ndarray]:
+    """One take, an array for each column."""
+
+
+@overload
+def replay_arrays(
+    plan: Plan,
+    take: Sequence[Take],
+    *,
+    rate: float = ...,
+    until: float | None = ...,
+    frames: Sequence[float] | None = ...,
+    compiled: bool | None = ...,
+    threads: int = ...,
+) -> list[dict[str, np.ndarray]]:
+    """Several takes, as many sets of arrays."""
+
+
+def replay_arrays(
+    plan: Plan,
+    take: Take | Sequence[Take],
+    *,
+    rate: float = 60.0,
+    until: float | None = None,
+    frames: Sequence[float] | None = None,
+    compiled: bool | None = None,
+    threads: int = 1,
+) -> dict[str, np.ndarray] | list[dict[str, np.ndarray]]:
+    """Play takes as :func:`replay` does, and return the numbers alone: an array of floats for each column.
+
+    Columns: ``t`` (s); each axis by name and ``yaw_total``; ``gate_NAME`` (0 or 1); ``device``, ``cursor``
+    and ``mount`` (its number) where they can change; ``cue_NAME`` (how often it was given so far) and
+    ``cue_NAME_t`` (s, when last); with movement ``velocity_x`` to ``velocity_z`` (m/s), ``moved_x`` to
+    ``moved_z`` (m, since the beginning), ``heading`` and ``forward`` (deg); with several mounts
+    ``weight_MOUNT`` (0 to 1) and ``AXIS of MOUNT``; ``camera_x`` to ``camera_qw``; ``field_of_view`` (deg,
+    vertical) and ``extent`` (m).
+    """
+    program = weave_plan(plan)
+
+    def one(take: Take) -> dict[str, np.ndarray]:
+        ends = frame_ends(take, rate, until) if frames is None else checked_ends(frames)
+        out, _ = _played(plan, program, take, ends, compiled=compiled)
+        return {"t": ends, **dict(zip(outputs(program), out, strict=True))}
+
+    return one(take) if isinstance(take, Take) else _each(one, take, threads)
+
+
+def replay_pieces(
+    plan: Plan,
+    pieces: Iterable[Take],
+    *,
+    rate: float = 60.0,
+    until: float | None = None,
+    compiled: bool | None = None,
+) -> Iterator[pd.DataFrame]:
+    """Play one long take that comes in pieces, in order of time: the table of each, as it is done.
+
+    The tables, one after another, are what :func:`replay` makes of the whole; no more than one piece and its
+    table need to be in memory. Frames that the next piece may still have events for wait for it; the last
+    table ends at `until` (s), or the first whole second after the last event. The counts in ``attrs`` are of
+    all pieces so far. The places of a subject are joined linearly within a piece, and held up to the next.
+
+    Raises :class:`ArgumentError` for a rate or an end as :func:`replay` does, and for a piece that begins
+    before the one before it ended.
+    """
+    import numpy as np
+    import pandas as pd
+
+    program, said = weave_plan(plan), pd.DataFrame()
+    loop, reader = loop_for(program, WORTH_COMPILING, compiled=compiled), TakeReader(plan, program)
+    check_rate(rate)
+    done, before, last = 0, np.zeros(height(program)), 0.0
+    for piece, is_last in _with_last(pieces):
+        times = piece.table["t"].to_numpy(dtype=float)
+        times = times[np.isfinite(times)]
+        if len(times) and times.min() < last:
+            raise ArgumentError(f"pieces: found an event at {times.min():g} s after one at {last:g} s")
+        last = float(times.max(initial=last))
+        is_last = is_last or (until is not None and last >= until)
+        if is_last:
+            ends = grid(done, rate, floor(last) + 1.0 if until is None else float(until))
+        else:
+            ends = np.arange(done + 1, floor(last * rate) + 3) / rate
+            ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
+        out = np.empty((height(program), len(ends)))
+        words = piece.table if not len(said) else pd.concat([said, piece.table.astype({"signal": "str"})])
+        hosts, said = sampled(words, program.asked, ends), last_words(words)
+        _run(loop, reader.read(piece.table), ends, hosts, out, is_last=is_last)
+        _stand(plan, hosts, out)
+        if not is_last:  # the last of them waits for the next piece
+            ends, out = ends[:-1], out[:, :-1]
+        table = table_of(program, ends, out, before)
+        table.attrs |= reader.counts
+        done += len(ends)
+        before = out[:, -1] if len(ends) else before
+        yield table
+        if is_last:
+            return
+
+
+def _each(one: Any, takes: Sequence[Take], threads: int) -> list[Any]:
+    """Do the same with every take; in threads, since what is compiled lets others run."""
+    from concurrent.futures import ThreadPoolExecutor
+
+    if threads < 1:
+        raise ArgumentError(f"threads: found {threads!r}; expected a number from 1 up")
+    if threads == 1:
+        return [one(take) for take in takes]
+    with ThreadPoolExecutor(threads) as pool:
+        return list(pool.map(one, takes))
+
+
+def _with_last(pieces: Iterable[Take]) -> Iterator[tuple[Any, bool]]:
+    """Each with whether it is the last."""
+    waiting: list[Any] = []
+    for piece in pieces:
+        if waiting:
+            yield waiting.pop(), False
+        waiting.append(piece)
+    if waiting:
+        yield waiting[0], True
+
+
+def _played(
+    plan: Plan, program: Program, take: Take, ends: np.ndarray, *, compiled: bool | None
+) -> tuple[np.ndarray, TakeReader]:
+    """What the frames of a take read, a row of the results for each value, and who read it."""
+    import numpy as np
+
+    reader = TakeReader(plan, program)
+    out = np.empty((height(program), len(ends)))
+    loop = loop_for(program, len(take) + len(ends), compiled=compiled)
+    hosts = sampled(take.table, program.asked, ends)
+    _run(loop, reader.read(take.table), ends, hosts, out, is_last=True)
+    _stand(plan, hosts, out)
+    return out, reader
+
+
+def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
+    """Put an eye where the host said that the subject is."""
+    import numpy as np
+
+    if isinstance(plan.mount, Eye) and not hosts_of(plan):
+        known = np.isfinite(hosts[:3]).all(axis=0)
+        places = out[-POSE : 3 - POSE]
+        places[:, known] = hosts[:3, known]
+        places[1, known] += plan.mount.height
+
+
+def _run(
+    loop: Loop,
+    parts: Iterator[Events],
+    ends: np.ndarray,
+    hosts: np.ndarray,
+    out: np.ndarray,
+    *,
+    is_last: bool,
+) -> None:
+    """Let a loop have all events, and read all frames; but for the last if more events come."""
+    frame = 0
+    for events in parts:
+        frame = loop.run(events, ends, hosts, frame, out, last=False)
+    loop.run(none(), ends if is_last else ends[:-1], hosts, frame, out, last=True)

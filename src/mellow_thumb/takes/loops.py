@@ -1,0 +1,111 @@
+"""What runs a program over the events of a whole take: its woven text, or that compiled."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Protocol
+
+from ..engines import can_compile, is_at_hand, load
+from ..session import POSE
+
+if TYPE_CHECKING:
+    import numpy as np
+
+    from ..weaving import Program
+    from .take_items import Events
+
+WORTH_LOADING, WORTH_COMPILING = 300_000, 3_000_000
+"""So many events and frames take as long in plain Python as loading what is compiled, or compiling it."""
+
+
+class Loop(Protocol):
+    """A program at work on a take, some of its events at a time."""
+
+    def run(
+        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+    ) -> int:
+        """Let the events act and read the frames that end after them, from number `frame` on.
+
+        Frame k ends at ``ends[k]`` (s), finds the host's answers in column k of `hosts` (NaN for none) and
+        goes to column k of `out`: a program's values, then its pose.
+        Returns the number of the next frame. Unless these are the last events, a frame that might have more
+        of them is left for the next call.
+        """
+        ...
+
+
+class Interpreted:
+    """The woven text as it is, in plain Python."""
+
+    def __init__(self, program: Program) -> None:
+        self._program = program
+        self._loop, self._rig = program.live(program.start), tuple(program.rig.values())
+        next(self._loop)
+
+    def run(
+        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+    ) -> int:
+        """As :meth:`Loop.run` says."""
+        import numpy as np
+
+        stop = len(ends)
+        if not last and len(events.t):
+            stop = int(np.searchsorted(ends, events.t[-1], side="right"))
+        stop = stop if last or len(events.t) else frame
+        items = list(zip(*(one.tolist() for one in events), strict=True))
+        moments = ends[frame:stop].tolist()
+        begin, code, send, rows = 0, self._program.frame, self._loop.send, []
+        for moment, end in zip(moments, np.searchsorted(events.t, moments).tolist(), strict=True):
+            due = items[begin:end]
+            due.append((moment, code, 0.0, 0.0))
+            rows.append(send(due))
+            begin = end
+        if begin < len(items):
+            send(items[begin:])
+        if rows:
+            part = slice(frame, frame + len(rows))
+            self._write(rows, ends[part], hosts[:, part], out[:, part])
+        return frame + len(rows)
+
+    def _write(
+        self, rows: list[tuple[float, ...]], ends: np.ndarray, hosts: np.ndarray, out: np.ndarray
+    ) -> None:
+        posed, rig, poses = self._program.posed, self._rig, []
+        said = hosts.T.tolist() if self._program.hosts else [()] * len(rows)
+        for row, end, host in zip(rows, ends.tolist(), said, strict=True):
+            made = posed(row, host, end, rig)
+            if rig:
+                rig, made = made[POSE:], made[:POSE]
+            poses.append(made)
+        columns = list(zip(*rows, strict=True))
+        self._rig = rig
+        for k, column in enumerate([*columns, *zip(*poses, strict=True)]):
+            out[k] = column
+
+
+class Compiled:
+    """The woven text, compiled by numba."""
+
+    def __init__(self, program: Program) -> None:
+        import numpy as np
+
+        self._run, text = load(program)
+        self._state, self._numbers = np.array(text.start), np.array(text.numbers)
+
+    def run(
+        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+    ) -> int:
+        """As :meth:`Loop.run` says."""
+        return self._run(self._state, self._numbers, *events, ends, hosts, frame, last, out)
+
+
+def loop_for(program: Program, size: int, *, compiled: bool | None) -> Loop:
+    """The loop to take for so many events and frames together.
+
+    With `compiled` None it is compiled where that is sooner done: where numba is installed and there is much
+    to do, or what is compiled is at hand already. Both give the same results.
+    """
+    if compiled is None:
+        compiled = (
+            size >= WORTH_LOADING and can_compile() and (size >= WORTH_COMPILING or is_at_hand(program))
+        )
+    return Compiled(program) if compiled else Interpreted(program)

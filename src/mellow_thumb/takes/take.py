@@ -1,0 +1,50 @@
+"""A take: a recording of signals over time, as a table."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING
+
+from ..basics import ArgumentError, listed
+
+if TYPE_CHECKING:
+    import pandas as pd
+
+COLUMNS = ("t", "signal", "value")
+"""What every take has: seconds from its beginning, the signal's address, the value."""
+
+OPTIONAL = ("device", "on")
+"""What a take may have besides: which device it came from, what the event began on."""
+
+
+@dataclass(frozen=True)
+class Take:
+    """A recording: one row an event, or two rows of one `t` (``.x``, then ``.y``) for a pair.
+
+    The table's columns are `COLUMNS`, then any of `OPTIONAL`.
+    """
+
+    table: pd.DataFrame
+    about: dict[str, str] = field(default_factory=dict)
+    """What the file says about itself: title, device and the like."""
+    notes: tuple[str, ...] = ()
+    """What a reader should know of how it was read."""
+
+    def __post_init__(self) -> None:
+        missing = [name for name in COLUMNS if name not in self.table.columns]
+        if missing:
+            raise ArgumentError(f"found no column {listed(missing)}; expected {listed(COLUMNS, 'and')}")
+        wrong = [name for name in ("t", "value") if self.table[name].dtype.kind not in "fiub"]
+        if wrong and len(self.table):
+            kind = self.table[wrong[0]].dtype
+            raise ArgumentError(f"found a column {wrong[0]} of {kind}; expected one of numbers")
+
+    def __len__(self) -> int:
+        return len(self.table)
+
+
+def parts_of(signal: str, value: float | tuple[float, float]) -> list[tuple[str, float]]:
+    """What the rows of one event are called, each with its value: one, or two for a pair."""
+    if isinstance(value, tuple):
+        return [(f"{signal}.{part}", one) for part, one in zip("xy", value, strict=True)]
+    return [(signal, value)]

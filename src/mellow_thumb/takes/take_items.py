@@ -1,0 +1,231 @@
+"""A take's rows as events: what a replay feeds, and what of it is refused."""
+
+from __future__ import annotations
+
+from collections import Counter
+from typing import TYPE_CHECKING, NamedTuple
+
+from ..plan import COMPONENTS, find_signal
+from ..session import Contacts, Motion, all_codes, feels, is_known, things, unlisted
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator
+
+    import numpy as np
+    import pandas as pd
+
+    from ..plan import Plan
+    from ..weaving import Program
+
+Refused = dict[str, dict[str, int]]
+"""How often rows were refused, by signal and reason."""
+
+ROWS = 1 << 16
+"""How many rows are looked at together; so what a replay needs besides its take does not grow with it."""
+
+
+class Events(NamedTuple):
+    """Events in order of time, one array for each of an item's numbers."""
+
+    t: np.ndarray
+    code: np.ndarray
+    x: np.ndarray
+    y: np.ndarray
+
+
+def none() -> Events:
+    """No events at all."""
+    import numpy as np
+
+    return Events(np.empty(0), np.empty(0, np.int32), np.empty(0), np.empty(0))
+
+
+class _Names(NamedTuple):
+    """What every row of one name has in common, by the number of the name."""
+
+    names: list[str]
+    code: np.ndarray
+    part: np.ndarray
+    low: np.ndarray
+    high: np.ndarray
+    clips: np.ndarray
+    held: np.ndarray
+    least: float
+    most: float
+
+    def takes_all(self, t: np.ndarray, value: np.ndarray) -> bool:
+        """Whether every row, by time, is of a signal that is listened to, finite and in every one's range."""
+        inside = len(t) > 0 and self.least <= value.min() and value.max() <= self.most
+        return bool(inside and t[0] > -1e300 and t[-1] < 1e300)
+
+
+class TakeReader:
+    """Makes events of the rows of takes, and counts what it refuses and draws in."""
+
+    def __init__(self, plan: Plan, program: Program) -> None:
+        self._things, self._contacts = things(plan), Contacts(plan, program.codes) if plan.touches else None
+        self._motion = Motion(program.codes) if feels(program.codes) else None
+        self._codes = all_codes(program.codes, touched=bool(plan.touches))
+        self._signals = {name: program.heard.get(name) or find_signal(name).signal for name in self._codes}
+        self.refused: Counter[tuple[str, str]] = Counter()
+        """How often rows were refused, by name and reason."""
+        self.clipped: Counter[str] = Counter()
+        """How often a held value outside its range was drawn in to it, by name."""
+
+    @property
+    def counts(self) -> dict[str, dict[str, int] | Refused]:
+        """What a replay says of it."""
+        refused: Refused = {}
+        for (name, reason), count in sorted(self.refused.items()):
+            refused.setdefault(name, {})[reason] = count
+        return {"refused": refused, "clipped": dict(sorted(self.clipped.items()))}
+
+    def read(self, table: pd.DataFrame) -> Iterator[Events]:
+        """The rows of a take's table as events, some at a time; by time, ties in the order of the rows.
+
+        A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
+        count as 0.
+        """
+        import numpy as np
+
+        t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
+        number, names = numbered(table["signal"])
+        known = self._look_up(names)
+        begun = self._begun(table)
+        order = None if bool((t[1:] >= t[:-1]).all()) else np.argsort(np.maximum(t, 0.0), kind="stable")
+        begin = 0
+        while begin < len(t):
+            end = min(begin + ROWS, len(t))
+            rows: slice | np.ndarray
+            if order is None:
+                end = int(np.searchsorted(t, t[end - 1], side="right")) if end < len(t) else end
+                rows = slice(begin, max(end, begin + 1))
+            else:
+                while end < len(t) and not t[order[end]] > t[order[end - 1]]:
+                    end += 1
+                rows = order[begin:end]
+            events = self._events(
+                known, t[rows], value[rows], number[rows], begun[rows] if begun is not None else None
+            )
+            yield self._expanded(events) if self._contacts or self._motion else events
+            begin = max(end, begin + 1)
+
+    def _expanded(self, events: Events) -> Events:
+        """The same with contacts and readings replaced by what touches and a device in the hand say."""
+        import numpy as np
+
+        if not self._contacts and not (events.code < -1).any():
+            return events
+        items = list(zip(*(one.tolist() for one in events), strict=True))
+        for stage in (self._contacts, self._motion):
+            items = stage.expand(items) if stage else items
+        t, code, x, y = zip(*items, strict=True) if items else ((), (), (), ())
+        return Events(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))
+
+    def _look_up(self, names: list[str]) -> _Names:
+        """What the program makes of each name; rows of a name that nothing listens to have the code -1."""
+        import numpy as np
+
+        places = [self._place(name) for name in names]
+        signals = [find_signal(name).signal if is_known(name) else None for name in names]
+        kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
+        low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4).T
+        code, part = np.array(places, dtype=np.int32).reshape(-1, 2).T.copy()
+        all_listed = bool((code[:-1] != -1).all())  # the last is that of missing words
+        least, most = (low[:-1].max(), high[:-1].min()) if all_listed and len(names) > 1 else (1.0, -1.0)
+        return _Names(names, code, part, low, high, clips != 0.0, held != 0.0, float(least), float(most))
+
+    def _begun(self, table: pd.DataFrame) -> np.ndarray | None:
+        """What stands, row by row, for what a press began on; 0 for what the plan does not ask."""
+        import numpy as np
+
+        if "on" not in table.columns or not self._things:
+            return None
+        number, names = numbered(table["on"])
+        stands: np.ndarray = np.array([self._things.get(name, 0.0) for name in names])[number]
+        return stands
+
+    def _events(
+        self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, begun: np.ndarray | None
+    ) -> Events:
+        import numpy as np
+
+        code = known.code[number]
+        if not known.takes_all(t, value):
+            inside = (value >= known.low[number]) & (value <= known.high[number])
+            if not (inside & np.isfinite(t) & (code != -1)).all():
+                value, good = self._refuse(known, t, value, number, inside)
+                t, value, number, code = t[good], value[good], number[good], code[good]
+                begun = begun[good] if begun is not None else None
+        if _is_pairs(t, known.part[number], code):
+            return Events(np.maximum(t[0::2], 0.0), code[0::2].copy(), value[0::2].copy(), value[1::2].copy())
+        t, part = np.maximum(t, 0.0), known.part[number]
+        second = np.zeros(len(t), dtype=bool)
+        second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
+        first = np.flatnonzero(~second)
+        part, held = part[first], known.held[number[first]]
+        x = value[first]
+        other = np.where(held, np.nan, 0.0)
+        y = np.where(part == 0, 0.0 if begun is None else begun[first], np.where(part == 1, other, x))
+        x = np.where(part == 2, other, x)
+        pairs = np.flatnonzero(second)
+        y[pairs - 1 - np.arange(len(pairs))] = value[pairs]
+        return Events(t[first], code[first], x, y)
+
+    def _refuse(
+        self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, inside: np.ndarray
+    ) -> tuple[np.ndarray, np.ndarray]:
+        """Count what is refused and what is drawn in; the values to go on with, and which rows are good."""
+        import numpy as np
+
+        code, clips = known.code[number], known.clips[number]
+        finite = np.isfinite(t) & np.isfinite(value)
+        is_signal = np.array([is_known(name) for name in known.names], dtype=bool)
+        for place, rows in enumerate(np.bincount(number, minlength=len(known.names)).tolist()):
+            name = known.names[place]
+            reason = "" if known.code[place] != -1 or not rows else unlisted(name, self._codes)
+            if reason:
+                self.refused[name, reason], is_signal[place] = self.refused[name, reason] + rows, False
+        self._count(known, number, "not finite", is_signal[number] & ~finite)
+        self._count(known, number, "out of range", is_signal[number] & finite & ~inside & ~clips)
+        drawn = np.bincount(number[finite & clips & ~inside & (code != -1)], minlength=len(known.names))
+        for place in np.flatnonzero(drawn).tolist():
+            self.clipped[known.names[place]] += int(drawn[place])
+        value = np.clip(value, known.low[number], known.high[number])
+        return value, finite & (inside | clips) & (code != -1)
+
+    def _place(self, address: str) -> tuple[int, int]:
+        """The code of an address and which part of a pair it is: 0 none, 1 x, 2 y; (-1, 0) where not used.
+
+        A pair has no rows of its own in a take, only its components do.
+        """
+        stem, _, last = address.rpartition(".")
+        if stem in self._codes and last in COMPONENTS and self._signals[stem].pair:
+            return self._codes[stem], 1 + COMPONENTS.index(last)
+        single = address in self._codes and not self._signals[address].pair
+        return (self._codes[address] if single else -1), 0
+
+    def _count(self, known: _Names, number: np.ndarray, reason: str, rows: np.ndarray) -> None:
+        for place in number[rows].tolist():
+            self.refused[known.names[place], reason] += 1
+
+
+def _is_pairs(t: np.ndarray, part: np.ndarray, code: np.ndarray) -> bool:
+    """Whether rows come two by two, an ``.x`` and its ``.y``: a mouse, all by itself."""
+    if len(t) % 2 or not (part[0::2] == 1).all() or not (part[1::2] == 2).all():
+        return False
+    return bool((t[0::2] == t[1::2]).all()) and bool((code[0::2] == code[1::2]).all())
+
+
+def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
+    """A column of words as numbers, and the words; the last word is that of missing ones."""
+    import numpy as np
+    import pandas as pd
+
+    if isinstance(column.dtype, pd.CategoricalDtype):
+        number, names = column.cat.codes.to_numpy(), column.cat.categories
+    else:
+        number, names = pd.factorize(column)
+    if len(number) and number.min() < 0:
+        number = np.where(number < 0, len(names), number)
+    return number, [*(str(name) for name in names), "nan"]

@@ -1,0 +1,154 @@
+"""Telling: what it says is what the session does."""
+
+from __future__ import annotations
+
+import json
+from dataclasses import replace
+from pathlib import Path
+
+import pytest
+from click.testing import CliRunner
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+
+import mellow_thumb as mt
+from mellow_thumb import marsh
+from mellow_thumb.commands.line import main
+from mellow_thumb.insight.controls import quiet_of
+from mellow_thumb.insight.plain_words import does
+from mellow_thumb.insight.telling import tell
+from mellow_thumb.plan.gates import Condition
+from mellow_thumb.plan.plan import Plan
+from mellow_thumb.session.session import Session
+
+from ..helpers.strategies import held_routes, plans, step_routes
+
+
+def listening(plan: Plan, when: object) -> Session | None:
+    """A session of a plan in which a condition holds, by the buttons of its gate; nothing where it cannot."""
+    session = Session(plan, ceiling=9.0)
+    if isinstance(when, Condition):
+        gate = next(gate for gate in plan.gates if gate.name == when.gate)
+        assert gate.buttons
+        if when.wanted:
+            session.feed(str(gate.buttons.inputs[0]), 1.0)
+        if session.tick(0.1).gates[when.gate] != when.wanted:
+            return None
+    return session
+
+
+@settings(max_examples=150)
+@given(plans(limits=False, smoothings=st.none(), makers=(step_routes, held_routes)))
+def test_what_is_told_is_what_a_session_does(plan: Plan) -> None:
+    for one in tell(plan).controls:
+        route = next(each for each in plan.routes if each.name == one.route)
+        alone = replace(plan, routes=(route,))
+        buttons = {str(i) for gate in plan.gates if gate.buttons for i in gate.buttons.inputs}
+        assume(one.signal.rpartition(".")[0] not in buttons and str(route.source) not in buttons)
+        session = listening(alone, route.gate)
+        if session is None:
+            continue
+        part = one.signal.rpartition(".")[2] if route.source.signal.pair else "x"
+        name = route.source.signal.name
+        rest = route.shape.rest["xy".index(part)]
+        if route.source.signal.pair:
+            value: object = [
+                (1.0 if each == part else 0.0) if not route.source.signal.held
+                else (1.0 if each == part else route.shape.rest["xy".index(each)])
+                for each in "xy"
+            ]  # fmt: skip
+        else:
+            value = 1.0
+        del rest
+        if route.source.signal.held and route.source.signal.pair:
+            session.feed(name, list(route.shape.rest))
+            session.tick(0.1)
+        before = session.tick(0.0).axes["yaw_total" if one.axis == "yaw" else one.axis]
+        session.feed(name, value)  # type: ignore[arg-type]
+        dt = 1 / 1024
+        after = session.tick(dt).axes["yaw_total" if one.axis == "yaw" else one.axis]
+        moved = (after - before) / (dt if one.effect == "rate" else 1.0)
+        assert moved == pytest.approx(one.amount, rel=0.05 if route.turn_boost else 1e-6, abs=1e-9)
+        assert one.does.startswith(does(one.axis, moved))
+
+
+@settings(max_examples=60)
+@given(plans(limits=False, smoothings=st.none(), makers=(held_routes,)), st.floats(0.0, 1.0))
+def test_what_is_said_to_do_nothing_does_nothing_and_the_rest_something(plan: Plan, share: float) -> None:
+    for route in plan.routes:
+        if route.source.signal.kind != "deflection" or route.shape.rest != (0.0, 0.0):
+            continue
+        quiet = quiet_of(route)
+        session = Session(replace(plan, routes=(replace(route, gate=None, turn_boost=None),), gates=()))
+        value = (share, 0.0) if route.source.width == 2 else share
+        session.feed(str(route.source), value)
+        before = dict(session.tick(0.0).axes)
+        after = dict(session.tick(0.1).axes)
+        moved = any(abs(after[name] - before[name]) > 0.0 for name in after)
+        if share <= quiet - 1e-6:
+            assert not moved
+        elif share > max(quiet, 0.05) + 0.05 and not route.shape.curve:
+            assert moved
+
+
+@pytest.mark.parametrize("profile", [scene[0] for scene in marsh.SCENES], ids=lambda path: path.stem)
+def test_every_route_gate_and_cue_of_the_marsh_is_told(profile: Path) -> None:
+    loaded = mt.load_profile(profile)
+    told = mt.tell(loaded)
+    assert {one.route for one in told.controls} == {route.name for route in loaded.routes}
+    assert set(told.gates) == {gate.name for gate in loaded.gates}
+    assert set(told.cues) == {cue.name for cue in loaded.cues}
+    text = told.text()
+    assert all(one.text() in text for one in told.controls)
+    assert len(told.table()) >= len(told.controls)
+
+
+def test_the_words_are_those_of_a_person() -> None:
+    text = CliRunner().invoke(main, ["tell", str(marsh.FOLLOWING)]).output
+    assert (
+        "right stick right -> view turns right, up to 200 deg/s; the first 9 % of travel does nothing" in text
+    )
+    assert "stops at 35 deg" in text
+    assert "left stick up -> character goes forward" in text
+    glasses = CliRunner().invoke(main, ["tell", str(marsh.PROFILE)]).output
+    line = "right mouse button held: mouse up -> view tilts up, 0.0159 deg per count; a full turn is 72 cm"
+    assert line in glasses
+    hide = CliRunner().invoke(main, ["tell", str(marsh.HIDE)]).output
+    assert "right stick right pushed -> view turns right, 30 deg a press" in hide
+    scope = CliRunner().invoke(main, ["tell", str(marsh.SCOPE)]).output
+    assert "device leaned right -> view turns right, 1.4 deg per deg; the first 1.5 deg do nothing" in scope
+    fingers = CliRunner().invoke(main, ["tell", str(marsh.FINGERS)]).output
+    assert "fingers apart -> view zooms in, by as much; stops at 4 x" in fingers
+
+
+def test_a_flipped_axis_is_told_as_it_goes(tmp_path: Path) -> None:
+    text = marsh.DYKE.read_text(encoding="utf-8")
+    plain = mt.tell(mt.load_profile(marsh.DYKE))
+    (tmp_path / "dyke.toml").write_text(
+        text.replace('from = "pad.right_stick"', 'from = "pad.right_stick"\ninvert = ["pitch"]')
+    )
+    flipped = mt.tell(mt.load_profile(tmp_path / "dyke.toml"))
+    ups = [next(c for c in told.controls if c.axis == "pitch") for told in (plain, flipped)]
+    assert [one.does.partition(",")[0] for one in ups] == ["view tilts up", "view tilts down"]
+    assert ups[0].amount == -ups[1].amount
+    assert "stops at -35 deg" in ups[1].text() or "stops at -" in ups[1].text()
+
+
+def test_turns_are_told_in_the_hosts_axes() -> None:
+    told = mt.tell(mt.load_profile(marsh.DYKE), mt.Basis("+x", "+z", "+y"))
+    words = {one.axis: one.details[-1] for one in told.controls}
+    assert words["yaw"] == "for you a negative turn about +z"
+    assert words["pitch"] == "for you a positive turn about +x"
+    done = CliRunner().invoke(main, ["tell", str(marsh.DYKE), "--basis", "+x,+y"])
+    assert done.exit_code == 2
+    assert 'found "+x,+y"; expected three axes' in done.output
+    wrong = CliRunner().invoke(main, ["tell", str(marsh.DYKE), "--basis", "+x,+y,+q"])
+    assert wrong.exit_code == 1
+
+
+def test_json_says_the_same() -> None:
+    done = CliRunner().invoke(main, ["tell", str(marsh.BOARDWALK), "--json"])
+    data = json.loads(done.output)
+    assert data["unreached"]["pad"] == ["yaw", "pitch", "move_x", "move_y"]
+    assert data["cues"]["hop"] == "Space or bottom button pressed"
+    assert any(one["hand"] == "W or Arrow Up held" for one in data["controls"])

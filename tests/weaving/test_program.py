@@ -1,0 +1,210 @@
+"""Events commit, frames read: the axes at a moment depend on the events before it, and on nothing else."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from hypothesis import example, given, settings
+from hypothesis import strategies as st
+
+from mellow_thumb import Profile, Session, Take, replay
+from mellow_thumb.expressions.weave import compile_text
+from mellow_thumb.plan.axes import Axis
+from mellow_thumb.plan.mounts.eye import Eye
+from mellow_thumb.plan.plan import Plan
+from mellow_thumb.plan.routes import Route
+from mellow_thumb.plan.signals import find_signal
+from mellow_thumb.plan.steps.smoothings import Exponential
+from mellow_thumb.session.doors import SWITCH, doors, things
+from mellow_thumb.session.motion import Motion, feels
+from mellow_thumb.takes.replay_table import CAMERA, STEP
+from mellow_thumb.weaving.pools import LONGEST
+from mellow_thumb.weaving.program import MERGE, NEAR, Item, Program, weave_plan
+
+from ..helpers.reference import at
+from ..helpers.strategies import (
+    EVERYTHING,
+    Event,
+    events,
+    feed,
+    half_lives,
+    joined,
+    plans,
+    step_routes,
+    take_of,
+)
+
+RATES = (24, 60, 144, 360)
+frame_ends = st.lists(st.floats(0.0, 1.0, exclude_min=True, exclude_max=True), unique=True).map(
+    lambda e: [*sorted(e), 1.0]
+)
+
+
+def by_hand(plan: Plan, events: list[Event], ends: list[float]) -> list[dict[str, float]]:
+    """Feed a session and tick it to each of the moments."""
+    session = Session(plan, ceiling=2.0)
+    for event in events:
+        feed(session, event)
+    return [dict(session.tick(to=end).axes) for end in ends]
+
+
+def ends(rate: float) -> list[float]:
+    return [k / rate for k in range(1, round(rate) + 1)]
+
+
+SMOOTH = Plan(
+    (Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1), None, Exponential(0.02)),), (),
+    (Axis("yaw"), Axis("pitch", low=-5.0, high=5.0), Axis("roll")), Eye("eye"),
+)  # fmt: skip
+AFTER_A_PAUSE: list[Event] = [
+    ("mouse.move", (70.0, 30.0), 0.1),
+    ("mouse.move", (11.0, 30.0), 0.1 + LONGEST + 0.9 * MERGE),
+    ("mouse.move", (-7.0, -9.0), 0.1 + LONGEST + 1.8 * MERGE),
+]
+
+
+@settings(max_examples=100)
+@given(plans(makers=EVERYTHING), events(), frame_ends)
+@example(SMOOTH, AFTER_A_PAUSE, [0.1 + LONGEST + 0.5 * MERGE, 1.0])
+def test_the_same_take_ends_alike_to_the_bit_at_any_frames(
+    plan: Plan, events: list[Event], random: list[float]
+) -> None:
+    at_rates = {rate: by_hand(plan, events, ends(rate)) for rate in RATES}
+    finals = [by_hand(plan, events, frames)[-1] for frames in (random, [1.0])]
+    for rate in RATES:
+        assert at_rates[rate][-1] == finals[0] == finals[1]
+    for k in range(1, 13):  # moments that all rates have in common
+        assert len({tuple(at_rates[rate][k * rate // 12 - 1].items()) for rate in RATES}) == 1
+
+
+@settings(max_examples=12)
+@given(st.lists(st.floats(0.0, 10.0, exclude_min=True, exclude_max=True), unique=True))
+def test_the_demo_ends_in_one_pose_though_pitch_rests_at_its_limit_on_the_way(
+    glasses: Profile, sweep: Take, random: list[float]
+) -> None:
+    tables = [replay(glasses, sweep, rate=rate) for rate in RATES]
+    tables.append(replay(glasses, sweep, frames=[*sorted(random), 10.0]))
+    assert all((table["pitch"] >= 39.99).any() for table in tables[:4])
+    poses = {tuple(table[[*CAMERA, "yaw_total", "pitch"]].iloc[-1]) for table in tables}
+    assert len(poses) == 1
+
+
+@settings(max_examples=60)
+@given(plans(makers=EVERYTHING), events(), st.sampled_from(RATES))
+def test_live_equals_replay_to_the_bit(plan: Plan, events: list[Event], rate: int) -> None:
+    table = replay(plan, take_of(events), rate=rate, until=1.0)
+    if plan.movement:
+        session = Session(plan, ceiling=2.0)
+        for event in joined(events):
+            feed(session, event)
+        moved = [session.tick(to=end).movement for end in ends(rate)]
+        steps = table[[*STEP, "heading"]].to_numpy().tolist()
+        assert steps == [[*one.step, one.heading] for one in moved]
+    rows = by_hand(plan, joined(events), ends(rate))
+    names = [*(axis.name for axis in plan.axes), "yaw_total"]
+    assert table[names].to_dict("records") == rows
+
+
+@settings(max_examples=60)
+@given(st.data(), st.sampled_from([0.0, 0.012, 0.08]))
+def test_it_is_what_a_plain_slow_model_says(data: st.DataObject, half_life: float) -> None:
+    plan = data.draw(
+        plans(smoothings=st.just(Exponential(half_life) if half_life else None), makers=(step_routes,))
+    )
+    happened = data.draw(events(plain=True))
+    for moment, axes in zip(ends(24), by_hand(plan, happened, ends(24)), strict=True):
+        expected = at(plan, happened, moment)
+        assert [axes["yaw_total"], axes["pitch"], axes["roll"]] == pytest.approx(
+            list(expected.values()), abs=1e-9
+        )
+
+
+@given(
+    plans(limits=False, smoothings=st.none() | st.builds(Exponential, half_lives), makers=(step_routes,)),
+    events(plain=True),
+)
+def test_without_limits_half_lives_mix_freely(plan: Plan, happened: list[Event]) -> None:
+    expected = at(plan, happened, 1.0)
+    (axes,) = by_hand(plan, happened, [1.0])
+    assert [axes["yaw_total"], axes["pitch"], axes["roll"]] == pytest.approx(
+        list(expected.values()), abs=1e-9
+    )
+
+
+def split_finely(plan: Plan, happened: list[Event]) -> list[float]:
+    """The same program with every step split at every event and each 1/4000 s."""
+    program = weave_plan(plan)
+    assert f"{MERGE!r}" in program.text
+    fine = (
+        program.text.replace(f"{MERGE!r}", "0.0")
+        .replace(f"{LONGEST!r}", "0.00025")
+        .replace(f"{NEAR!r}", "0.00025")
+    )
+    loop = compile_text(fine, "live")(program.start)
+    next(loop)
+    return list(loop.send([*items_of(plan, program, happened), (1.0, program.frame, 0.0, 0.0)]))
+
+
+def items_of(plan: Plan, program: Program, happened: list[Event]) -> list[Item]:
+    """Events as the loop takes them."""
+    open_doors, stands = doors(program), things(plan)
+    items = []
+    for named, value, t in happened:
+        signal, _, began = named.partition("@")
+        if signal in open_doors:
+            code, shape, *_, other, _ = open_doors[signal]
+            pair = value if isinstance(value, tuple) else (other, value) if shape == 2 else (value, other)
+            if began and shape == SWITCH:
+                pair = (pair[0], stands.get(began, 0.0))
+            items.append((t, code, *pair))
+    return Motion(program.codes).expand(items) if feels(program.codes) else items
+
+
+@settings(max_examples=50)
+@given(plans(limits=False, makers=EVERYTHING), events(most=12))
+def test_steps_of_any_length_come_to_the_same(plan: Plan, happened: list[Event]) -> None:
+    (axes,) = by_hand(plan, happened, [1.0])
+    fine = split_finely(plan, happened)
+    assert fine[1 : len(axes)] == pytest.approx(list(axes.values())[1:], abs=1e-9)
+
+
+@settings(max_examples=60)
+@given(plans(makers=EVERYTHING), events(), st.integers(0, 30))
+def test_a_loop_restored_from_its_saved_state_goes_on_to_the_bit(
+    plan: Plan, happened: list[Event], cut: int
+) -> None:
+    program = weave_plan(plan)
+    items = items_of(plan, program, happened)
+    whole, parted = program.live(program.start), program.live(program.start)
+    next(whole)
+    next(parted)
+    for k, end in enumerate(ends(30)):
+        due = [i for i in items if (end - 1 / 30) <= i[0] < end]
+        frame = [*due, (end, program.frame, 0.0, 0.0)]
+        if k == cut:
+            saved = parted.send([])
+            assert parted.send([]) == saved
+            parted = program.live(saved)
+            next(parted)
+        assert whole.send(frame) == parted.send(frame)
+
+
+def test_equal_plans_weave_once_whatever_the_order_and_the_names() -> None:
+    look = Route("look", find_signal("mouse.move.x"), ("yaw",), (0.1,))
+    nod = Route("nod", find_signal("mouse.move.y"), ("pitch",), (0.1,))
+    axes = (Axis("yaw"), Axis("pitch"), Axis("roll"))
+    assert weave_plan(Plan((look, nod), (), axes, Eye("eye"))) is weave_plan(
+        Plan((nod, look), (), axes, Eye("eye"))
+    )
+    hostile = Route("__import__('os').abort()", look.source, look.drives, look.gains)
+    text = weave_plan(Plan((hostile,), (), axes, Eye("'''"))).text
+    assert text == weave_plan(Plan((look,), (), axes, Eye("eye"))).text
+
+
+@given(plans())
+def test_nothing_but_numbers_and_our_own_words_is_in_the_text(plan: Plan) -> None:
+    program = weave_plan(plan)
+    for word in ("glassing", "counting", "route 0"):
+        assert word not in program.text
+    assert set(re.findall(r"[^\x00-\x7f]|['\"]|__", program.text + program.pose_text)) == set()
