@@ -25,7 +25,7 @@ KILLED = """
 import os, random, signal, sys
 from pathlib import Path
 import mellow_thumb as mt
-from mellow_thumb.recording import Recorder
+from mellow_thumb.takes import Recorder
 
 folder, what, moments = Path(sys.argv[1]), sys.argv[2], int(sys.argv[3])
 profile = mt.load_profile(sys.argv[4])

@@ -13,8 +13,9 @@ import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.devices.browser_door import MOUSE_BUTTONS, PAD_BUTTONS
 from mellow_thumb.plan.axes import Axis
+from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.cues import Cue
-from mellow_thumb.plan.gates import Buttons, Gate
+from mellow_thumb.plan.gates import Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route

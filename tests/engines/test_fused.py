@@ -72,7 +72,15 @@ def test_the_fused_text_says_what_the_woven_text_says(
     np.testing.assert_array_equal(found, whole)
 
 
-@pytest.mark.parametrize(("profile", "take"), marsh.SCENES, ids=lambda path: path.name)
+def scenes() -> list[Any]:
+    """Every scene; compiling takes minutes for all but the smallest."""
+    return [
+        pytest.param(*scene, id=scene[0].stem, marks=[] if scene[0] == marsh.PROFILE else pytest.mark.long)
+        for scene in marsh.SCENES
+    ]
+
+
+@pytest.mark.parametrize(("profile", "take"), scenes())
 def test_compiled_is_interpreted_to_the_bit(profile: Path, take: Path) -> None:
     plan, recorded = mt.load_profile(profile), mt.read_take(take)
     plain, quick = (mt.replay(plan, recorded, compiled=compiled) for compiled in (False, True))
@@ -158,7 +166,7 @@ def in_another_process(folder: Path) -> dict[str, Any]:
     script = (
         "import json, sys, warnings, mellow_thumb as mt\n"
         "from mellow_thumb.engines import fused; from mellow_thumb.weaving import weave_plan\n"
-        "from tests.test_fused import SMALL as plan\n"
+        "from tests.engines.test_fused import SMALL as plan\n"
         f"take = mt.read_take({str(marsh.TAKE)!r})\n"
         "with warnings.catch_warnings(record=True) as said:\n"
         "    warnings.simplefilter('always')\n"

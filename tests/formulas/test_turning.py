@@ -8,9 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.spatial.transform import Rotation
 
-from mellow_thumb.formulas.turning import degrees_per_count, forward, right, rotation, rotation_rows, wrapped
+from mellow_thumb.formulas.turning import degrees_per_count, forward, right, rotation_rows, wrapped
 from mellow_thumb.session.view import View
 
+from ..helpers.reference import rotation
 from ..helpers.strategies import angles
 
 turns = st.floats(-720.0, 720.0)

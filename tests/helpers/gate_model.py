@@ -7,8 +7,9 @@ from __future__ import annotations
 
 from math import hypot, inf
 
+from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.cues import Cue
-from mellow_thumb.plan.gates import Buttons, Gate
+from mellow_thumb.plan.gates import Gate
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.signals import DEVICES, Address, find_signal
 

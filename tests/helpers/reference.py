@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from mellow_thumb.formulas import level_rotation, rolled
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.plan.steps.smoothings import Exponential
+from mellow_thumb.plan.steps import Exponential
 
 from .strategies import Event
 
@@ -69,3 +70,8 @@ def at(plan: Plan, events: list[Event], moment: float) -> dict[str, float]:
             model.event(signal, value, t)
     model.flow(moment)
     return model.value
+
+
+def rotation(yaw: float, pitch: float, roll: float) -> tuple[float, float, float, float]:
+    """The unit quaternion (x, y, z, w) of a camera: ``q_y(-yaw) q_x(pitch) q_z(-roll)``, angles in degrees."""
+    return rolled(*level_rotation(yaw, pitch), roll)

@@ -13,18 +13,29 @@ from hypothesis import strategies as st
 from mellow_thumb import PlanError, Session, Take
 from mellow_thumb.plan.accessibility import Hands
 from mellow_thumb.plan.axes import Axis
-from mellow_thumb.plan.gates import Buttons, Condition, Gate, When
+from mellow_thumb.plan.buttons import Buttons
+from mellow_thumb.plan.gates import Condition, Gate, When
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.mounts.kinds import Mount
 from mellow_thumb.plan.mounts.mounted import Mounted
 from mellow_thumb.plan.mounts.orbits import Orbit
 from mellow_thumb.plan.movement import MOVES, Movement
 from mellow_thumb.plan.plan import Plan
-from mellow_thumb.plan.routes import Close, Route, SpeedGain, TurnBoost
+from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import ATTITUDE, Address, find_signal
+from mellow_thumb.plan.steps import (
+    Close,
+    DeadZone,
+    Exponential,
+    OneEuro,
+    SlowFast,
+    Smoothing,
+    SpeedGain,
+    Spring,
+    TurnBoost,
+)
 from mellow_thumb.plan.steps.curves import Blend, Points, Power
-from mellow_thumb.plan.steps.shape import DeadZone, Shape
-from mellow_thumb.plan.steps.smoothings import Exponential, OneEuro, SlowFast, Smoothing, Spring
+from mellow_thumb.plan.steps.shape import Shape
 
 from . import switching
 from .switching import DERIVED

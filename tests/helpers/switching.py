@@ -7,10 +7,11 @@ from typing import Any
 from hypothesis import strategies as st
 
 from mellow_thumb.basics.errors import PlanError
+from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.cues import MOMENTS, Cue
 from mellow_thumb.plan.derived import Derived, EdgeZone, KeySet, Presses
 from mellow_thumb.plan.gate_checks import check_changeable
-from mellow_thumb.plan.gates import Buttons, Condition, Gate, Several, Travel, When
+from mellow_thumb.plan.gates import Condition, Gate, Several, Travel, When
 from mellow_thumb.plan.signals import find_signal
 
 SWITCHES = ("mouse.left", "mouse.right", "key.KeyQ", "key.KeyE", "pad.south")

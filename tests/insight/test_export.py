@@ -14,7 +14,7 @@ from mellow_thumb import OutputError, Profile, load_profile, marsh
 from mellow_thumb.insight.exporting import describe, export_c, vectors
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.takes.replay_table import outputs
-from mellow_thumb.weaving.languages.c_text import c_header
+from mellow_thumb.weaving.languages import c_header
 from mellow_thumb.weaving.program import weave_plan
 
 from ..helpers.profiles import data

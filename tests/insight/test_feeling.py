@@ -22,10 +22,11 @@ from mellow_thumb.insight.route_feel import bisected
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
-from mellow_thumb.plan.routes import Route, TurnBoost
+from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.plan.steps.shape import DeadZone, Shape
-from mellow_thumb.plan.steps.smoothings import HALF_WAY, Exponential, Smoothing, Spring
+from mellow_thumb.plan.steps import DeadZone, Exponential, Smoothing, Spring, TurnBoost
+from mellow_thumb.plan.steps.shape import Shape
+from mellow_thumb.plan.steps.spring import HALF_WAY
 
 AXES = (Axis("yaw"), Axis("pitch"), Axis("roll"))
 

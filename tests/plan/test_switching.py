@@ -16,14 +16,15 @@ from hypothesis import strategies as st
 from mellow_thumb import ArgumentError, PlanError, Session, replay
 from mellow_thumb.plan.accessibility import Hands
 from mellow_thumb.plan.axes import Axis
+from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.cues import Cue
 from mellow_thumb.plan.derived import EdgeZone, KeySet, Presses
-from mellow_thumb.plan.gates import Buttons, Condition, Gate, Several, Travel
+from mellow_thumb.plan.gates import Condition, Gate, Several, Travel
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
-from mellow_thumb.plan.routes import Close, Route
+from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import Address, find_signal
-from mellow_thumb.plan.steps.smoothings import Exponential
+from mellow_thumb.plan.steps import Close, Exponential
 
 from ..helpers import switching
 from ..helpers.gate_model import GateModel

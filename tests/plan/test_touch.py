@@ -15,8 +15,9 @@ from hypothesis import strategies as st
 import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.plan.axes import Axis
+from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.cues import Cue
-from mellow_thumb.plan.gates import Buttons, Condition, Gate
+from mellow_thumb.plan.gates import Condition, Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.movement import MOVES
 from mellow_thumb.plan.plan import Plan

@@ -13,10 +13,9 @@ from mellow_thumb import ProfileError, load_profile
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.gates import Condition
 from mellow_thumb.plan.mounts.eye import Eye
-from mellow_thumb.plan.routes import SpeedGain, TurnBoost
+from mellow_thumb.plan.steps import DeadZone, Exponential, SpeedGain, Spring, TurnBoost
 from mellow_thumb.plan.steps.curves import Points
-from mellow_thumb.plan.steps.shape import DeadZone, Shape
-from mellow_thumb.plan.steps.smoothings import Exponential, Spring
+from mellow_thumb.plan.steps.shape import Shape
 from mellow_thumb.profiles.profile_form import TABLES, keys
 
 from ..helpers.profiles import data, load, problems, refused_for

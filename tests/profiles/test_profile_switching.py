@@ -8,7 +8,7 @@ import pytest
 
 from mellow_thumb.plan.accessibility import Hands
 from mellow_thumb.plan.gates import Condition, Several
-from mellow_thumb.plan.routes import Close
+from mellow_thumb.plan.steps import Close
 
 from ..helpers.profiles import data, load, problems
 

@@ -11,7 +11,8 @@ from hypothesis import strategies as st
 from scipy.spatial.transform import Rotation
 
 import mellow_thumb as mt
-from mellow_thumb.formulas.turning import rotation
+
+from ..helpers.reference import rotation
 
 EVERY = [
     mt.Basis(*(sign + name for sign, name in zip(signs, names, strict=True)))

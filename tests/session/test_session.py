@@ -14,12 +14,13 @@ from hypothesis import strategies as st
 
 from mellow_thumb import ArgumentError, Session, wheel_notches
 from mellow_thumb.plan.axes import Axis
-from mellow_thumb.plan.gates import Buttons, Condition, Gate
+from mellow_thumb.plan.buttons import Buttons
+from mellow_thumb.plan.gates import Condition, Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.plan.steps.smoothings import Exponential
+from mellow_thumb.plan.steps import Exponential
 
 from ..helpers.strategies import EVERYTHING, Event, events, plans
 

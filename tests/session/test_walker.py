@@ -11,7 +11,8 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 from mellow_thumb.plan.axes import Axis
-from mellow_thumb.plan.gates import Buttons, Condition, Gate
+from mellow_thumb.plan.buttons import Buttons
+from mellow_thumb.plan.gates import Condition, Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.mounts.mounted import Mounted
 from mellow_thumb.plan.movement import Movement

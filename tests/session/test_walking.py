@@ -19,7 +19,7 @@ from mellow_thumb.plan.movement import MOVES, Movement
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.plan.steps.smoothings import Exponential
+from mellow_thumb.plan.steps import Exponential
 from mellow_thumb.session.walker import Walker
 
 from ..helpers.profiles import data, load, refused_for

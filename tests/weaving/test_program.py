@@ -9,18 +9,19 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from mellow_thumb import Profile, Session, Take, replay
-from mellow_thumb.expressions.weave import compile_text
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.plan.steps.smoothings import Exponential
+from mellow_thumb.plan.steps import Exponential
+from mellow_thumb.plan.words import LONGEST, MERGE
 from mellow_thumb.session.doors import SWITCH, doors, things
 from mellow_thumb.session.motion import Motion, feels
 from mellow_thumb.takes.replay_table import CAMERA, STEP
-from mellow_thumb.weaving.pools import LONGEST
-from mellow_thumb.weaving.program import MERGE, NEAR, Item, Program, weave_plan
+from mellow_thumb.weaving.languages import compiled
+from mellow_thumb.weaving.passing import NEAR
+from mellow_thumb.weaving.program import Item, Program, weave_plan
 
 from ..helpers.reference import at
 from ..helpers.strategies import (
@@ -135,13 +136,13 @@ def test_without_limits_half_lives_mix_freely(plan: Plan, happened: list[Event])
 def split_finely(plan: Plan, happened: list[Event]) -> list[float]:
     """The same program with every step split at every event and each 1/4000 s."""
     program = weave_plan(plan)
-    assert f"{MERGE!r}" in program.text
+    assert f"{LONGEST!r}" in program.text
     fine = (
         program.text.replace(f"{MERGE!r}", "0.0")
         .replace(f"{LONGEST!r}", "0.00025")
         .replace(f"{NEAR!r}", "0.00025")
     )
-    loop = compile_text(fine, "live")(program.start)
+    loop = compiled(fine, "live")(program.start)
     next(loop)
     return list(loop.send([*items_of(plan, program, happened), (1.0, program.frame, 0.0, 0.0)]))
 

@@ -99,6 +99,10 @@ class OutputError(MellowThumbError, OSError):
     """A file that could not be written; whatever stood there before still does."""
 
 
+class FormulaError(MellowThumbError, TypeError):
+    """A formula that is not straight-line code, with file and line; raised where it is woven."""
+
+
 def nearest(word: str, known: Iterable[str]) -> str:
     """Return ``; did you mean ...?`` for the known word closest to `word`, or nothing.
 

@@ -22,7 +22,7 @@ from .orbiting import (
 )
 from .panning import ground_under, nearer, picture_under, screen_of_ground
 from .shaping import zone
-from .smoothing import decay
+from .smoothing import decay, turn_share, until_limit
 from .speed import hand_speed
 from .tilting import tilted
 from .turning import (
@@ -73,8 +73,10 @@ __all__ = [
     "tilted",
     "toward",
     "trailed",
+    "turn_share",
     "turned_by",
     "unit",
+    "until_limit",
     "walked",
     "wrapped",
     "zone",

@@ -67,16 +67,6 @@ def level_rotation(yaw: float, pitch: float) -> tuple[float, float, float, float
     return ca * sb, sa * cb, -sa * sb, ca * cb
 
 
-def rotation(yaw: float, pitch: float, roll: float) -> tuple[float, float, float, float]:
-    """The unit quaternion (x, y, z, w) of a camera: ``q_y(-yaw) q_x(pitch) q_z(-roll)``, angles in degrees.
-
-    It takes vectors from the camera's frame to the world's. Source: the product of three unit
-    quaternions about +Y, +X and +Z, multiplied out.
-    """
-    x, y, z, w = level_rotation(yaw, pitch)
-    return rolled(x, y, z, w, roll)
-
-
 def rolled(x: float, y: float, z: float, w: float, roll: float) -> tuple[float, float, float, float]:
     """A camera's rotation followed by a roll (deg) about its own axis: ``q q_z(-roll)``."""
     c = roll * -0.008726646259971648

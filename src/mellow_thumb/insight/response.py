@@ -5,10 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import TYPE_CHECKING, Any
 
-from ..expressions import Block, Names, compile_text, fill
+from ..expressions import Block, Names, Word
 from ..plan import Axis
 from ..plan.steps import Shape
 from ..takes import replay
+from ..weaving.languages import compiled, function
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -21,21 +22,12 @@ if TYPE_CHECKING:
 SPARE = ("another's x", "another's y")
 """Axes that the other routes drive while one is looked at, so that gates and devices stay what they are."""
 
-_RUN = """
-def run(x, y):
-    {lines}
-    return {results}
-"""
-
 
 def shaped(shape: Shape, *, pair: bool) -> Callable[[float, float], tuple[float, ...]]:
-    """A shape as a function of x and y (y is not used for a single value), from its woven lines."""
-    block = Block(Names(["x", "y", "run"]))
-    results = shape.weave_pair(block, "x", "y") if pair else (shape.weave_single(block, "x", shape.rest[0]),)
-    function: Callable[[float, float], tuple[float, ...]] = compile_text(
-        fill(_RUN, lines=block.lines, results=f"({', '.join(results)},)"), "run"
-    )
-    return function
+    """A shape as a function of x and y (y is not used for a single value), from its woven steps."""
+    block, x, y = Block(Names(["x", "y", "run"])), Word("x"), Word("y")
+    results = shape.on_pair(block, x, y) if pair else (shape.on_single(block, x, shape.rest[0]),)
+    return compiled(function("run", ["x", "y"], block.statements, results), "run")
 
 
 def steps_of(shape: Shape) -> dict[str, Shape]:

@@ -2,14 +2,16 @@
 
 from .accessibility import REDUCED, Hands
 from .axes import FAR, KNOWN, NEARING, PANS, Axis
-from .cues import LONG, WITHIN, Cue
-from .derived import Derived, EdgeZone, KeySet, Presses
+from .buttons import INTERFACE, Buttons, Latches, check_threshold
+from .changes import Change, Inputs
+from .cues import LONG, WITHIN, Cue, CueState
+from .derived import Derived, EdgeZone, KeySet, KeyState, Presses, PressState
 from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
-from .gates import CURSORS, INTERFACE, Buttons, Condition, Gate, Several, Travel, When, check_threshold
+from .gates import CURSORS, Condition, Gate, GateState, Several, Travel, When
 from .labels import label, label_of
 from .movement import GLIDE, HANDS, MOVES, Movement
 from .plan import Plan
-from .routes import Close, Route, SpeedGain, TurnBoost
+from .routes import Route
 from .signals import (
     ATTITUDE,
     CATALOGUE,
@@ -26,60 +28,108 @@ from .signals import (
     near_signal,
     own_signal,
 )
+from .steps import Close, SpeedGain, TurnBoost
 from .touches import DOUBLE, KINDS, NOTHING, SLOP, SWITCHES, TAP, Length, Touch
 from .wheels import wheel_notches
+from .words import (
+    AGE,
+    ANCHOR,
+    CODE,
+    DT,
+    DUE,
+    FOCUS,
+    LONGEST,
+    MERGE,
+    NEVER,
+    PACE,
+    SEEN_T,
+    STOP,
+    WAIT,
+    WORLD_NOW,
+    WORLD_RATE,
+    WORLD_THEN,
+    T,
+    X,
+    Y,
+)
 
 __all__ = [
+    "AGE",
+    "ANCHOR",
     "ATTITUDE",
     "CATALOGUE",
+    "CODE",
     "COMPONENTS",
     "CURSORS",
     "DEVICES",
     "DOUBLE",
+    "DT",
+    "DUE",
     "FAMILIES",
     "FAR",
     "FINGERS",
+    "FOCUS",
     "GLIDE",
     "HANDS",
     "INTERFACE",
     "KINDS",
     "KNOWN",
     "LONG",
+    "LONGEST",
+    "MERGE",
     "MOST_FREE",
     "MOVES",
     "NEARING",
+    "NEVER",
     "NOTHING",
     "OWN",
+    "PACE",
     "PANS",
     "POSE_PARTS",
     "REDUCED",
+    "SEEN_T",
     "SLOP",
+    "STOP",
     "SWITCHES",
     "TAP",
+    "WAIT",
     "WITHIN",
+    "WORLD_NOW",
+    "WORLD_RATE",
+    "WORLD_THEN",
     "Address",
     "Axis",
     "Buttons",
+    "Change",
     "Close",
     "Condition",
     "Cue",
+    "CueState",
     "Derived",
     "EdgeZone",
     "Gate",
+    "GateState",
     "Hands",
+    "Inputs",
     "KeySet",
+    "KeyState",
+    "Latches",
     "Length",
     "Movement",
     "Plan",
+    "PressState",
     "Presses",
     "Route",
     "Several",
     "Signal",
     "SpeedGain",
+    "T",
     "Touch",
     "Travel",
     "TurnBoost",
     "When",
+    "X",
+    "Y",
     "addresses",
     "check_changeable",
     "check_threshold",

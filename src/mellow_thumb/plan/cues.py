@@ -6,9 +6,15 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from ..basics import PlanError, listed
+from ..expressions import FALSE, TRUE, cases, every, flag, some, where
+from .buttons import Latches
+from .words import ANCHOR, NEVER
 
 if TYPE_CHECKING:
-    from .gates import Buttons, When
+    from ..expressions import Block, Handle, Name, State, Value
+    from .buttons import Buttons
+    from .changes import Change, Inputs
+    from .gates import When
 
 MOMENTS = ("press", "release", "tap", "double_tap", "long_press")
 """What of a press makes a cue."""
@@ -45,3 +51,84 @@ class Cue:
             value = getattr(self, what)
             if not 0.0 <= value <= 60.0:
                 raise PlanError(f"{self.name}: {what}: found {value:g} s; expected 0 to 60 s")
+
+
+@dataclass(eq=False)
+class CueState:
+    """What is kept of a cue, and how it follows from presses."""
+
+    cue: Cue
+    count: Handle
+    """How often it was given."""
+    latches: Latches
+    last: Handle
+    """When it was given last (s)."""
+    was: Handle
+    """Whether it was held."""
+    counts: Handle
+    """1 while it is held by a press that began while it listened."""
+    begun: Handle | None = None
+    """When the press of a tap began (s)."""
+    tap: Handle | None = None
+    """When the first of two taps ended (s)."""
+    timer: Handle | None = None
+    """When a long press is long enough (s)."""
+
+    @classmethod
+    def new(cls, state: State, stem: str, cue: Cue) -> CueState:
+        """What is kept of a cue; `stem` is what its state values begin with."""
+        count, latches = state.new(stem), Latches.new(state, stem, cue.buttons)
+        last = state.new(f"{stem}_t", -NEVER)
+        one = cls(cue, count, latches, last, state.new(f"{stem}_was"), state.new(f"{stem}_counts"))
+        if cue.on in ("tap", "double_tap"):
+            one.begun = state.new(f"{stem}_begun", -NEVER)
+        if cue.on == "double_tap":
+            one.tap = state.new(f"{stem}_tap", -NEVER)
+        if cue.on == "long_press":
+            one.timer = state.new(f"{stem}_timer", NEVER)
+        return one
+
+    def write(self, block: Block, change: Change, inputs: Inputs, listen: Handle | None) -> Name | None:
+        """Write what follows from a change; what holds 1 if it was given, where it may have been."""
+        cue, base = self.cue, self.latches.held(block, change, inputs)
+        down, hit = block.keep("down", flag(base)), None
+        pressed = (
+            FALSE if change.quiet else every([down > self.was, *([] if listen is None else [listen != 0.0])])
+        )
+        released = every([down < self.was, self.counts != 0.0])
+        if cue.on in ("press", "release"):
+            hit = self.fire(block, pressed if cue.on == "press" else released)
+        elif cue.on == "tap":
+            assert self.begun is not None
+            if not change.quiet:
+                hit = self.fire(block, every([released, ANCHOR - self.begun <= cue.within]))
+            block.set(self.begun, where(pressed, ANCHOR, self.begun))
+        elif cue.on == "double_tap":
+            hit = self._double(block, pressed, released, quiet=change.quiet)
+        else:
+            assert self.timer is not None
+            over = some([down == 0.0, *([] if listen is None else [listen == 0.0])])
+            block.set(self.timer, cases([(pressed, ANCHOR + cue.after), (over, NEVER)], self.timer))
+        block.set(self.counts, cases([(pressed, 1.0), (down != 0.0, self.counts)], 0.0))
+        block.set(self.was, down)
+        return hit
+
+    def _double(self, block: Block, pressed: Value, released: Value, *, quiet: bool) -> Name:
+        """Two taps: given as the second is pressed, soon enough after the first was let go."""
+        assert self.tap is not None
+        assert self.begun is not None
+        short = FALSE if quiet else every([released, ANCHOR - self.begun <= self.cue.within])
+        second = block.keep("second", flag(every([pressed, ANCHOR - self.tap <= self.cue.within])))
+        hit = self.fire(block, second != 0.0)
+        block.set(self.tap, cases([(short, ANCHOR), (pressed, -NEVER)], self.tap))
+        block.set(self.begun, cases([(second != 0.0, -NEVER), (pressed, ANCHOR)], self.begun))
+        return hit
+
+    def fire(self, block: Block, test: Value = TRUE) -> Name:
+        """Give it where a test holds and its cooldown is over; what holds 1 if it was given."""
+        if self.cue.cooldown:
+            test = every([test, ANCHOR - self.last >= self.cue.cooldown])
+        hit = block.keep("hit", flag(test))
+        block.set(self.count, self.count + hit)
+        block.set(self.last, where(hit != 0.0, ANCHOR, self.last))
+        return hit

@@ -6,12 +6,17 @@ from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from ..basics import PlanError, listed
+from ..expressions import every, flag, lift, some, total, where
+from ..formulas import switching
 from .signals import ATTITUDE, TILT, Address, Signal, find_signal
+from .words import FOCUS
 
 if TYPE_CHECKING:
-    from collections.abc import Iterator
+    from collections.abc import Callable, Iterator
 
-    from .gates import Buttons
+    from ..expressions import Block, Handle, Name, State, Value
+    from .buttons import Buttons, Latches
+    from .changes import Change, Inputs
 
 OPPOSITE = ("cancel", "newest")
 """What two opposite keys make: nothing, or the way of the one that was pressed last."""
@@ -68,6 +73,75 @@ class KeySet:
         return Signal(self.name, "deflection", "", -1.0, 1.0, "x: right; y: up", _OURS, pair=pair)
 
 
+@dataclass(eq=False)
+class KeyState:
+    """What is kept of a key set, and how it follows from its keys."""
+
+    keys: KeySet
+    stem: str
+    newest: dict[str, Handle]
+    """For ``x`` and ``y``: -1 or 1, the way of the key that was pressed last."""
+    locked: Handle | None = None
+    lock: tuple[Handle, ...] = ()
+    """The direction that a lock key keeps."""
+    values: tuple[Handle, ...] = ()
+    """What it comes to."""
+    seen: dict[str, tuple[Name, ...]] = field(default_factory=dict)
+    """What it comes to as it is seen through what listens, by the name of that; for the moment only."""
+
+    @classmethod
+    def new(cls, state: State, stem: str, keys: KeySet) -> KeyState:
+        """What is kept of a key set; `stem` is what its state values begin with."""
+        parts = "xy"[: len(keys.ways) // 2]
+        newest = {part: state.new(f"{stem}_newest_{part}") for part in parts if keys.opposite == "newest"}
+        one = cls(keys, stem, newest)
+        if keys.lock:
+            one.locked = state.new(f"{stem}_locked")
+            one.lock = tuple(state.new(f"{stem}_lock_{part}") for part in parts)
+        return one
+
+    def order(self, block: Block, change: Change) -> None:
+        """Which of two opposite keys is the newest; whether the direction is locked."""
+        rose, made = change.rose, self.keys
+        ways = [way for way, keys in enumerate(made.ways) if change.switch in {k.signal.name for k in keys}]
+        if self.newest and rose is not None and ways:
+            newest = self.newest["xy"[ways[0] // 2]]
+            block.set(newest, where(rose != 0.0, ways[0] % 2 * 2.0 - 1.0, newest))
+        if self.locked is None:
+            return
+        if rose is None:
+            block.set(self.locked, 0.0)
+        elif change.switch in {key.signal.name for key in made.lock}:
+            with block.when(rose != 0.0):
+                moving = some(part != 0.0 for part in self.values)
+                block.set(self.locked, flag(every([self.locked == 0.0, moving])))
+                for lock, part in zip(self.lock, self.values, strict=True):
+                    block.set(lock, part)
+        else:
+            block.set(self.locked, where(rose != 0.0, 0.0, self.locked))
+
+    def write(self, block: Block, look: Callable[[Address], Value], into: tuple[Name, ...]) -> None:
+        """Work it out, by what `look` gives for each key."""
+        values: list[Value] = []
+        for k, part in enumerate("xy"[: len(self.keys.ways) // 2]):
+            minus, plus = (_any_key([look(key) for key in self.keys.ways[2 * k + side]]) for side in (0, 1))
+            (value,) = block.call(switching.opposed, minus, plus, self.newest.get(part, 0.0))
+            if self.locked is not None:
+                value = block.keep(f"{self.stem}_way", where(self.locked != 0.0, self.lock[k], value))
+            values.append(value)
+        if len(values) == 2:
+            block.call(switching.on_disc, *values, into=into)
+        else:
+            block.set(into[0], values[0])
+
+
+def _any_key(keys: list[Value]) -> Value:
+    """1 while any of these keys is down, else 0."""
+    if len(keys) <= 1:
+        return keys[0] if keys else lift(0.0)
+    return flag(some(key != 0.0 for key in keys))
+
+
 @dataclass(frozen=True, slots=True)
 class EdgeZone:
     """A pointer near the edge of the view, as a stick that is pushed further the nearer it comes.
@@ -101,6 +175,18 @@ class EdgeZone:
         """What it is, for a route."""
         return Signal(self.name, "deflection", "", -1.0, 1.0, "x: right; y: up", _OURS, pair=True)
 
+    def write(self, block: Block, inputs: Inputs, into: tuple[Handle, ...]) -> None:
+        """Work it out, by where the pointer is and how large the screen."""
+        wide, tall = inputs.raw("host.screen")
+        (inside,) = inputs.raw(f"{self.source.signal.device}.inside")
+        shorter = block.keep("shorter", where(wide < tall, wide, tall))
+        places = inputs.raw(self.source.signal.name)
+        pushes = [
+            block.call(switching.edge_push, place, side / shorter, margin=self.margin)[0]
+            for place, side in zip(places, (wide, tall), strict=True)
+        ]
+        block.call(switching.on_disc, *(push * inside * FOCUS for push in pushes), into=into)
+
 
 @dataclass(frozen=True, slots=True)
 class Presses:
@@ -128,6 +214,38 @@ class Presses:
     def signal(self) -> Signal:
         """What it is, for a route."""
         return Signal(self.name, "displacement", "press", -1.0, 1.0, "1: a press", _OURS)
+
+
+@dataclass(eq=False)
+class PressState:
+    """What is kept of presses as steps, and how many there are at a moment."""
+
+    presses: Presses
+    latches: Latches
+    pressed: Name
+    """How many there are just now; for this moment only."""
+
+    def write(self, block: Block, change: Change, inputs: Inputs) -> None:
+        """How many presses there were just now."""
+        touched = [one for one in self.presses.inputs if change.touches((one,))]
+        parts = [part for one in touched if (part := self._press(block, one, change, inputs)) is not None]
+        block.set(self.pressed, total(parts))
+
+    def _press(self, block: Block, address: Address, change: Change, inputs: Inputs) -> Value | None:
+        """What one input adds to the presses of this moment; nothing where it cannot."""
+        latch = self.latches.latches.get(address)
+        if address.signal.kind == "switch":
+            rose = change.rose_of(address)
+            if rose is not None and latch is not None:
+                self.latches.follow(block, address, change, inputs)
+            return rose if rose is None or latch is None else rose * latch
+        assert latch is not None
+        side, part = block.names.fresh("side"), block.names.fresh("pressed")
+        at, rearm = self.presses.buttons.at, self.presses.buttons.rearm
+        block.call(switching.latched_sides, inputs.value(address)[0], latch, into=(side,), at=at, rearm=rearm)
+        block.set(part, where(side != latch, side, 0.0))
+        block.set(latch, side)
+        return None if change.quiet else part
 
 
 Derived = KeySet | EdgeZone | Presses

@@ -6,55 +6,22 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from ..basics import PlanError, listed
+from ..expressions import every, flag, some, where
+from ..formulas import shaping
+from .buttons import Latches
 from .signals import FAMILIES
+from .words import ANCHOR, NEVER
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
+    from ..expressions import Block, Handle, State, Value
+    from .buttons import Buttons
+    from .changes import Change, Inputs
     from .signals import Address
 
 CURSORS = ("free", "hidden", "held")
 """What becomes of the pointer: it moves and is seen, moves unseen, or is kept where it is."""
-
-INTERFACE = "interface"
-"""What a press begins on that the host's own interface used: it counts nowhere."""
-
-
-def check_threshold(at: float, rearm: float) -> None:
-    """Refuse a threshold that is never passed, or never fallen below again."""
-    if not 0.0 < rearm <= at <= 1.0:
-        raise PlanError(f"at: found {at:g}, rearm {rearm:g}; expected 0 < rearm <= at <= 1")
-
-
-@dataclass(frozen=True, slots=True)
-class Buttons:
-    """Inputs that are held or not: switches, and deflections past `at`, until they fall below `rearm`.
-
-    With `begun_on` (or `begun_off`) only a press counts that began on (or off) what the host calls so.
-    """
-
-    inputs: tuple[Address, ...]
-    at: float = 0.5
-    rearm: float = 0.4
-    begun_on: str = ""
-    begun_off: str = ""
-
-    def __post_init__(self) -> None:
-        if not self.inputs:
-            raise PlanError("found nothing to hold; expected a switch or a deflection")
-        for address in self.inputs:
-            kind = address.signal.kind
-            if kind not in ("switch", "deflection"):
-                raise PlanError(f"found {address}, a {kind}; expected a switch or a deflection")
-            if kind != "switch" and (self.begun_on or self.begun_off):
-                raise PlanError(f"found {address}, a {kind}, with begun_on or begun_off; expected a switch")
-        check_threshold(self.at, self.rearm)
-        if self.begun_on and self.begun_off:
-            raise PlanError("begun_on: found it with begun_off; expected one of them")
-        if INTERFACE in (self.begun_on, self.begun_off):
-            raise PlanError(
-                f'begun_on: found "{INTERFACE}", whose presses count nowhere; expected another name'
-            )
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,9 +49,9 @@ class Condition:
         """Whether it holds, by which gates are open."""
         return open_[self.gate] == self.wanted
 
-    def woven(self, states: Mapping[str, str]) -> str:
-        """The woven test of it, on the state values of the gates."""
-        return f"{states[self.gate]} {'!=' if self.wanted else '=='} 0.0"
+    def test(self, gates: Mapping[str, Value]) -> Value:
+        """The test of it, by what is 1 while a gate is open."""
+        return gates[self.gate] != 0.0 if self.wanted else gates[self.gate] == 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,10 +78,9 @@ class Several:
         answers = [part.holds(open_) for part in self.parts]
         return all(answers) if self.every else any(answers)
 
-    def woven(self, states: Mapping[str, str]) -> str:
-        """The woven test of it, on the state values of the gates."""
-        joined = (" and " if self.every else " or ").join(part.woven(states) for part in self.parts)
-        return f"({joined})" if len(self.parts) > 1 else joined
+    def test(self, gates: Mapping[str, Value]) -> Value:
+        """The test of it, by what is 1 while a gate is open."""
+        return (every if self.every else some)(part.test(gates) for part in self.parts)
 
 
 When = Condition | Several
@@ -169,3 +135,118 @@ class Gate:
             raise PlanError(f"{self.name}: after: found {self.after:g} s; expected 0 to 60 s")
         if self.cursor and self.cursor not in CURSORS:
             raise PlanError(f"{self.name}: cursor: found {self.cursor}; expected {listed(CURSORS)}")
+
+    @property
+    def waits(self) -> bool:
+        """Whether it must last, or go some way, before it counts."""
+        return bool(self.after or self.travel)
+
+    @property
+    def asks(self) -> set[str]:
+        """What it rests on, in the words of what is touched."""
+        asks = {f"timer {self.name}", f"travel {self.name}"}
+        if self.buttons:
+            asks |= {address.signal.name for address in self.buttons.inputs}
+        if len(self.choice) > 1:
+            asks.add(f"choice.{self.name}")
+        if self.when:
+            asks |= {f"gate {name}" for name in self.when.gates}
+        return asks | ({"device"} if self.active else set())
+
+
+@dataclass(eq=False)
+class GateState:
+    """What is kept of a gate, and how it follows from what it rests on."""
+
+    gate: Gate
+    open: Handle
+    """1 while it is open."""
+    latches: Latches | None = None
+    was: Handle | None = None
+    """Whether its buttons were held, where presses toggle it."""
+    base: Handle | None = None
+    """Whether what it rests on holds, where that must last or go some way."""
+    timer: Handle | None = None
+    """When it has lasted long enough (s)."""
+    lasted: Handle | None = None
+    far: Handle | None = None
+    """1 once it has gone far enough."""
+    way: tuple[Handle, ...] = ()
+
+    @classmethod
+    def new(cls, state: State, stem: str, gate: Gate) -> GateState:
+        """What is kept of a gate; `stem` is what its state values begin with."""
+        one = cls(gate, state.new(stem))
+        if gate.buttons:
+            one.latches = Latches.new(state, stem, gate.buttons)
+        if "toggle" in gate.choice:
+            one.was = state.new(f"{stem}_was")
+        if gate.waits:
+            one.base = state.new(f"{stem}_base")
+        if gate.after:
+            one.timer, one.lasted = state.new(f"{stem}_timer", NEVER), state.new(f"{stem}_lasted")
+        if gate.travel:
+            one.far = state.new(f"{stem}_far")
+            one.way = state.new(f"{stem}_way_x"), state.new(f"{stem}_way_y")
+        return one
+
+    def write(
+        self, block: Block, change: Change, inputs: Inputs, gates: Mapping[str, Value], active: Value
+    ) -> None:
+        """Write what it is after a change; `active` is the test of whether its device is the active one."""
+        gate = self.gate
+        if self.latches:
+            base = self.latches.held(block, change, inputs)
+        else:
+            base = gate.when.test(gates) if gate.when else active
+        if gate.waits:
+            base = self._lasting(block, base)
+        if self.was is None:
+            block.set(self.open, flag(base))
+            return
+        down = block.keep("down", flag(base))
+        flipped: Value = self.open if change.quiet else where(down > self.was, 1.0 - self.open, self.open)
+        if len(gate.choice) > 1:
+            (choice,) = inputs.raw(f"choice.{gate.name}")
+            toggles = choice == 0.0 if gate.choice[0] == "toggle" else choice != 0.0
+            flipped = where(toggles, flipped, down)
+        block.set(self.open, flipped)
+        block.set(self.was, down)
+
+    def _lasting(self, block: Block, base: Value) -> Value:
+        """The test of whether what it rests on has lasted, and gone, as long and as far as it must."""
+        assert self.base is not None
+        now = block.keep("base", flag(base))
+        with block.when(now != self.base):
+            block.set(self.base, now)
+            if self.timer is not None and self.lasted is not None:
+                block.set(self.timer, where(now != 0.0, ANCHOR + self.gate.after, NEVER))
+                block.set(self.lasted, 0.0)
+            if self.far is not None:
+                for one in (self.far, *self.way):
+                    block.set(one, 0.0)
+        return every([now != 0.0, *(one != 0.0 for one in (self.lasted, self.far) if one is not None)])
+
+    def travel(self, block: Block, x: Value, y: Value) -> Value:
+        """Write how far a press has gone by now; the test of whether that is far enough."""
+        assert self.far is not None
+        assert self.gate.travel
+        for one, moved in zip(self.way, (x, y), strict=True):
+            block.set(one, one + moved)
+        (way,) = block.call(shaping.length, *self.way)
+        block.set(self.far, flag(way >= self.gate.travel.least))
+        return self.far != 0.0
+
+    @property
+    def travels(self) -> Value:
+        """The test of whether a press is on its way, and not yet far enough."""
+        assert self.base is not None
+        assert self.far is not None
+        return every([self.base != 0.0, self.far == 0.0])
+
+    @property
+    def still(self) -> Value:
+        """The test of whether a displacement changes nothing of it."""
+        assert self.base is not None
+        assert self.far is not None
+        return some([self.base == 0.0, self.far != 0.0])

@@ -38,7 +38,7 @@ _PLACE, _WORDS = re.compile(r"^(?:Key|Digit)(?=.$)"), re.compile(r"(?<=[a-z])(?=
 def label(address: Address) -> str:
     """What people call one input.
 
-    >>> from mellow_thumb.signals import find_signal
+    >>> from mellow_thumb.plan import find_signal
     >>> [label(find_signal(name)) for name in ("key.KeyW", "key.ShiftLeft", "pad.south", "pad.right_trigger")]
     ['W', 'Shift Left', 'bottom button', 'right trigger']
     """

@@ -19,9 +19,10 @@ if TYPE_CHECKING:
     from collections.abc import Iterator
 
     from .axes import Axis
+    from .buttons import Buttons
     from .cues import Cue
     from .derived import Derived
-    from .gates import Buttons, Gate, When
+    from .gates import Gate, When
     from .mounts import Mount
     from .movement import Movement
     from .routes import Route

@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 from ..basics import PlanError, listed
 from .axes import NEARING, PANS
 from .signals import DEVICES
-from .steps import OneEuro, Shape, SlowFast, Smoothing, Spring
+from .steps import Close, OneEuro, Shape, SlowFast, Smoothing, SpeedGain, Spring, TurnBoost
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -20,64 +20,6 @@ EFFECTS = ("step", "rate", "offset", "pin")
 """What a route does: add at once, add over time, lean the axis away while it is held, or drag a point."""
 PINS = ("", "ground", "pointer")
 """What a route holds on to: nothing, what is under the pointer as its gate opens, or as it acts."""
-
-
-@dataclass(frozen=True, slots=True)
-class SpeedGain:
-    """More effect for a faster hand: 1 up to `slow`, 1 + `extra` from `fast` on (signal units a second).
-
-    `half_life` (s) is that of the mean that the hand's speed is.
-    """
-
-    slow: float
-    fast: float
-    extra: float
-    half_life: float = 0.015
-
-    def __post_init__(self) -> None:
-        if not 0.0 <= self.slow < self.fast:
-            raise PlanError(
-                f"speed_gain: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0"
-            )
-        if not -1.0 < self.extra <= 100.0:
-            raise PlanError(f"speed_gain: found extra {self.extra:g}; expected above -1 to 100")
-
-
-@dataclass(frozen=True, slots=True)
-class TurnBoost:
-    """An extra share of the rate, up to `extra`, that builds over `build` (s) while held past `past`."""
-
-    past: float
-    extra: float
-    build: float
-
-    def __post_init__(self) -> None:
-        if not 0.0 < self.past <= 1.0:
-            raise PlanError(f"turn_boost: found past {self.past:g}; expected above 0 to 1")
-        if not (0.0 < self.extra <= 100.0 and 0.0 < self.build <= 60.0):
-            raise PlanError("turn_boost: expected extra above 0 to 100, build above 0 to 60 s")
-
-
-CLOSINGS = ("stop", "settle", "return")
-"""What becomes of a route's effect as its gate closes: cut short, run out, or taken back."""
-
-
-@dataclass(frozen=True, slots=True)
-class Close:
-    """What becomes of a route's effect as its gate closes; for a ``return``, over how many seconds.
-
-    ``stop`` drops what the route's own smoothing still owes, ``settle`` lets it arrive. ``return`` takes
-    an offset to 0, and an axis back to where it was as the gate opened.
-    """
-
-    way: str
-    over: float = 0.0
-
-    def __post_init__(self) -> None:
-        if self.way not in CLOSINGS:
-            raise PlanError(f"on_close: found {self.way}; expected {listed(CLOSINGS)}")
-        if (self.way == "return") != (0.0 < self.over <= 60.0):
-            raise PlanError(f"on_close: found {self.over:g} s; expected above 0 to 60 s for a return")
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,9 +1,9 @@
 """Weaving: from a plan to one program."""
 
+from .parts import Setting
 from .posing import hosts, kept
 from .program import Item, Program, weave_plan
-from .room import Setting
-from .switches import WANTS
+from .switching import WANTS
 from .walking import READ
 
 __all__ = ["READ", "WANTS", "Item", "Program", "Setting", "hosts", "kept", "weave_plan"]

@@ -7,35 +7,62 @@ a limit cuts off is gone, and nothing is stored up behind it.
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
-from ..expressions import number
-from ..formulas import clamp, limited, returning, room, wrapped
-from ..formulas import smoothing as eased
-from ..plan.steps import LN2, Exponential, Spring
-from .pools import WORLD_NOW, WORLD_RATE, WORLD_THEN, Filtered, Pool, Wish
+from ..expressions import FALSE, every, product_of, some, total, where
+from ..formulas import clamp, limited, room, turn_share, until_limit
+from ..plan import ANCHOR, DT, STOP, WORLD_NOW, WORLD_RATE, WORLD_THEN
+from ..plan.steps import Filtered, Pool, Wish, run_back
 
 if TYPE_CHECKING:
-    from ..expressions import Block, Names
+    from ..expressions import Block, Handle, Name, Names, State, Value
     from ..plan import Axis
+    from ..plan.steps import Back
+
+STILL = 1e-9
+"""What is owed and is less than this counts as nothing, in the unit of the axis."""
+
+
+@dataclass(eq=False)
+class Turn:
+    """A turn that the host asked for."""
+
+    amount: Handle
+    start: Handle
+    over: Handle
+
+    @classmethod
+    def new(cls, state: State, stem: str) -> Turn:
+        """What is kept of one; `stem` is what its state values begin with."""
+        return cls(
+            state.new(f"{stem}_turn_amount"),
+            state.new(f"{stem}_turn_start"),
+            state.new(f"{stem}_turn_over", 1.0),
+        )
+
+    def begin(self, block: Block, way: Value, start: Value, over: Value) -> None:
+        """Write that it begins."""
+        block.set(self.amount, way)
+        block.set(self.start, start)
+        block.set(self.over, over)
 
 
 class AxisFlow:
     """Everything that moves one axis, collected from its routes."""
 
-    def __init__(self, axis: Axis, variable: str, names: Names) -> None:
-        self.axis, self.value, self._names = axis, variable, names
+    def __init__(self, axis: Axis, value: Handle, names: Names) -> None:
+        self.axis, self.value, self._names = axis, value, names
         self.direct: list[Wish] = []
         self.pools: list[Pool] = []
         self.filtered: list[Filtered] = []
-        self.turn = ""
-        """The stem of the state values of a turn that the host asked for."""
-        self.backs: list[str] = []
-        """The stems of the state values of a way back to where a gate was opened."""
-        self.overs: dict[str, float] = {}
-        """For each of them, how many seconds it takes."""
-        self.near = self.reach = ""
-        """What holds whether its limits are near, and how far it might go, where that makes a difference."""
+        self.turn: Turn | None = None
+        self.backs: list[Back] = []
+        """The ways back to where a gate was opened."""
+        self.near: Name | None = None
+        """What holds whether its limits are near, where that makes a difference."""
+        self.reach: Handle | None = None
+        """What holds how far it might go within the longest step, where that makes a difference."""
         self.steps = False
         """Whether displacements act on it without smoothing."""
 
@@ -52,35 +79,41 @@ class AxisFlow:
         return sources > 1 or bool(self.filtered)
 
     @property
-    def goal(self) -> str:
-        """The woven expression of where it will come to."""
-        owed = [pool.held for pool in self.pools] + [f"{one.rate} / {one.decay}" for one in self.filtered]
-        return " + ".join((self.value, *owed))
+    def goal(self) -> list[Value]:
+        """Where it will come to, as what is added up."""
+        return [self.value, *(pool.held for pool in self.pools), *(one.owed for one in self.filtered)]
 
     # ---- between events
 
-    def weave_turns(self, block: Block) -> None:
+    def pass_turns(self, block: Block) -> None:
         """Write what `dt` does to it of a turn or a way back that has begun."""
         if self.turn:
-            self._weave_turn(block, "anchor", "stop", self.turn, f"{self.turn}_over")
+            turn = self.turn
+            (share,) = block.call(turn_share, ANCHOR, STOP, turn.start, turn.over)
+            self._take(block, turn.amount * share)
         for back in self.backs:
-            self._weave_turn(block, WORLD_THEN, WORLD_NOW, back, number(self.overs[back]))
+            self._take(block, back.amount * back.share(block, WORLD_THEN, WORLD_NOW))
 
-    def weave(self, block: Block) -> None:
+    def _take(self, block: Block, part: Value) -> None:
+        """The part of a turn that falls into this step; what it has come to may be pushed as ever."""
+        if self.axis.limited:
+            block.call(clamp, self.value + part, into=(self.value,), **self.axis.limits)
+        else:
+            block.set(self.value, self.value + part)
+
+    def pass_time(self, block: Block) -> None:
         """Write what `dt` does to the axis."""
         if not (self.wishes or self.pools or self.axis.return_half_life):
             return
         for wish in self.wishes:
             self._name_rate(block, wish)
         if self.axis.return_half_life:
-            returning, resting = block.inner(), block.inner()
-            self._weave_return(returning)
-            self._weave_motion(resting)
-            block.when(f"{WORLD_RATE} != 0.0", returning)
-            if resting.lines:
-                block.when(f"{WORLD_RATE} == 0.0", resting)
+            with block.when(WORLD_RATE != 0.0):
+                run_back(block, self.axis, self.value, self.wishes, self.pools, self.goal)
+            with block.when(WORLD_RATE == 0.0):
+                self._move(block)
             return
-        self._weave_motion(block)
+        self._move(block)
 
     @property
     def guarded(self) -> bool:
@@ -88,306 +121,195 @@ class AxisFlow:
         eased = bool(self.pools or self.filtered) and bool(self.wishes or self.mixed)
         return eased and self.axis.limited and not self.axis.return_half_life
 
-    def _weave_motion(self, block: Block) -> None:
+    def _move(self, block: Block) -> None:
         """Rates run in, pools pay out, limits hold: where it is clear of them, nothing need be held."""
         if not self.guarded:
-            self._weave_held(block)
+            self._move_held(block)
             return
-        held, free = block.inner(), block.inner()
-        self._weave_held(held)
-        self._weave_free(free)
-        block.when(self.near, held, free)
+        assert self.near is not None
+        with block.when(self.near):
+            self._move_held(block)
+        with block.otherwise():
+            self._move_free(block)
 
-    def _weave_free(self, block: Block) -> None:
+    def _move_free(self, block: Block) -> None:
         """Rates run in and pools pay out."""
-        paid = [self._run(block, wish, "dt") for wish in self.direct]
+        paid = [self._run(block, wish, DT) for wish in self.direct]
         for pool in self.pools:
-            paid += self._weave_pool(block, pool, "dt")
-        paid += [self._weave_filtered(block, one, "dt") for one in self.filtered]
-        block.set(self.value, " + ".join((self.value, *paid)))
+            paid += self._pay_out(block, pool, DT)
+        for one in self.filtered:
+            paid += self._filter(block, one, DT)
+        block.set(self.value, total([self.value, *paid]))
 
-    def _weave_held(self, block: Block) -> None:
+    def _move_held(self, block: Block) -> None:
         """The same inside limits."""
-        active = self._weave_active(block)
+        active = self._active(block)
         before = self._names.fresh(f"{self.value}_speed")
         if self.axis.limited and self.mixed:
-            block.set(before, self._speed(active_at_end=False))
+            block.set(before, total([*(self._mean(wish) for wish in self.direct), *self._owed_speeds()]))
         paid = [self._run(block, wish, active) for wish in self.direct]
         for pool in self.pools:
-            paid += self._weave_pool(block, pool, active)
+            paid += self._pay_out(block, pool, active)
         for one in self.filtered:
-            paid.append(self._weave_filtered(block, one, active))
-        total = " + ".join((self.value, *paid))
+            paid += self._filter(block, one, active)
+        goes = total([self.value, *paid])
         if not self.axis.limited:
-            block.set(self.value, total)
+            block.set(self.value, goes)
         elif self.mixed:
-            speeds = (before, self._speed(active_at_end=True, active=active))
-            block.call(limited, self.value, total, *speeds, "dt", into=(self.value,), **self.axis.limits)
+            speeds = (before, self._speed_at_end(active))
+            block.call(limited, self.value, goes, *speeds, DT, into=(self.value,), **self.axis.limits)
         else:
-            block.call(clamp, total, into=(self.value,), **self.axis.limits)
+            block.call(clamp, goes, into=(self.value,), **self.axis.limits)
 
-    def _weave_turn(self, block: Block, begin: str, end: str, turn: str, over: str) -> None:
-        """The part of a turn that falls into this step; what it has come to may be pushed as ever."""
-        (share,) = block.call(eased.turn_share, begin, end, f"{turn}_start", over)
-        total = f"{self.value} + {turn}_amount * {share}"
-        if self.axis.limited:
-            block.call(clamp, total, into=(self.value,), **self.axis.limits)
-        else:
-            block.set(self.value, total)
+    def _name_rate(self, block: Block, wish: Wish) -> None:
+        """Give a rate with gates and scales in it a name, to be worked out once."""
+        (first, *more) = wish.factors
+        if not more and not first.parts:
+            wish.name = first
+            return
+        wish.name = block.keep(f"{self.value}_wish", product_of(wish.means or wish.factors))
+
+    def _active(self, block: Block) -> Value:
+        """The time for which what is wished runs in: less than `dt` if the goal meets a limit."""
+        if not (self.axis.limited and self.wishes):
+            return DT
+        rate = total(self._mean(wish) for wish in self.wishes)
+        active = self._names.fresh(f"{self.value}_active")
+        block.call(until_limit, total(self.goal), rate, DT, into=(active,), **self.axis.limits)
+        return active
+
+    @staticmethod
+    def _mean(wish: Wish) -> Value:
+        """A rate for the question of when the goal meets a limit: with all the boost that it has by now."""
+        return wish.boost.most(wish.running) if wish.boost else wish.running
+
+    @staticmethod
+    def _run(block: Block, wish: Wish, active: Value) -> Value:
+        """What an unsmoothed rate comes to."""
+        return wish.boost.run(block, wish.running, active) if wish.boost else wish.running * active
+
+    def _pay_out(self, block: Block, pool: Pool, active: Value) -> list[Value]:
+        """What a pool pays out: while it is run into, and for the rest of the time."""
+        boosted = next((wish for wish in pool.wishes if wish.boost), None)
+        if boosted and boosted.boost:
+            paid = self._names.fresh(f"{self.value}_paid")
+            rising = boosted.boost.run_into(block, pool, boosted, active, paid)
+            after = self._pay(block, pool, boosted.boost.full(boosted.running), active - rising)
+            rest = [] if active is DT else [self._pay(block, pool, None, DT - active)]
+            return [paid, after, *rest]
+        if not pool.wishes:
+            return [self._pay(block, pool, None, DT)]
+        inflow = total(wish.running for wish in pool.wishes)
+        spans = [self._pay(block, pool, inflow, active)]
+        return spans if active is DT else [*spans, self._pay(block, pool, None, DT - active)]
+
+    def _pay(self, block: Block, pool: Pool, inflow: Value | None, time: Value) -> Value:
+        """Let time pass over a pool; what holds what it pays."""
+        paid = self._names.fresh(f"{self.value}_paid")
+        pool.smoothing.pay(block, pool, inflow, time, paid)
+        return paid
+
+    def _filter(self, block: Block, one: Filtered, active: Value) -> list[Value]:
+        """What a rate behind a 1 euro filter comes to, while it is wished and for the rest of the time."""
+        spans: list[tuple[Value | None, Value]] = [(one.wish.running, active)]
+        if active is not DT:
+            spans.append((None, DT - active))
+        parts: list[Value] = []
+        for wish, time in spans:
+            paid = self._names.fresh(f"{self.value}_paid")
+            one.run(block, wish, time, paid)
+            parts.append(paid)
+        return parts
+
+    def owed_speeds(self) -> list[Value]:
+        """How fast it goes at this moment by what smoothing still owes it, as what is added up."""
+        return self._owed_speeds()
+
+    def _owed_speeds(self) -> list[Value]:
+        return [*(pool.smoothing.speed(pool) for pool in self.pools), *(one.rate for one in self.filtered)]
+
+    def _speed_at_end(self, active: Value) -> Value:
+        """The axis's speed as a step ends: what is wished runs in no more once the goal met a limit."""
+        running = [self._mean(wish) for wish in self.direct]
+        if active is not DT and running:
+            running = [where(active == DT, total(running), 0.0)]
+        return total([*running, *self._owed_speeds()])
 
     # ---- as a gate opens and closes
-
-    def leave(self, block: Block, back: str) -> None:
-        """Keep where the axis is, or was on its way back to, as a gate opens."""
-        (share,) = block.call(
-            eased.turn_share, f"{back}_start", WORLD_NOW, f"{back}_start", number(self.overs[back])
-        )
-        block.set(f"{back}_from", f"{self.goal} + {back}_amount * (1.0 - {share})")
-        block.set(f"{back}_amount", "0.0")
-
-    def come_back(self, block: Block, back: str) -> None:
-        """Begin the way back as the gate closes; a yaw that wraps goes the shorter way."""
-        way = f"{back}_from - ({self.goal})"
-        if self.axis.wraps:
-            (way,) = block.call(wrapped, way)
-        block.set(f"{back}_amount", way)
-        block.set(f"{back}_start", WORLD_NOW)
 
     def forget(self, block: Block) -> None:
         """Drop everything that smoothing still owes it."""
         for pool in self.pools:
-            for owed in (pool.held, pool.speed) if pool.speed else (pool.held,):
-                block.set(owed, "0.0")
+            for owed in pool.state:
+                block.set(owed, 0.0)
         for one in self.filtered:
-            block.set(one.rate, "0.0")
+            block.set(one.rate, 0.0)
 
-    def drop(self, block: Block, listen: str, rates: list[str]) -> None:
+    def drop(self, block: Block, listen: Handle, rates: list[Handle]) -> None:
         """Drop what the routes of a gate are still owed by smoothing of their own."""
         for pool in self.pools:
-            if pool.owner.split()[-1:] == [listen]:
-                for owed in (pool.held, pool.speed) if pool.speed else (pool.held,):
-                    block.set(owed, "0.0")
+            if pool.owner[-1:] == (listen.name,):
+                for owed in pool.state:
+                    block.set(owed, 0.0)
         for rate in rates:
-            block.set(rate, "0.0")
-
-    def _name_rate(self, block: Block, wish: Wish) -> None:
-        """Give a rate with gates and scales in it a name, to be worked out once."""
-        wish.name = wish.rate
-        if not wish.rate.isidentifier():
-            wish.name = self._names.fresh(f"{self.value}_wish")
-            block.set(wish.name, wish.mean or wish.rate)
-
-    def _weave_return(self, block: Block) -> None:
-        """Back to rest, against what is wished, and eased if the axis is: one closed form."""
-        rate = " + ".join(wish.name for wish in self.wishes) or "0.0"
-        rest = self.axis.inner(self.axis.rest)
-        k = self._names.fresh(f"{self.value}_back")
-        block.set(k, f"{number(LN2 / self.axis.return_half_life)} * {WORLD_RATE}")
-        if not self.pools:
-            block.call(returning.leaked, self.value, rate, "dt", k, into=(self.value,), rest=rest)
-            if self.axis.limited:
-                block.call(clamp, self.value, into=(self.value,), **self.axis.limits)
-            return
-        (pool,) = self.pools
-        active = "dt"
-        if self.axis.limited:
-            active = self._names.fresh(f"{self.value}_active")
-            block.call(
-                returning.until_limit_leaking,
-                self.goal,
-                rate,
-                "dt",
-                k,
-                into=(active,),
-                rest=rest,
-                **self.axis.limits,
-            )
-        if isinstance(pool.smoothing, Spring):
-            state = (self.value, pool.held, pool.speed)
-            block.call(
-                returning.leaked_spring, *state, rate, active, k, into=state, rest=rest, w=pool.smoothing.w
-            )
-        else:
-            into, ease = (self.value, pool.held), pool.smoothing.k
-            block.call(returning.leaked_easing, *into, rate, active, k, into=into, rest=rest, ease=ease)
-        if self.axis.limited:
-            paid = self._pay(block, pool, "0.0", f"dt - {active}")
-            block.call(clamp, f"{self.value} + {paid}", into=(self.value,), **self.axis.limits)
-
-    def _weave_active(self, block: Block) -> str:
-        """The name of the time for which what is wished runs in: less than `dt` if the goal meets a limit."""
-        if not (self.axis.limited and self.wishes):
-            return "dt"
-        rate = " + ".join(self._mean(wish) for wish in self.wishes)
-        active = self._names.fresh(f"{self.value}_active")
-        block.call(eased.until_limit, self.goal, rate, "dt", into=(active,), **self.axis.limits)
-        return active
-
-    @staticmethod
-    def _mean(wish: Wish) -> str:
-        """A rate for the question of when the goal meets a limit: with all the boost that it has by now."""
-        return f"{wish.name} * (1.0 + {number(wish.boost.extra)} * {wish.level})" if wish.boost else wish.name
-
-    def _run(self, block: Block, wish: Wish, active: str) -> str:
-        """What an unsmoothed rate comes to."""
-        if not wish.boost:
-            return f"{wish.name} * {active}"
-        mean, level = self._names.fresh("boost"), self._names.fresh("boost_level")
-        block.call(eased.ramp, wish.level, active, into=(mean, level), build=wish.boost.build)
-        block.set(wish.level, f"{level} if {wish.past} != 0.0 else 0.0")
-        return f"{wish.name} * (1.0 + {number(wish.boost.extra)} * {mean} * {wish.past}) * {active}"
-
-    def _weave_pool(self, block: Block, pool: Pool, active: str) -> list[str]:
-        """What a pool pays out: while it is run into, and for the rest of the time."""
-        inflow = " + ".join(wish.name for wish in pool.wishes)
-        boosted = next((wish for wish in pool.wishes if wish.boost), None)
-        if boosted:
-            return self._weave_boosted(block, pool, boosted, active)
-        spans = [(inflow or "0.0", active if inflow else "dt")]
-        if inflow and active != "dt":
-            spans.append(("0.0", f"dt - {active}"))
-        return [self._pay(block, pool, rate, time) for rate, time in spans]
-
-    def _weave_boosted(self, block: Block, pool: Pool, wish: Wish, active: str) -> list[str]:
-        """A pool whose inflow rises along a ramp and then stays: each stretch by its own closed form."""
-        assert wish.boost is not None
-        boost, k = wish.boost, self._decay(pool)
-        rising, mean, level = (self._names.fresh(word) for word in ("rising", "boost", "boost_level"))
-        slope = self._names.fresh("slope")
-        block.set(rising, f"{wish.past} * (1.0 - {wish.level}) * {number(boost.build)}")
-        block.set(rising, f"{rising} if {rising} < {active} else {active}")
-        block.set(slope, f"{wish.name} * {number(boost.extra / boost.build)}")
-        begin = f"{wish.name} * (1.0 + {number(boost.extra)} * {wish.level} * {wish.past})"
-        paid = self._names.fresh(f"{self.value}_paid")
-        (share,) = block.call(eased.decay, rising, k)
-        block.call(eased.ramp_through, pool.held, begin, slope, rising, share, k, into=(paid, pool.held))
-        block.call(eased.ramp, wish.level, active, into=(mean, level), build=boost.build)
-        block.set(wish.level, f"{level} if {wish.past} != 0.0 else 0.0")
-        after = f"{wish.name} * (1.0 + {number(boost.extra)} * {wish.level} * {wish.past})"
-        paid_after = self._pay(block, pool, after, f"{active} - {rising}")
-        rest = [] if active == "dt" else [self._pay(block, pool, "0.0", f"dt - {active}")]
-        return [paid, paid_after, *rest]
-
-    def _pay(self, block: Block, pool: Pool, inflow: str, time: str) -> str:
-        """Let time pass over a pool; the name of what it pays."""
-        paid = self._names.fresh(f"{self.value}_paid")
-        if isinstance(pool.smoothing, Spring):
-            into = (paid, pool.held, pool.speed)
-            if inflow == "0.0":
-                block.call(
-                    eased.spring_alone, pool.held, pool.speed, time, number(pool.smoothing.w), into=into
-                )
-                return paid
-            block.call(
-                eased.spring_through, pool.held, pool.speed, inflow, time, number(pool.smoothing.w), into=into
-            )
-            return paid
-        k = self._decay(pool)
-        (share,) = block.call(eased.decay, time, k)
-        if inflow == "0.0":
-            block.call(eased.payout, pool.held, share, into=(paid, pool.held))
-        else:
-            block.call(eased.flow_through, pool.held, inflow, time, share, k, into=(paid, pool.held))
-        return paid
-
-    @staticmethod
-    def _decay(pool: Pool) -> str:
-        assert isinstance(pool.smoothing, Exponential)
-        return number(pool.smoothing.k)
-
-    def _weave_filtered(self, block: Block, one: Filtered, active: str) -> str:
-        """What a rate behind a 1 euro filter comes to; its cutoff is held until the next event."""
-        spans = [(one.wish.name, active)] + ([] if active == "dt" else [("0.0", f"dt - {active}")])
-        parts = []
-        for wish, time in spans:
-            parts.append(self._names.fresh(f"{self.value}_paid"))
-            (share,) = block.call(eased.decay, time, one.decay)
-            into = (parts[-1], one.rate)
-            if wish == "0.0":
-                block.call(eased.fading_rate, one.rate, share, one.decay, into=into)
-            else:
-                block.call(eased.filtered_rate, one.rate, wish, time, share, one.decay, into=into)
-        return " + ".join(parts)
-
-    def eased_speed(self) -> str:
-        """The woven expression of how fast it goes at this moment by what smoothing still owes it."""
-        return " + ".join(self._owed_speeds()) or "0.0"
-
-    def _owed_speeds(self) -> list[str]:
-        pools = [
-            pool.speed if isinstance(pool.smoothing, Spring) else f"{pool.held} * {self._decay(pool)}"
-            for pool in self.pools
-        ]
-        return [*pools, *(one.rate for one in self.filtered)]
-
-    def _speed(self, *, active_at_end: bool, active: str = "dt") -> str:
-        """The woven expression of the axis's speed, at the beginning of a step or at its end."""
-        running = [self._mean(wish) for wish in self.direct]
-        if active_at_end and active != "dt" and running:
-            running = [f"(({' + '.join(running)}) if {active} == dt else 0.0)"]
-        return " + ".join([*running, *self._owed_speeds()]) or "0.0"
+            block.set(rate, 0.0)
 
     # ---- at a displacement, `age` after the last commit
 
-    def push(self, block: Block, push: str, pool: Pool | None) -> None:
+    def push(self, block: Block, push: Name, pool: Pool | None) -> None:
         """Give a displacement to the axis, or to a pool; inside the limits of the goal."""
         if self.axis.limited and (self.pools or self.filtered):
-            block.call(room, push, self.goal, into=(push,), **self.axis.limits)
+            block.call(room, push, total(self.goal), into=(push,), **self.axis.limits)
             if pool is None:
                 block.call(room, push, self.value, into=(push,), **self.axis.limits)
         if pool is not None:
-            self._pour(block, push, pool)
-            return
-        total = f"{self.value} + {push}"
-        if self.axis.limited and not (self.pools or self.filtered):
-            block.call(clamp, total, into=(self.value,), **self.axis.limits)
+            early, poured = (self._names.fresh(f"{self.value}_{word}") for word in ("early", "poured"))
+            pool.smoothing.pour(block, pool, push, early, poured)
+            block.set(self.value, self.value + early)
+            block.set(pool.held, pool.held + poured)
+        elif self.axis.limited and not (self.pools or self.filtered):
+            block.call(clamp, self.value + push, into=(self.value,), **self.axis.limits)
         else:
-            block.set(self.value, total)
+            block.set(self.value, self.value + push)
 
-    def _pour(self, block: Block, push: str, pool: Pool) -> None:
-        """Put a displacement into a pool as of the last commit: its own course, run backward over its age."""
-        early, poured = (self._names.fresh(f"{self.value}_{word}") for word in ("early", "poured"))
-        if isinstance(pool.smoothing, Spring):
-            speed = self._names.fresh(f"{self.value}_speed")
-            w = number(pool.smoothing.w)
-            block.call(eased.spring_alone, push, "0.0", "-age", w, into=(early, poured, speed))
-            block.set(pool.speed, f"{pool.speed} + {speed}")
-        else:
-            (share,) = block.call(eased.decay, "-age", self._decay(pool))
-            block.call(eased.payout, push, share, into=(early, poured))
-        block.set(self.value, f"{self.value} + {early}")
-        block.set(pool.held, f"{pool.held} + {poured}")
-
-    def clear(self, pushes: list[str], time: float) -> str | None:
+    def clear(self, pushes: list[Value], time: float) -> Value | None:
         """When the axis is sure to stay clear of its limits for a time (s), with pushes; nothing: always.
 
         A displacement may then be entered at the last commit rather than at its own time. The bound takes
         everything at its most.
         """
         if self.axis.return_half_life or (pushes and any(pool.quick for pool in self.pools)):
-            return "False"
+            return FALSE
         if not (self.axis.limited and (self.wishes or self.mixed)):
             return None
-        reach = [*(f"abs({push})" for push in pushes), self.reach or self.most(time)]
-        low, high = (number(limit) for limit in (self.axis.limits["low"], self.axis.limits["high"]))
-        bound = " + ".join(word for word in reach if word)
-        return f"{low} + ({bound}) < {self.value} < {high} - ({bound})"
+        bound = total([*map(abs, pushes), *([self.reach] if self.reach is not None else self._most(time))])
+        low, high = self.axis.limits["low"], self.axis.limits["high"]
+        return every([low + bound < self.value, self.value < high - bound])
 
-    def most(self, time: float) -> str:
-        """The woven expression of how far it might go at the most within a time (s), by what it has now."""
-        parts = [f"abs({wish.rate}) * {number(time * self._most(wish))}" for wish in self.wishes]
-        parts += [f"abs({pool.held})" for pool in self.pools]
-        parts += [f"abs({one.rate} / {one.decay})" for one in self.filtered]
-        return " + ".join(parts)
+    def _most(self, time: float) -> list[Value]:
+        most: list[Value] = []
+        for wish in self.wishes:
+            extra = wish.boost.boost.extra if wish.boost else 0.0
+            most.append(abs(wish.rate) * (time * (1.0 + extra)))
+        most += [abs(pool.held) for pool in self.pools]
+        return most + [abs(one.owed) for one in self.filtered]
 
-    def still(self) -> list[str]:
+    def most(self, time: float) -> Value:
+        """How far it might go at the most within a time (s), by what it has now."""
+        return total(self._most(time))
+
+    def still(self) -> list[Value]:
         """Tests that hold while nothing moves the axis."""
-        owed = [part for pool in self.pools for part in (pool.held, pool.speed) if part]
-        return [f"abs({part}) < 1e-09" for part in owed] + [
-            wish.still or f"{wish.rate} == 0.0" for wish in self.wishes
+        owed = [abs(part) < STILL for pool in self.pools for part in pool.state]
+        wishes = [
+            every(one == 0.0 for one in wish.wanted) if wish.wanted else wish.rate == 0.0
+            for wish in self.wishes
         ]
+        return [*owed, *wishes]
 
-    @staticmethod
-    def _most(wish: Wish) -> float:
-        """The most that a boost can make of a rate."""
-        return 1.0 + (wish.boost.extra if wish.boost else 0.0)
+    def turning_over(self, now: Value) -> list[Value]:
+        """Tests that hold while no turn and no way back is on its way."""
+        tests = []
+        if self.turn:
+            tests.append(some([self.turn.amount == 0.0, now - self.turn.start >= self.turn.over]))
+        return [*tests, *(back.over_by() for back in self.backs)]

@@ -1,4 +1,4 @@
-"""Panning: the woven text of the middle of a view that goes over a plane, and of what is pinned there.
+"""Panning: the middle of a view that goes over a plane, and what is pinned there.
 
 What is added up is not the middle itself but an *anchor*: the point of the plane under one place of the
 screen, the *pin*. The middle is the anchor less where the pin is from it, by the angles, the distance and the
@@ -8,39 +8,65 @@ anchor is the middle. What pans adds to the anchor, turned by the yaw.
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from math import cos, inf, radians, sin
 from typing import TYPE_CHECKING
 
-from ..expressions import Block, number
+from ..expressions import Name, Word, every, exp, lift, some, total, where
 from ..formulas import clamp, ground_under, nearer, picture_under, right, screen_of_ground
 from ..plan import FAR, PANS
 from ..plan.mounts import Flat, Overhead
 
 if TYPE_CHECKING:
+    from ..expressions import Block, Handle, State, Value
     from ..plan import Axis, Route
-    from .pools import Wish
-    from .room import Room
+    from ..plan.steps import Wish
+    from .parts import Parts
 
 SCREEN = "host.screen"
 """The signal of how large the screen is."""
 
 
+@dataclass(eq=False)
+class Pin:
+    """What is kept of a point that stays under a place of the screen."""
+
+    pinned: Handle
+    """1 while there is one."""
+    grabbed: Handle
+    """1 while it is held in the hand: it goes with the hand alone."""
+    place: tuple[Handle, ...]
+    """Where on the screen it is."""
+    yaw: Handle
+    """The yaw and the pitch as they were when it was pinned: turning is about the middle."""
+    pitch: Handle
+
+    @classmethod
+    def new(cls, state: State, stem: str) -> Pin:
+        """None as yet; `stem` is what its state values begin with."""
+        pinned, grabbed, x, y, yaw, pitch = (
+            state.new(f"{stem}_{name}") for name in ("pinned", "grabbed", "x", "y", "yaw", "pitch")
+        )
+        return cls(pinned, grabbed, (x, y), yaw, pitch)
+
+
 class Pan:
     """Writes what one mount does with its pans."""
 
-    def __init__(self, room: Room, k: int, mount: Overhead | Flat) -> None:
-        self.room, self.k, self.mount = room, k, mount
-        self.keys = tuple(str(room.plan.mounts.of(k, name)) for name in PANS)
-        self.anchor = tuple(room.variables[key] for key in self.keys)
+    def __init__(self, parts: Parts, k: int, mount: Overhead | Flat) -> None:
+        self.parts, self.k, self.mount = parts, k, mount
+        self.keys = tuple(str(parts.plan.mounts.of(k, name)) for name in PANS)
+        self.anchor = tuple(parts.variables[key] for key in self.keys)
         self.stem = f"pan{k}"
-        stem = self.stem
-        turns = room.plan.mounts.of(k, "yaw")
+        turns = parts.plan.mounts.of(k, "yaw")
         self.turn = None if isinstance(turns, str) else radians(turns or 0.0)
         """The yaw, in radians, if nothing turns it."""
-        self.pins = any(route.pins for route in room.plan.routes)
-        for name in ("pinned", "grabbed", "x", "y", "yaw", "pitch") if self.pins else ():
-            room.state[f"{stem}_{name}"] = 0.0
+        self.sin, self.cos = Word(f"{self.stem}_sin"), Word(f"{self.stem}_cos")
+        """Of the yaw, in the mean of a step."""
+        self.began, self.screen = Word(f"{self.stem}_began"), Word(f"{self.stem}_screen")
+        """As a step begins: the yaw (deg); how many metres a screen is."""
+        pins = any(route.pins for route in parts.plan.routes)
+        self.pin = Pin.new(parts.state, self.stem) if pins else None
 
     @staticmethod
     def free(axis: Axis) -> Axis:
@@ -49,163 +75,146 @@ class Pan:
 
     def has(self, name: str) -> str:
         """The key of an axis of this mount that moves; nothing for one that does not."""
-        key = self.room.plan.mounts.of(self.k, name)
+        key = self.parts.plan.mounts.of(self.k, name)
         return key if isinstance(key, str) else ""
 
     # ---- what it is made of
 
-    def _value(self, block: Block, name: str) -> str:
-        """The woven value of an axis of this mount, as a frame would read it, but not wrapped."""
-        found = self.room.plan.mounts.of(self.k, name)
+    def _value(self, block: Block, name: str) -> Value:
+        """An axis of this mount, as a frame would read it, but not wrapped."""
+        found = self.parts.plan.mounts.of(self.k, name)
         if found is None:
-            return "1.0" if name == "zoom" else "0.0"
+            return lift(1.0 if name == "zoom" else 0.0)
         if isinstance(found, float):
-            return number(found)
-        axis, value = self.room.axes[found], self.room.leaning_of(found)
-        if axis.limited and self.room.leans[axis.name]:
+            return lift(found)
+        axis, value = self.parts.axes[found], self.parts.leaning_of(found)
+        if axis.limited and self.parts.leans[axis.name]:
             (value,) = block.call(clamp, value, **axis.limits)
-        return f"exp({value})" if axis.log else value
+        return exp(value) if axis.log else value
 
-    def _sides(self) -> tuple[str, str]:
-        wide, tall = self.room.raw[SCREEN]
-        return wide, tall
-
-    def _under(self, block: Block) -> tuple[str, str]:
+    def _under(self, block: Block, pin: Pin) -> tuple[Value, Value]:
         """Write where the pin is, from the middle."""
-        stem, zoom = self.stem, self._value(block, "zoom")
-        place = (f"{stem}_x", f"{stem}_y", *self._sides())
+        zoom, place = self._value(block, "zoom"), (*pin.place, *self.parts.raw[SCREEN])
         if isinstance(self.mount, Flat):
             x, y = block.call(picture_under, *place, zoom, extent=self.mount.extent)
             return x, y
         ways = [
-            f"({self._value(block, name)} if {stem}_grabbed != 0.0 else {stem}_{name})"
-            for name in ("yaw", "pitch")
+            where(pin.grabbed != 0.0, self._value(block, name), kept)
+            for name, kept in (("yaw", pin.yaw), ("pitch", pin.pitch))
         ]
         distance = self._value(block, "distance")
         x, y = block.call(ground_under, *place, *ways, distance, zoom, half=self.mount.half)
         return x, y
 
-    def middle(self, block: Block) -> tuple[str, str]:
+    def middle(self, block: Block) -> tuple[Value, Value]:
         """Write where the middle of the view is; what holds it."""
-        if not self.pins:
+        if self.pin is None:
             return self.anchor[0], self.anchor[1]
-        names = tuple(self.room.names.fresh(f"{self.stem}_middle_{part}") for part in "xy")
-        pinned = block.inner()
-        for name, anchor in zip(names, self.anchor, strict=True):
+        x, y = (block.names.fresh(f"{self.stem}_middle_{part}") for part in "xy")
+        for name, anchor in zip((x, y), self.anchor, strict=True):
             block.set(name, anchor)
-        for name, under in zip(names, self._under(pinned), strict=True):
-            pinned.set(name, f"{name} - {under}")
-        block.when(f"{self.stem}_pinned != 0.0", pinned)
-        return names[0], names[1]
+        with block.when(self.pin.pinned != 0.0):
+            for name, under in zip((x, y), self._under(block, self.pin), strict=True):
+                block.set(name, name - under)
+        return x, y
 
     # ---- what moves it
 
-    def wish(self, route: Route, key: str, suffix: str = "") -> Wish:
+    def wish(self, route: Route, key: str, *, slow: bool = False) -> Wish:
         """What a route wants of the anchor, by what holds how much it wants of either pan."""
-        room, other = self.room, {"x": "0.0", "y": "0.0"}
-        stem = f"route{room.numbers[route.name]}"
-        for name, part in zip(PANS, "xy", strict=True):
-            held = f"{stem}_{room.variables[name]}{suffix}"
-            if name in route.drives:
-                other[part] = held
-        x, y = self._turned(other["x"], other["y"], *self._heading())
-        wish = room.wish(f"({x if key == self.keys[0] else y})", route, key)
-        wish.still = " and ".join(f"{one} == 0.0" for one in other.values() if one != "0.0")
+        parts, zero = self.parts.routes[route.name], lift(0.0)
+        held = parts.slow if slow else parts.wanted
+        wanted = {name: held[name] for name in PANS if name in route.drives}
+        pair: list[Value] = [wanted.get(name, zero) for name in PANS]
+        x, y = self._turned(pair[0], pair[1], *self._heading())
+        wish = self.parts.wish(x if key == self.keys[0] else y, route, key)
+        wish.wanted = tuple(wanted.values())
         if route.screens:
-            wish.mean = f"{wish.mean or wish.rate} * {self.stem}_screen"
+            wish.means = (*(wish.means or wish.factors), self.screen)
         return wish
 
-    def _heading(self) -> tuple[str, str]:
-        """The sine and the cosine of the yaw over a step, as they stand in the text."""
-        if self.turn is not None:
-            return number(sin(self.turn)), number(cos(self.turn))
-        return f"{self.stem}_sin", f"{self.stem}_cos"
+    def _heading(self) -> tuple[Value, Value]:
+        """The sine and the cosine of the yaw over a step."""
+        return (self.sin, self.cos) if self.turn is None else (lift(sin(self.turn)), lift(cos(self.turn)))
 
     @staticmethod
-    def _turned(x: str, y: str, s: str, c: str) -> tuple[str, str]:
+    def _turned(x: Value, y: Value, s: Value, c: Value) -> tuple[Value, Value]:
         """To +X and to -Z, of to the right and ahead."""
-        if s == "0.0":
-            return x, y
-        return f"{x} * {c} + {y} * {s}", f"{y} * {c} - {x} * {s}"
+        return (x, y) if s.is_zero else (x * c + y * s, y * c - x * s)
 
-    def push(self, block: Block, route: Route, pushes: dict[str, str]) -> dict[str, str]:
+    def push(self, block: Block, route: Route, pushes: dict[str, Name]) -> dict[str, Name]:
         """Turn a displacement to where the view looks; for each key what holds its push."""
-        x, y = (pushes.get(name, "0.0") for name in PANS)
+        x, y = (pushes.get(name, lift(0.0)) for name in PANS)
         if self.turn is None:
             c, _, s = block.call(right, self._value(block, "yaw"))
+            turned = self._turned(x, y, s, c)
         else:
-            s, c = self._heading()
-        found = {}
-        for key, words in zip(self.keys, self._turned(x, y, s, c), strict=True):
-            name = self.room.names.fresh(f"{self.stem}_push")
-            block.set(name, words)
-            found[key] = name
+            turned = self._turned(x, y, *self._heading())
+        found = {
+            key: block.keep(f"{self.stem}_push", value) for key, value in zip(self.keys, turned, strict=True)
+        }
         if route.screens:
             size = self._screen(block)
             for name in found.values():
-                block.set(name, f"{name} * {size}")
+                block.set(name, name * size)
         return found
 
-    def _screen(self, block: Block) -> str:
-        """What holds how many metres a screen is at the middle of the view."""
-        wide, tall = self._sides()
+    def _screen(self, block: Block) -> Value:
+        """How many metres a screen is at the middle of the view."""
         zoom = self._value(block, "zoom")
         if isinstance(self.mount, Flat):
-            return f"({number(self.mount.extent)} / {zoom})"
-        distance = self._value(block, "distance")
-        return block.call(screen_of_ground, wide, tall, distance, zoom, half=self.mount.half)[0]
+            return self.mount.extent / zoom
+        sides, distance = self.parts.raw[SCREEN], self._value(block, "distance")
+        return block.call(screen_of_ground, *sides, distance, zoom, half=self.mount.half)[0]
 
     # ---- between events
 
     def before(self, block: Block) -> None:
         """Write what a step begins with, of what its pans depend on."""
         if self.turn is None:
-            block.set(f"{self.stem}_began", self._value(block, "yaw"))
+            block.set(self.began, self._value(block, "yaw"))
         if self._in_screens:
-            block.set(f"{self.stem}_screen", self._screen(block))
+            block.set(self.screen, self._screen(block))
 
     @property
     def _in_screens(self) -> bool:
-        return any(route.screens and route.effect == "rate" for route in self.room.plan.routes)
+        return any(route.screens and route.effect == "rate" for route in self.parts.plan.routes)
 
-    def flow(self, block: Block) -> None:
+    def pass_time(self, block: Block) -> None:
         """What `dt` does: the anchor moves by the mean yaw and size of the screen, and the middle is held."""
-        stem = self.stem
         if self.turn is None:
-            mean = f"0.5 * ({stem}_began + {self._value(block, 'yaw')})"
-            block.call(right, mean, into=(f"{stem}_cos", f"{stem}_level", f"{stem}_sin"))
+            mean = 0.5 * (self.began + self._value(block, "yaw"))
+            block.call(right, mean, into=(self.cos, Word(f"{self.stem}_level"), self.sin))
         if self._in_screens:
-            block.set(f"{stem}_screen", f"0.5 * ({stem}_screen + {self._screen(block)})")
+            block.set(self.screen, 0.5 * (self.screen + self._screen(block)))
         for key in self.keys:
-            self.room.flows[key].weave_turns(block)
-            self.room.flows[key].weave(block)
+            self.parts.flows[key].pass_turns(block)
+            self.parts.flows[key].pass_time(block)
         self.bound(block)
 
     def bound(self, block: Block) -> None:
         """Hold the middle, and what is still to come of it, inside its limits."""
-        axes = [self.room.axes[key] for key in self.keys]
+        axes = [self.parts.axes[key] for key in self.keys]
         if not (self.mount.bounds or any(axis.limited for axis in axes)):
             return
         middle = self.middle(block)
-        flows = [self.room.flows[key] for key in self.keys]
-        owed = [" + ".join(pool.held for pool in flow.pools) for flow in flows]
-        goals = self._held(
-            block, *(f"{at} + {more}" if more else at for at, more in zip(middle, owed, strict=True))
-        )
+        flows = [self.parts.flows[key] for key in self.keys]
+        owed: list[list[Value]] = [[pool.held for pool in flow.pools] for flow in flows]
+        ends = [total([at, *more]) for at, more in zip(middle, owed, strict=True)]
+        goals = self._held(block, *ends)
         values = self._held(block, *middle) if any(owed) else goals
         for flow, at, value, goal, more in zip(flows, middle, values, goals, owed, strict=True):
             if more:
+                # what is cut off of the goal is taken from the first of its pools: their sum is what counts
                 first = flow.pools[0].held
-                block.set(first, f"{first} + ({goal} - {value}) - ({more})")
-            block.set(flow.value, f"{flow.value} + ({value} - {at})")
+                block.set(first, first + (goal - value) - total(more))
+            block.set(flow.value, flow.value + (value - at))
 
-    def _held(self, block: Block, x: str, y: str) -> tuple[str, str]:
+    def _held(self, block: Block, x: Value, y: Value) -> tuple[Name, Name]:
         """The place nearest to one inside the limits."""
-        axes = [self.room.axes[key] for key in self.keys]
         found = []
-        for axis, value in zip(axes, (x, y), strict=True):
-            name = self.room.names.fresh(f"{self.stem}_held")
-            block.set(name, value)
+        for key, value in zip(self.keys, (x, y), strict=True):
+            axis, name = self.parts.axes[key], block.keep(f"{self.stem}_held", value)
             if axis.limited:
                 block.call(clamp, name, into=(name,), **axis.limits)
             found.append(name)
@@ -213,69 +222,73 @@ class Pan:
             self._inside(block, found[0], found[1])
         return found[0], found[1]
 
-    def _inside(self, block: Block, x: str, y: str) -> None:
+    def _inside(self, block: Block, x: Name, y: Name) -> None:
         """Bring a place that is outside the bounds to the nearest one on them."""
         corners = self.mount.bounds
         edges = list(zip(corners, (*corners[1:], corners[0]), strict=True))
+        # twice the area, by its sign which way round the corners go: inside is then to the left of each edge
         area = sum(a[0] * b[1] - b[0] * a[1] for a, b in edges)
-        sign, tests, inner = 1.0 if area > 0.0 else -1.0, [], block.inner()
-        best = tuple(self.room.names.fresh(f"{self.stem}_{word}") for word in ("edge_x", "edge_y", "away"))
-        for name, start in zip(best, (x, y, number(FAR)), strict=True):
-            inner.set(name, start)
-        for (ax, ay), (bx, by) in edges:
-            dx, dy = (bx - ax) * sign, (by - ay) * sign
-            tests.append(f"{number(dx)} * ({y} - {number(ay)}) < {number(dy)} * ({x} - {number(ax)})")
-            square = dx * dx + dy * dy
-            inner.call(nearer, x, y, *best, into=best, ax=ax, ay=ay, bx=bx, by=by, square=square)
-        inner.set(x, best[0])
-        inner.set(y, best[1])
-        block.when(" or ".join(tests), inner)
+        sign = 1.0 if area > 0.0 else -1.0
+        ways = [((bx - ax) * sign, (by - ay) * sign) for (ax, ay), (bx, by) in edges]
+        tests = [dx * (y - ay) < dy * (x - ax) for ((ax, ay), _), (dx, dy) in zip(edges, ways, strict=True)]
+        best = tuple(block.names.fresh(f"{self.stem}_{word}") for word in ("edge_x", "edge_y", "away"))
+        with block.when(some(tests)):
+            for name, start in zip(best, (x, y, lift(FAR)), strict=True):
+                block.set(name, start)
+            for ((ax, ay), (bx, by)), (dx, dy) in zip(edges, ways, strict=True):
+                square = dx * dx + dy * dy
+                block.call(nearer, x, y, *best, into=best, ax=ax, ay=ay, bx=bx, by=by, square=square)
+            block.set(x, best[0])
+            block.set(y, best[1])
 
     # ---- pins
 
     def take(self, block: Block, pointer: str, *, grab: bool) -> None:
         """Pin what is under the pointer."""
-        x, y = self.middle(block)
-        stem = self.stem
-        names = [self.room.names.fresh(f"{stem}_at_{part}") for part in "xy"]
-        for name, value in zip(names, (x, y), strict=True):
+        assert self.pin is not None
+        pin, at = self.pin, self.middle(block)
+        names = [block.names.fresh(f"{self.stem}_at_{part}") for part in "xy"]
+        for name, value in zip(names, at, strict=True):
             block.set(name, value)
-        for part, place in zip("xy", self.room.raw[pointer], strict=True):
-            block.set(f"{stem}_{part}", place)
-        block.set(f"{stem}_pinned", "1.0")
-        block.set(f"{stem}_grabbed", "1.0" if grab else "0.0")
-        self._freeze(block)
-        for anchor, name, under in zip(self.anchor, names, self._under(block), strict=True):
-            block.set(anchor, f"{name} + {under}")
+        self._point(block, pin, pointer)
+        block.set(pin.pinned, 1.0)
+        block.set(pin.grabbed, 1.0 if grab else 0.0)
+        self._freeze(block, pin)
+        for anchor, name, under in zip(self.anchor, names, self._under(block, pin), strict=True):
+            block.set(anchor, name + under)
         for key in self.keys if grab else ():
-            self.room.flows[key].forget(block)
+            self.parts.flows[key].forget(block)
 
-    def _freeze(self, block: Block) -> None:
+    def _point(self, block: Block, pin: Pin, pointer: str) -> None:
+        """The pin is where the pointer is."""
+        for held, place in zip(pin.place, self.parts.raw[pointer], strict=True):
+            block.set(held, place)
+
+    def _freeze(self, block: Block, pin: Pin) -> None:
         """From now on turning is about the middle again."""
-        for name in ("yaw", "pitch"):
-            block.set(f"{self.stem}_{name}", self._value(block, name))
+        block.set(pin.yaw, self._value(block, "yaw"))
+        block.set(pin.pitch, self._value(block, "pitch"))
 
     def follow_pointer(self, block: Block, pointer: str) -> None:
         """What is grabbed goes with the pointer."""
-        for part, place in zip("xy", self.room.raw[pointer], strict=True):
-            block.set(f"{self.stem}_{part}", place)
+        assert self.pin is not None
+        self._point(block, self.pin, pointer)
         self.bound(block)
 
     def let_go(self, block: Block) -> None:
         """What was grabbed stays where it is."""
-        inner = block.inner()
-        self._freeze(inner)
-        inner.set(f"{self.stem}_grabbed", "0.0")
-        block.when(f"{self.stem}_grabbed != 0.0", inner)
+        assert self.pin is not None
+        with block.when(self.pin.grabbed != 0.0):
+            self._freeze(block, self.pin)
+            block.set(self.pin.grabbed, 0.0)
 
     def unpin(self, block: Block, *, loosely: bool = True) -> None:
         """The middle is what counts again; while something is grabbed only if not `loosely`."""
-        if not self.pins:
+        if self.pin is None:
             return
-        inner = block.inner()
-        for anchor, name in zip(self.anchor, self.middle(inner), strict=True):
-            inner.set(anchor, name)
-        inner.set(f"{self.stem}_pinned", "0.0")
-        inner.set(f"{self.stem}_grabbed", "0.0")
-        grabbed = f" and {self.stem}_grabbed == 0.0" if loosely else ""
-        block.when(f"{self.stem}_pinned != 0.0{grabbed}", inner)
+        tests = [self.pin.pinned != 0.0, *([self.pin.grabbed == 0.0] if loosely else [])]
+        with block.when(every(tests)):
+            for anchor, name in zip(self.anchor, self.middle(block), strict=True):
+                block.set(anchor, name)
+            block.set(self.pin.pinned, 0.0)
+            block.set(self.pin.grabbed, 0.0)

@@ -1,44 +1,29 @@
-"""Posing: the woven text that makes a camera pose of axes, of what the host says and of what mounts keep."""
+"""Posing: a camera pose of axes, of what the host says and of what mounts keep."""
 
 from __future__ import annotations
 
-from functools import partial
 from typing import TYPE_CHECKING
 
-from ..expressions import Block, Names, fill, number
+from ..expressions import Block, Name, Names, Word, lift, where
 from ..formulas import facing, unit
-from ..plan.mounts import PLACE
+from ..plan import SEEN_T
+from ..plan.mounts import AT_X, AT_Y, AT_YAW, AT_Z, PLACE, POSE_WORDS
 from .walking import WALKED
+from .woven import WovenPose
 
 if TYPE_CHECKING:
+    from ..expressions import Value
     from ..plan import Plan
-    from ..plan.mounts import Word
+    from ..plan.mounts import Pose
 
-_POSE = """
-def pose({arguments}):
-    {lines}
-    return {results}
-"""
-_OWN = (
-    "passed",
-    "far",
-    "at_x",
-    "at_y",
-    "at_z",
-    "at_yaw",
-    "fresh",
-    "floor",
-    "under",
-    "least",
-    "away_x",
-    "away_z",
-)
-_PLACE, _TURN, _REST = (
-    ("pose_x", "pose_y", "pose_z"),
-    ("turn_x", "turn_y", "turn_z", "turn_w"),
-    ("view", "wide"),
+_WHOLE = (
+    *(Word(f"pose_{part}") for part in "xyz"),
+    *(Word(f"turn_{part}") for part in "xyzw"),
+    Word("view"),
+    Word("wide"),
 )
 """What several mounts make together: where the camera is, how it is turned, how much it sees."""
+_TURN = _WHOLE[3:7]
 
 
 def walked_by(plan: Plan) -> tuple[str, ...]:
@@ -61,7 +46,7 @@ def rig(plan: Plan) -> dict[str, float]:
 
 
 def kept(k: int, name: str) -> str:
-    """The woven name of something that mount `k` keeps from one view to the next."""
+    """What something is called that mount `k` keeps from one view to the next."""
     return f"{name}_{k}" if k else name
 
 
@@ -72,58 +57,65 @@ def arguments(plan: Plan) -> tuple[str, ...]:
     )
 
 
-def _word(plan: Plan, k: int, name: str) -> str:
-    """The woven name of what mount `k` takes or keeps."""
-    taken = plan.mounts.of(k, name)
-    if name in plan.mounts.all[k].mount.rig:
-        return kept(k, name)
-    if taken is None:
-        return "0.0"
-    if isinstance(taken, float):
-        return number(taken)
-    return f"axis{plan.mounts.own.index(str(taken))}" if plan.others else name
+class _Given:
+    """What the pose of one mount is made of."""
+
+    def __init__(self, plan: Plan, k: int) -> None:
+        self.plan, self.k = plan, k
+
+    def axis(self, name: str) -> Value:
+        """The value of an axis; the number 0 where the mount has none."""
+        taken = self.plan.mounts.of(self.k, name)
+        if not isinstance(taken, str):
+            return lift(taken or 0.0)
+        return Word(f"axis{self.plan.mounts.own.index(taken)}" if self.plan.others else name)
+
+    def kept(self, name: str) -> Name:
+        """Something that the mount keeps; what it does not name in its `rig` is an error."""
+        if name not in self.plan.mounts.all[self.k].mount.rig:
+            raise KeyError(name)
+        return Word(kept(self.k, name))
 
 
-def pose_text(plan: Plan) -> str:
+def weave_pose(plan: Plan) -> WovenPose:
     """Axes, where the character walked to, what the host said, the time and what mounts keep, to a pose."""
-    several, walks, keeps = plan.mounts.all, walked_by(plan), rig(plan)
+    several, walks, keeps = plan.mounts.all, walked_by(plan), [*map(Word, rig(plan))]
     axes = [f"axis{k}" if plan.others else name for k, name in enumerate(arguments(plan))]
     weights = [f"weight{k}" for k, _ in enumerate(several)] if plan.others else []
-    taken = [*weights, *axes, *walks, *hosts(plan), *(["t"] if keeps else []), *keeps]
-    block = Block(Names([*taken, *_OWN, *_PLACE, *_TURN, *_REST]))
-    for host, part in zip((*PLACE, "subject_yaw"), ("x", "y", "z", "yaw"), strict=True):
-        walked = ("heading" if part == "yaw" else f"moved_{part}") if walks else "0.0"
+    taken = [*map(Word, (*weights, *axes, *walks, *hosts(plan))), *([SEEN_T] if keeps else []), *keeps]
+    block = Block(Names(one.name for one in (*taken, *POSE_WORDS, *_WHOLE)))
+    places = zip((*PLACE, "subject_yaw"), (AT_X, AT_Y, AT_Z, AT_YAW), WALKED, strict=True)
+    for host, at, walked in places:
+        # what the host says of the subject comes before where it walked to
+        place: Value = Word(walked) if walks else lift(0.0)
         if host in hosts(plan):
-            walked = f"{host} if {host} == {host} else {walked}"
+            place = where(Word(host).known(), Word(host), place)
         if host in (*PLACE, *hosts(plan)):
-            block.set(f"at_{part}", walked)
-    if plan.others:
-        results: tuple[str, ...] = _several(block, plan)
-    else:
-        results = _one(block, plan, 0)
-    return fill(_POSE, arguments=", ".join(taken), lines=block.lines, results=", ".join([*results, *keeps]))
+            block.set(at, place)
+    results = _several(block, plan) if plan.others else _one(block, plan, 0)
+    return WovenPose(taken, keeps, block.statements, list(results))
 
 
-def _one(block: Block, plan: Plan, k: int) -> tuple[str, ...]:
+def _one(block: Block, plan: Plan, k: int) -> Pose:
     """The pose of one mount."""
-    word: Word = partial(_word, plan, k)
     zoom = plan.mounts.of(k, "zoom") is not None
-    return plan.mounts.all[k].mount.weave_pose(block, word, zoom=zoom)
+    return plan.mounts.all[k].mount.write_pose(block, _Given(plan, k), zoom=zoom)
 
 
-def _several(block: Block, plan: Plan) -> tuple[str, ...]:
+def _several(block: Block, plan: Plan) -> tuple[Name, ...]:
     """The pose between mounts: places by their weights, rotations the shorter way."""
-    whole = (*_PLACE, *_TURN, *_REST)
-    for name in whole:
-        block.set(name, "0.0")
+    for name in _WHOLE:
+        block.set(name, 0.0)
     for k, one in enumerate(plan.mounts.all):
-        seen, unseen = block.inner(), block.inner()
-        pose = _one(seen, plan, k)
-        (sign,) = seen.call(facing, *_TURN, *pose[3:7])
-        for name, value in zip(whole, pose, strict=True):
-            seen.set(name, f"{name} + weight{k}{f' * {sign}' if name in _TURN else ''} * ({value})")
-        if "begun" in one.mount.rig:
-            unseen.set(kept(k, "begun"), "0.0")
-        block.when(f"weight{k} != 0.0", seen, unseen if unseen.lines else None)
+        weight = Word(f"weight{k}")
+        with block.when(weight != 0.0):
+            pose = _one(block, plan, k)
+            (sign,) = block.call(facing, *_TURN, *pose[3:7])
+            for k_value, (name, value) in enumerate(zip(_WHOLE, pose, strict=True)):
+                share = weight * sign if 3 <= k_value < 7 else weight
+                block.set(name, name + share * value)
+        with block.otherwise():
+            if "begun" in one.mount.rig:
+                block.set(Word(kept(k, "begun")), 0.0)
     block.call(unit, *_TURN, into=_TURN)
-    return whole
+    return _WHOLE

@@ -1,4 +1,4 @@
-"""The program of a plan: one flat woven text in which events commit and frames only read.
+"""The program of a plan: one flat piece of code in which events commit and frames only read.
 
 An *item* is four numbers: time, code, x, y. A code names a signal, or the frame. The state is
 **committed** at an event that changes something held, at an impulse (a displacement) that comes more
@@ -15,69 +15,27 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import TYPE_CHECKING, Any
 
-from ..expressions import MATHS, compile_text, fill, number
+from ..expressions import MATHS, Word
+from ..plan import FOCUS
 from ..plan.mounts import PLACE
 from .events import Events
-from .pools import LONGEST
-from .posing import arguments, hosts, pose_text, rig, walked_by
-from .room import EXTRA
+from .languages import compiled, live_text, pose_text
+from .parts import Parts
+from .passing import Passing
+from .posing import arguments, hosts, rig, walked_by, weave_pose
+from .reading import Reading
 from .walking import READ
-from .weaver import Weaver
+from .woven import Woven
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Generator
 
     from ..plan import Plan, Signal
-    from .room import Setting
+    from .parts import Setting
+    from .woven import WovenPose
 
 Item = tuple[float, int, float, float]
 """An event or a frame: time (s), code, x, y."""
-
-MERGE = 1 / 128
-NEAR = 1 / 256
-"""Steps are no longer than this where motions that are smoothed differently come near a limit."""
-
-_LIVE = """
-def live(saved):
-    {names} = saved
-    reading = False
-    out = None
-    while True:
-        items = yield out
-        while not items:
-            if reading:
-                {restore}
-                reading = False
-            items = yield ({names})
-        if reading:
-            t, code, x, y = items[0]
-            if t != anchor or code == {frame} or t - kept_anchor <= ({merge} if code < {first_held} else 0.0):
-                {restore}
-            reading = False
-        for t, code, x, y in items:
-            {unheard}
-            while True:
-                {timers}
-                age = t - anchor
-                if age <= 0.0:
-                    break
-                {entering}
-                stop = t
-                {nearness}
-                {pace}
-                {till}
-                if stop - anchor > {longest}:
-                    stop = anchor + {longest}
-                dt = stop - anchor
-                if code == {frame} and stop == {frame_end}:
-                    {keep}
-                    reading = True
-                {flow}
-                anchor = stop
-            {events}
-        {read}
-        out = ({outputs})
-"""
 
 
 @dataclass(frozen=True, eq=False)
@@ -122,8 +80,10 @@ class Program:
     """Where a frame has the count of each cue; the time (s) of the last one comes after it."""
     live: Callable[[tuple[float, ...]], Generator[Any, list[Item], None]]
     """The loop: send it items that end in a frame for that frame's values, or none for the saved state."""
-    still_text: str
-    """The woven test of whether nothing moves by itself, on the state and the time ``now``."""
+    woven: Woven
+    """The parts of the session's loop, for other languages."""
+    woven_pose: WovenPose
+    """The parts of the pose."""
     hosts: tuple[str, ...]
     """What the pose asks the host."""
     rig: dict[str, float]
@@ -142,7 +102,7 @@ class Program:
     def settled(self) -> Callable[..., bool]:
         """Whether nothing moves by itself, by ``now`` (s) and the state."""
         space: dict[str, Any] = dict(MATHS)
-        exec(f"settled = lambda now, {', '.join(self.state)}: {self.still_text}", space)
+        exec(f"settled = lambda now, {', '.join(self.state)}: {self.woven.still}", space)
         settled: Callable[..., bool] = space["settled"]
         return settled
 
@@ -181,57 +141,50 @@ class Program:
         return tuple(self.state.values())
 
 
-def _entering(weaver: Weaver, waits: list[str], *, timely: str) -> list[str]:
-    """Lines that let an impulse be entered at the last commit, where it may."""
-    if not weaver.impulses:
-        return []
-    test = f"if code < {len(weaver.impulses)} and age <= {number(MERGE)}{timely}:"
-    if not waits:
-        return [test, "    break"]
-    return [test, *(f"    {line}" for line in ("wait = 1.0", *waits, "if wait != 0.0:", "    break"))]
-
-
-def _live_text(weaver: Weaver) -> str:
-    flow, (read, outputs) = weaver.flow(), weaver.read()
-    events = Events(weaver)
-    pace = weaver.pace(longest=LONGEST, near=NEAR)
-    timed = bool(weaver.switches.timers)
-    deaf = f"if code < {len(weaver.impulses)} and host_focus == 0.0:"
-    unheard = [deaf, "    continue"] if "host_focus" in weaver.state and weaver.impulses else []
-    flowing = ["anchor", *(name for name in weaver.state if name in flow.assigned)]
-    return fill(
-        _LIVE,
-        names=", ".join(weaver.state),
-        keep=[f"kept_{name} = {name}" for name in flowing],
-        restore=[f"{name} = kept_{name}" for name in flowing],
-        entering=_entering(weaver, events.waits(), timely=" and due > t" if timed else ""),
-        flow=flow.lines,
-        events=events.lines(),
-        read=read.lines,
-        outputs=", ".join(outputs),
-        frame=str(len(weaver.codes) + len(weaver.settings)),
-        first_held=str(len(weaver.impulses)),
-        merge=number(MERGE),
-        nearness=[f"{flow.near} = not ({flow.clear([], LONGEST)})" for flow in weaver.guarded],
-        pace=pace,
-        unheard=unheard,
-        timers=["if due <= anchor:", *(f"    {line}" for line in events.timers())] if timed else [],
-        till=["if due < t:", "    stop = due"] if timed else [],
-        frame_end="t and due > t" if timed else "t",
-        longest="pace" if pace else number(LONGEST),
+def _weave(parts: Parts, reading: Reading) -> Woven:
+    """The parts of a plan's program."""
+    passing, flow, read = Passing(parts), parts.block(), parts.block()
+    passing.write(flow)
+    outputs = reading.write(read)
+    events = Events(parts, passing)
+    nearness, pace, waits = parts.block(), parts.block(), parts.block()
+    passing.nearness(nearness)
+    passing.pace(pace)
+    events.waits(waits)
+    names = [one.name for one in parts.state.handles]
+    return Woven(
+        impulses=len(parts.impulses),
+        frame=len(parts.codes) + len(parts.settings),
+        deaf=bool(parts.impulses) and FOCUS.name in names,
+        timers=events.timers() if parts.switching.timers else [],
+        waits=waits.statements,
+        nearness=nearness.statements,
+        pace=pace.statements,
+        passing=flow.statements,
+        flowing=tuple(name for name in names if flow.assigns(name)),
+        events=events.write(),
+        reading=read.statements,
+        outputs=outputs,
+        still=passing.still(Word("now")),
     )
+
+
+def _roles(parts: Parts) -> dict[str, str]:
+    """What state values are called where another program takes over, of those whose names hang on others."""
+    return {one.name: one.saved_as for one in parts.state.handles if one.saved_as != one.name}
 
 
 @lru_cache(maxsize=64)
 def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     """Weave a plan, with what its host sets besides; the same plan is woven once."""
-    weaver = Weaver(plan, settings)
-    axes = [axis.name for axis in plan.axes]
-    text, made = _live_text(weaver), pose_text(plan)
+    parts = Parts(plan, settings)
+    reading = Reading(parts)
+    woven, woven_pose = _weave(parts, reading), weave_pose(plan)
+    axes, state = [axis.name for axis in plan.axes], parts.state.starts
+    text, made = live_text(woven, state), pose_text(woven_pose)
     begin = len(axes) + 1 + len(plan.gates)
-    extra: list[str] = [name for name in EXTRA if name in weaver.state]
-    places = {name: begin + k for k, name in enumerate(extra)}
-    first = begin + len(extra)
+    places = {name: begin + k for k, name in enumerate(reading.extra)}
+    first = begin + len(places)
     moved = first + 2 * len(plan.cues) if plan.movement else 0
     walked = [moved + READ.index(name) for name in walked_by(plan)]
     after = first + 2 * len(plan.cues) + (len(READ) if plan.movement else 0)
@@ -243,13 +196,14 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     seen = {name: tuple(own[key] for key in plan.mounts.keys(name) if key in own) for name in axes}
     return Program(
         text=text,
-        still_text=weaver.still(),
         pose_text=made,
-        state=weaver.state,
-        roles=weaver.roles,
-        codes=weaver.codes,
-        heard={signal.name: signal for signal in (*weaver.impulses, *weaver.held)},
-        settings={setting: k for k, setting in enumerate(settings, len(weaver.codes))},
+        woven=woven,
+        woven_pose=woven_pose,
+        state=state,
+        roles=_roles(parts),
+        codes=parts.codes,
+        heard={signal.name: signal for signal in (*parts.impulses, *parts.held)},
+        settings={setting: k for k, setting in enumerate(settings, len(parts.codes))},
         axes=(*axes, "yaw_total"),
         posing=(*weighed, *own.values(), *walked),
         hosts=hosts(plan),
@@ -263,6 +217,6 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         own=tuple(map(plan.mounts.label, plan.mounts.own)),
         seen={name: places for name, places in seen.items() if places},
         cues={cue.name: first + 2 * k for k, cue in enumerate(plan.cues)},
-        live=compile_text(text, "live"),
-        pose=compile_text(made, "pose"),
+        live=compiled(text, "live"),
+        pose=compiled(made, "pose"),
     )

@@ -1,24 +1,19 @@
-"""Walking: the woven text of what time does to a character, and of what a frame reads of it."""
+"""Walking: what time does to a character, and what a frame reads of it."""
 
 from __future__ import annotations
 
+from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
-from ..expressions import Block, number
-from ..formulas import toward, walked, wrapped
-from ..plan import GLIDE, HANDS
+from ..expressions import every, flag, lift, product_of, some, total, where
+from ..formulas import bearing, on_disc, toward, walked, wrapped
+from ..plan import DT, GLIDE, HANDS, MOVES, WORLD_RATE
 from ..plan.mounts import Eye, Orbit
-from .pools import WORLD_RATE
 
 if TYPE_CHECKING:
+    from ..expressions import Block, Handle, State, Value
     from ..plan import Movement
-    from .weaver import Weaver
-
-GOING = ("go_x", "go_y", "go_bearing")
-"""Where movement goes: right and forward inside the unit disc, and the direction of that (deg)."""
-
-STATE = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "yaw_then", "uneven")
-"""The state of a walk: m/s, metres since the beginning, degrees."""
+    from .parts import Parts
 
 READ = ("velocity_x", "velocity_y", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "forward")
 """What a frame reads of it, in order."""
@@ -26,114 +21,179 @@ READ = ("velocity_x", "velocity_y", "velocity_z", "moved_x", "moved_y", "moved_z
 WALKED = READ[3:7]
 """What of that a pose is made of: where the character is and which way it faces."""
 
+FACTS = ("host.slope", "host.platform", "host.lift")
+"""What the host says of the ground that is walked on."""
+
+
+@dataclass(eq=False)
+class WalkState:
+    """What is kept of a character that walks."""
+
+    velocity_x: Handle
+    """m/s, to +X."""
+    velocity_z: Handle
+    moved: tuple[Handle, ...]
+    """How far it went since the beginning, m."""
+    heading: Handle
+    """Which way it faces, deg."""
+    yaw_then: Handle
+    """Where forward was as the last step ended, deg."""
+    uneven: Handle
+    """1 while the ground is more than a level floor."""
+    view_from: Handle | None = None
+    """The mount from which "forward" is seen, where there are several."""
+    entries: dict[int, Handle] = field(default_factory=dict)
+    """For a mount that is measured from it: which way it faced as that took over, deg."""
+
+    @classmethod
+    def new(cls, state: State, movement: Movement, yaw: float, *, several: bool) -> WalkState:
+        """One that has not walked yet, and looks along a yaw (deg)."""
+        names = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "yaw_then", "uneven")
+        seen = movement.relative_to == "camera"
+        starts = {"yaw_then": yaw if seen else 0.0}
+        vx, vz, x, y, z, heading, then, uneven = (state.new(name, starts.get(name, 0.0)) for name in names)
+        one = cls(vx, vz, (x, y, z), heading, then, uneven)
+        if several and seen:
+            one.view_from = state.new("view_from")
+        return one
+
 
 class Walk:
     """Writes what a movement does into blocks."""
 
-    def __init__(self, weaver: Weaver, movement: Movement) -> None:
-        self.weaver, self.movement = weaver, movement
+    def __init__(self, parts: Parts, movement: Movement, state: WalkState) -> None:
+        self.parts, self.movement, self.state = parts, movement, state
 
-    def reference(self) -> str:
+    def reference(self) -> Value:
         """The yaw that "forward" is measured from."""
-        if self.movement.relative_to == "body":
-            return "heading"
-        if self.movement.relative_to == "world":
-            return "0.0"
-        if self.movement.relative_to in HANDS:
-            return f"{self.weaver.leaning('yaw')} + host_{self.movement.relative_to}_yaw"
-        return self.weaver.in_force("yaw", self._seen_yaw, "view_from")
+        relative = self.movement.relative_to
+        if relative == "body":
+            return self.state.heading
+        if relative == "world":
+            return lift(0.0)
+        if relative in HANDS:
+            return self.parts.leaning("yaw") + self.parts.raw[f"host.{relative}_yaw"][0]
+        return self.parts.in_force("yaw", self._seen_yaw, self.state.view_from)
 
-    def _seen_yaw(self, key: str, k: int) -> str:
+    def _seen_yaw(self, key: str, k: int) -> Value:
         """The yaw of a view, its offsets and what it is measured from included."""
-        return f"{self.weaver.leaning_of(key)}{self.base(k)}"
+        return total([self.parts.leaning_of(key), *self.base(k)])
 
-    def base(self, k: int) -> str:
+    def base(self, k: int) -> list[Value]:
         """What is to be added to the yaw of a mount for the direction in which it looks."""
-        mount = self.weaver.plan.mounts.all[k].mount
+        mount = self.parts.plan.mounts.all[k].mount
         frame = mount.frame if isinstance(mount, Eye | Orbit) else "world"
-        entry = f"entry{k}"
-        froms = {"subject": " + heading", "target": " + host_target_x", "entry": f" + {entry}"}
-        return "" if frame == "entry" and entry not in self.weaver.state else froms.get(frame, "")
+        if frame == "subject":
+            return [self.state.heading]
+        if frame == "target":
+            return [self.parts.raw["host.target"][0]]
+        return [self.state.entries[k]] if frame == "entry" and k in self.state.entries else []
 
-    def turn_over(self, block: Block, new: str) -> None:
-        """Look from another mount, whose yaw is another: that is no turn. `new` is its number."""
-        look = self.weaver.names.fresh("look")
-        block.set(look, "view_from")
-        block.set("view_from", f"{new} if go_x == 0.0 and go_y == 0.0 else view_from")
-        inner = block.inner()
-        inner.set("yaw_then", self.reference())
-        block.when(f"view_from != {look}", inner)
+    def turn_over(self, block: Block) -> None:
+        """Look from the mount in force, whose yaw is another: that is no turn.
+
+        Who is told to go somewhere goes on as they went through a cut, until they are let go.
+        """
+        state, go = self.state, self.parts.go
+        if state.view_from is None or self.parts.mount_parts is None:
+            return
+        look = block.keep("look", state.view_from)
+        stands = every([go[0] == 0.0, go[1] == 0.0])
+        block.set(state.view_from, where(stands, self.parts.mount_parts.mount, state.view_from))
+        with block.when(state.view_from != look):
+            block.set(state.yaw_then, self.reference())
+
+    def heed(self, block: Block) -> None:
+        """Work out where movement goes, inside the unit disc, if something that it depends on has changed."""
+        x, y, direction = self.parts.go
+        self.grounded(block)
+        if not go_on(block, self.parts):
+            return
+        if "travel" in self.movement.facing:
+            block.call(bearing, x, y, into=(direction,))
+        self.turn_over(block)
 
     def grounded(self, block: Block) -> None:
         """Keep whether the ground is more than a level floor, if something that says so has changed."""
-        facts = ("host_slope_x", "host_slope_y", "host_platform_x", "host_platform_y", "host_lift")
-        if block.assigned & set(facts):
-            some = " or ".join(f"{fact} != 0.0" for fact in facts)
-            block.set("uneven", f"1.0 if {some} else 0.0")
+        facts = [one for name in FACTS for one in self.parts.raw[name]]
+        if block.changes(*facts):
+            block.set(self.state.uneven, flag(some(fact != 0.0 for fact in facts)))
 
-    def flow(self, block: Block, bend: str) -> None:
-        """What `dt` does: nothing while the world stands still."""
-        inner, movement = block.inner(), self.movement
+    def pass_time(self, block: Block, bend: Value) -> None:
+        """What `dt` does: nothing while the world stands still. `bend` is how far the yaw is from steady."""
+        state, movement, raw = self.state, self.movement, self.parts.raw
+        x, y, z = state.moved
         yaw = self.reference()
-        scale = " * ".join(
-            (number(movement.speed), *(self.weaver.switches.scale(*one) for one in movement.scales))
-        )
-        speed_x, speed_y, now = (self.weaver.names.fresh(word) for word in ("wish_x", "wish_y", "yaw_now"))
-        inner.set(speed_x, f"go_x * {scale}")
-        inner.set(speed_y, f"go_y * {scale}")
-        inner.set(now, yaw)
-        gone = tuple(self.weaver.names.fresh(word) for word in ("gone_x", "gone_z"))
-        time = self.weaver.names.fresh("world_dt")
-        inner.set(time, f"dt * {WORLD_RATE}")
-        inner.call(
-            walked, speed_x, speed_y, "yaw_then", now, bend, time, "velocity_x", "velocity_z",
-            into=("velocity_x", "velocity_z", *gone),
-            gain=movement.acceleration, brake=movement.braking or GLIDE,
-        )  # fmt: skip
-        uneven = inner.inner()
-        rises = f"{gone[0]} * host_slope_x + {gone[1]} * host_slope_y"
-        uneven.set("moved_x", f"moved_x + host_platform_x * {time}")
-        uneven.set("moved_y", f"moved_y + {rises} + host_lift * {time}")
-        uneven.set("moved_z", f"moved_z + host_platform_y * {time}")
-        inner.set("moved_x", f"moved_x + {gone[0]}")
-        inner.set("moved_z", f"moved_z + {gone[1]}")
-        inner.when("uneven != 0.0", uneven)
-        self._face(inner, now, time)
-        block.when(f"{WORLD_RATE} != 0.0", inner)
-        block.set("yaw_then", yaw)
+        with block.when(WORLD_RATE != 0.0):
+            scales = [self.parts.switching.scale(*one) for one in movement.scales]
+            asked = [
+                block.keep(f"wish_{part}", product_of([go, movement.speed, *scales]))
+                for part, go in zip("xy", self.parts.go, strict=False)
+            ]
+            now = block.keep("yaw_now", yaw)
+            gone_x, gone_z = (block.names.fresh(word) for word in ("gone_x", "gone_z"))
+            time = block.keep("world_dt", DT * WORLD_RATE)
+            velocity = (state.velocity_x, state.velocity_z)
+            block.call(
+                walked, *asked, state.yaw_then, now, bend, time, *velocity,
+                into=(*velocity, gone_x, gone_z), gain=movement.acceleration, brake=movement.braking or GLIDE,
+            )  # fmt: skip
+            block.set(x, x + gone_x)
+            block.set(z, z + gone_z)
+            with block.when(state.uneven != 0.0):
+                (slope_x, slope_y), (ride_x, ride_y) = raw["host.slope"], raw["host.platform"]
+                block.set(x, x + ride_x * time)
+                block.set(y, y + gone_x * slope_x + gone_z * slope_y + raw["host.lift"][0] * time)
+                block.set(z, z + ride_y * time)
+            self._face(block, now, time)
+        block.set(state.yaw_then, yaw)
 
-    def _face(self, block: Block, yaw: str, time: str) -> None:
+    def _face(self, block: Block, yaw: Value, time: Value) -> None:
         """Turn to where the character is to face, as fast as it may."""
-        if set(self.movement.facing) == {"free"}:
+        facing, heading, (x, y, direction) = self.movement.facing, self.state.heading, self.parts.go
+        if set(facing) == {"free"}:
             return
-        way = self.weaver.names.fresh("way")
-        view = self.weaver.in_force("yaw", self._seen_yaw)
-        targets = {"travel": f"{yaw} + go_bearing - heading", "view": f"{view} - heading"}
-        ways = {
-            face: block.call(wrapped, to)[0] for face, to in targets.items() if face in self.movement.facing
-        }
-        ways["free"] = "0.0"
-        if "travel" in ways:
-            ways["travel"] = f"({ways['travel']} if go_x != 0.0 or go_y != 0.0 else 0.0)"
+        way = block.names.fresh("way")
+        ways: dict[str, Value] = {"free": lift(0.0)}
+        if "travel" in facing:
+            (turn,) = block.call(wrapped, yaw + direction - heading)
+            ways["travel"] = where(some([x != 0.0, y != 0.0]), turn, 0.0)
+        if "view" in facing:
+            view = self.parts.in_force("yaw", self._seen_yaw)
+            (ways["view"],) = block.call(wrapped, view - heading)
         chosen = ways[self.movement.face]
         for condition, face in reversed(self.movement.faces):
-            chosen = f"{ways[face]} if {self.weaver.switches.holds(condition)} != 0.0 else {chosen}"
+            chosen = where(self.parts.switching.holds(condition) != 0.0, ways[face], chosen)
         block.set(way, chosen)
-        most = f"{time} * {number(self.movement.turn_rate)}"
-        (turned,) = block.call(toward, "heading", way, most)
-        block.call(wrapped, turned, into=("heading",))
+        (turned,) = block.call(toward, heading, way, time * self.movement.turn_rate)
+        block.call(wrapped, turned, into=(heading,))
 
-    def read(self, block: Block) -> list[str]:
+    def read(self, block: Block) -> list[Value]:
         """What a frame reads, in the order of `READ`."""
-        found = [self.weaver.names.fresh(f"read_{name}") for name in READ[:3]]
-        rise = "velocity_x * host_slope_x + velocity_z * host_slope_y + host_lift"
-        for name, speed in zip(found, ("velocity_x", "0.0", "velocity_z"), strict=True):
+        state, raw = self.state, self.parts.raw
+        found = [block.names.fresh(f"read_{name}") for name in READ[:3]]
+        for name, speed in zip(found, (state.velocity_x, lift(0.0), state.velocity_z), strict=True):
             block.set(name, speed)
-        uneven = block.inner()
-        for name, speed in zip(
-            found, ("velocity_x + host_platform_x", rise, "velocity_z + host_platform_y"), strict=True
-        ):
-            uneven.set(name, speed)
-        block.when("uneven != 0.0", uneven)
+        with block.when(state.uneven != 0.0):
+            (slope_x, slope_y), (ride_x, ride_y) = raw["host.slope"], raw["host.platform"]
+            rise = state.velocity_x * slope_x + state.velocity_z * slope_y + raw["host.lift"][0]
+            moving = (state.velocity_x + ride_x, rise, state.velocity_z + ride_y)
+            for name, speed in zip(found, moving, strict=True):
+                block.set(name, speed)
         (forward,) = block.call(wrapped, self.reference())
-        return [*found, "moved_x", "moved_y", "moved_z", "heading", forward]
+        return [*found, *state.moved, state.heading, forward]
+
+    @property
+    def still(self) -> list[Value]:
+        """Tests that hold while nobody walks."""
+        state, go = self.state, self.parts.go
+        return [one == 0.0 for one in (state.velocity_x, state.velocity_z, *go[:2], state.uneven)]
+
+
+def go_on(block: Block, parts: Parts) -> bool:
+    """Write where movement goes, if something that it depends on has changed; whether it has."""
+    asked = [parts.leaning_of(one) if one in parts.flows else lift(0.0) for one in MOVES]
+    if not parts.moving or not block.changes(*asked):
+        return False
+    block.call(on_disc, *asked, into=parts.go[:2])
+    return True

@@ -15,7 +15,8 @@ from scipy.spatial.transform import Rotation
 import mellow_thumb as mt
 from mellow_thumb.formulas.orbiting import carried, chased, direction_to, product, swung, turned_by
 from mellow_thumb.plan.axes import Axis
-from mellow_thumb.plan.gates import Buttons, Condition, Gate
+from mellow_thumb.plan.buttons import Buttons
+from mellow_thumb.plan.gates import Condition, Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.mounts.mounted import Mounted
 from mellow_thumb.plan.mounts.orbits import Orbit, Return

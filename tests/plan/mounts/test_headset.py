@@ -15,8 +15,8 @@ import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.devices.xr_door import PATHS
 from mellow_thumb.plan.axes import Axis
+from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.derived import Presses
-from mellow_thumb.plan.gates import Buttons
 from mellow_thumb.plan.mounts.headsets import Headset
 from mellow_thumb.plan.movement import MOVES, Movement
 from mellow_thumb.plan.plan import Plan

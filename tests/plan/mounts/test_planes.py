@@ -19,14 +19,15 @@ from scipy.spatial.transform import Rotation
 import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.plan.axes import PANS, Axis
-from mellow_thumb.plan.gates import Buttons, Condition, Gate
+from mellow_thumb.plan.buttons import Buttons
+from mellow_thumb.plan.gates import Condition, Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.mounts.mounted import Mounted
 from mellow_thumb.plan.mounts.plane_mounts import Flat, Overhead
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.plan.steps.smoothings import Exponential, Spring
+from mellow_thumb.plan.steps import Exponential, Spring
 from mellow_thumb.takes.loops import Interpreted
 from mellow_thumb.takes.replay_table import outputs
 from mellow_thumb.takes.take_items import TakeReader

@@ -16,8 +16,9 @@ from scipy.spatial.transform import Rotation
 import mellow_thumb as mt
 from mellow_thumb.plan.accessibility import Hands
 from mellow_thumb.plan.axes import Axis
+from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.cues import Cue
-from mellow_thumb.plan.gates import Buttons, Condition, Gate
+from mellow_thumb.plan.gates import Condition, Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.mounts.mounted import Mounted
 from mellow_thumb.plan.mounts.orbits import Orbit
@@ -25,7 +26,7 @@ from mellow_thumb.plan.movement import MOVES, Movement
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.plan.steps.smoothings import Exponential
+from mellow_thumb.plan.steps import Exponential
 from mellow_thumb.weaving.program import weave_plan
 
 from ...helpers.profiles import data, load, refused_for

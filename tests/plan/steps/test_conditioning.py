@@ -13,13 +13,15 @@ from scipy.integrate import solve_ivp
 from mellow_thumb import Session
 from mellow_thumb.basics.units import Effect, parse_quantity, read_sensitivity
 from mellow_thumb.plan.axes import Axis
-from mellow_thumb.plan.gates import Buttons, Condition, Gate
+from mellow_thumb.plan.buttons import Buttons
+from mellow_thumb.plan.gates import Condition, Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
-from mellow_thumb.plan.routes import Route, SpeedGain, TurnBoost
+from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
+from mellow_thumb.plan.steps import LN2, Exponential, OneEuro, SlowFast, SpeedGain, Spring, TurnBoost
 from mellow_thumb.plan.steps.shape import Shape
-from mellow_thumb.plan.steps.smoothings import HALF_WAY, LN2, Exponential, OneEuro, SlowFast, Spring
+from mellow_thumb.plan.steps.spring import HALF_WAY
 
 EYE = (Axis("yaw"), Axis("pitch", low=-60.0, high=70.0), Axis("roll"))
 GLASSING = Gate("glassing", Buttons((find_signal("mouse.right"),)))

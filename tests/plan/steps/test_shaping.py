@@ -11,10 +11,12 @@ from hypothesis import strategies as st
 from scipy.interpolate import PchipInterpolator
 
 from mellow_thumb.basics.errors import PlanError
-from mellow_thumb.expressions.weave import Block, Names, compile_text, fill
+from mellow_thumb.expressions import Block, Names, Word
 from mellow_thumb.formulas import shaping
+from mellow_thumb.plan.steps import DeadZone
 from mellow_thumb.plan.steps.curves import Blend, Curve, Points, Power
-from mellow_thumb.plan.steps.shape import DeadZone, Shape
+from mellow_thumb.plan.steps.shape import Shape
+from mellow_thumb.weaving.languages import compiled, function
 
 from ...helpers.strategies import curves, dead_zones, rests, shapes, travels
 
@@ -22,11 +24,10 @@ shares = st.floats(-1.0, 1.0)
 
 
 def woven(shape: Shape, x: float, y: float) -> tuple[float, float]:
-    """A pair through the woven text of a shape."""
+    """A pair through the woven steps of a shape."""
     block = Block(Names(["x", "y"]))
-    result = shape.weave_pair(block, "x", "y")
-    text = fill("def run(x, y):\n    {lines}\n    return {out}\n", lines=block.lines, out=", ".join(result))
-    return compile_text(text, "run")(x, y)  # type: ignore[no-any-return]
+    results = shape.on_pair(block, Word("x"), Word("y"))
+    return compiled(function("run", ["x", "y"], block.statements, results), "run")(x, y)  # type: ignore[no-any-return]
 
 
 @given(curves, shares)

@@ -1,17 +1,23 @@
 """Mounts: how axes become a camera pose."""
 
-from .eye import PLACE, Eye, Word
+from .eye import Eye
 from .headsets import HEAD, Headset
 from .kinds import KINDS, Mount
 from .mounted import Mounted, Mounts
 from .orbits import TARGET, UP, Orbit, Return
 from .plane_mounts import GROUND, Flat, Overhead
+from .pose import AT_X, AT_Y, AT_YAW, AT_Z, PLACE, POSE_WORDS, Pose
 
 __all__ = [
+    "AT_X",
+    "AT_Y",
+    "AT_YAW",
+    "AT_Z",
     "GROUND",
     "HEAD",
     "KINDS",
     "PLACE",
+    "POSE_WORDS",
     "TARGET",
     "UP",
     "Eye",
@@ -22,6 +28,6 @@ __all__ = [
     "Mounts",
     "Orbit",
     "Overhead",
+    "Pose",
     "Return",
-    "Word",
 ]

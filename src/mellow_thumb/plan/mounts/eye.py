@@ -1,31 +1,20 @@
-"""Mounts: how axes become a camera pose."""
+"""The eye: a first-person camera."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from dataclasses import dataclass
-from math import radians, tan
 from typing import TYPE_CHECKING, ClassVar
 
 from ...basics import PlanError
-from ...expressions import number
-from ...formulas import level_rotation, narrowed, right, rolled, trailed, wrapped
+from ...formulas import right, wrapped
 from ..axes import Axis
-from ..steps import LN2
+from .pose import AT_X, AT_Y, AT_YAW, AT_Z, PLACE, Pose, looking, pose_of
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
-    from ...expressions import Block
-
-Word = Callable[[str], str]
-"""Gives the woven name of an axis that a mount takes, or of something that it keeps."""
-
-PLACE = ("subject_x", "subject_y", "subject_z")
-"""Where the host says that the subject is, in metres; no number while it has not said so."""
-
-FRAMES = ("world", "entry", "subject")
-"""What a mount is measured from: the world, the subject as the mount took over, the subject as it is now."""
+    from ...expressions import Block, Value
+    from .pose import Given
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,52 +57,18 @@ class Eye:
         """What its yaw is measured from."""
         return "subject" if self.turns == "head" else "world"
 
-    def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
-        """Write the pose into `block`: position x, y, z, rotation x, y, z, w, field of view and extent.
-
-        With `zoom` the axis of that name narrows the field of view. ``at_x``, ``at_y``, ``at_z`` is where
-        the subject is.
-        """
-        yaw, lean, rise = word("yaw"), word("lean_x"), word("lean_y")
+    def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
+        """Write the pose; with `zoom` the axis of that name narrows the field of view."""
+        yaw, lean, rise = given.axis("yaw"), given.axis("lean_x"), given.axis("lean_y")
         if self.turns == "head":
-            (yaw,) = block.call(wrapped, f"{yaw} + at_yaw")
-        high = f"at_y + {number(self.height)}" + (f" + {rise}" if rise != "0.0" else "")
-        x, z = "at_x", "at_z"
-        if lean != "0.0":
+            (yaw,) = block.call(wrapped, yaw + AT_YAW)
+        high = AT_Y + self.height
+        if not rise.is_zero:
+            high = high + rise
+        x: Value = AT_X
+        z: Value = AT_Z
+        if not lean.is_zero:
             across = block.call(right, yaw)
-            x, z = (f"{at} + {part} * {lean}" for at, part in ((x, across[0]), (z, across[2])))
-        return (x, high, z, *looking(block, word, yaw, self.field_of_view, zoom))
-
-
-def weave_trail(block: Block, word: Word, follow: float, follow_up: float) -> None:
-    """Write how a camera follows its subject, into what it keeps; ``passed`` is the time (s) since then."""
-    first = block.inner()
-    for part in "xyz":
-        for stem in ("then", "trail"):
-            first.set(word(f"{stem}_{part}"), f"at_{part}")
-    first.set(word("viewed"), "t")
-    first.set(word("begun"), "1.0")
-    block.when(f"{word('begun')} == 0.0", first)
-    block.set("passed", f"t - {word('viewed')}")
-    for part, half_life in (("x", follow), ("y", follow_up), ("z", follow)):
-        trail, then = word(f"trail_{part}"), word(f"then_{part}")
-        if half_life:
-            block.call(trailed, trail, then, f"at_{part}", "passed", into=(trail,), k=LN2 / half_life)
-        else:
-            block.set(trail, f"at_{part}")
-        block.set(then, f"at_{part}")
-    block.set(word("viewed"), "t")
-
-
-def looking(
-    block: Block, word: Word, yaw: str, field_of_view: float, zoom: bool, pitch: str = ""
-) -> tuple[str, ...]:
-    """Write the rotation, the field of view and the extent of a camera that looks where its axes point."""
-    turned, roll = block.call(level_rotation, yaw, pitch or word("pitch")), word("roll")
-    if roll != "0.0":
-        inner = block.inner()
-        inner.call(rolled, *turned, roll, into=turned)
-        block.when(f"{roll} != 0.0", inner)
-    if not zoom:
-        return (*turned, number(field_of_view), "0.0")
-    return (*turned, *block.call(narrowed, word("zoom"), half=tan(radians(field_of_view / 2.0))), "0.0")
+            x, z = AT_X + across[0] * lean, AT_Z + across[2] * lean
+        turned, view = looking(block, given, yaw, given.axis("pitch"), self.field_of_view, zoom=zoom)
+        return pose_of(x, high, z, *turned, view, 0.0)

@@ -6,20 +6,20 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, ClassVar
 
 from ...basics import PlanError
-from ...expressions import number
+from ...expressions import where
 from ...formulas import level_rotation, level_turned, product
 from ..axes import Axis
-from .eye import PLACE
+from .pose import AT_X, AT_Y, AT_Z, AWAY_X, AWAY_Z, PLACE, Pose, pose_of, said
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
     from ...expressions import Block
-    from .eye import Word
+    from .pose import Given
 
 HEAD = ("head_x", "head_y", "head_z", "head_qx", "head_qy", "head_qz", "head_qw")
 """Where the host says that the head is, in the play space: metres, then a unit quaternion."""
-STILL = (*["0.0"] * 6, "1.0")
+STILL = (*[0.0] * 6, 1.0)
 """A head of which nothing is known."""
 ZERO = ("zero_x", "zero_z", "zero_yaw")
 """What the play space is centred on: the head's place on the floor and its yaw (deg) as it was recentred."""
@@ -58,29 +58,24 @@ class Headset:
         if not 0.0 <= self.fade <= 2.0:
             raise PlanError(f"fade: found {self.fade:g} s; expected 0 to 2 s")
 
-    def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
-        """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""
-        del zoom  # a headset magnifies nothing
-        yaw, turned, begun = word("yaw"), word("turned"), word("begun")
-        first = block.inner()
-        first.set(turned, yaw)
-        first.set(begun, "1.0")
-        block.when(f"{begun} == 0.0", first)
-        head = [f"({part} if head_x == head_x else {rest})" for part, rest in zip(HEAD, STILL, strict=True)]
-        away = (f"{head[0]} - {word('zero_x')}", f"{head[2]} - {word('zero_z')}")
-        block.set("away_x", away[0])
-        block.set("away_z", away[1])
-        before, now = (
-            block.call(level_turned, "away_x", "away_z", f"{angle} - {word('zero_yaw')}")
-            for angle in (turned, yaw)
-        )
-        block.set(word("room_x"), f"{word('room_x')} + ({before[0]} - {now[0]})")
-        block.set(word("room_z"), f"{word('room_z')} + ({before[1]} - {now[1]})")
+    def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
+        """Write the pose; nothing magnifies it."""
+        del zoom
+        yaw, turned, begun = given.axis("yaw"), given.kept("turned"), given.kept("begun")
+        with block.when(begun == 0.0):
+            block.set(turned, yaw)
+            block.set(begun, 1.0)
+        there = said(HEAD[0]).known()
+        head = [where(there, said(part), rest) for part, rest in zip(HEAD, STILL, strict=True)]
+        zero_x, zero_z, zero_yaw = map(given.kept, ZERO)
+        block.set(AWAY_X, head[0] - zero_x)
+        block.set(AWAY_Z, head[2] - zero_z)
+        before, now = (block.call(level_turned, AWAY_X, AWAY_Z, angle - zero_yaw) for angle in (turned, yaw))
+        # the room goes the other way, so that the head stays where it was while everything turns about it
+        room_x, room_z = given.kept("room_x"), given.kept("room_z")
+        block.set(room_x, room_x + (before[0] - now[0]))
+        block.set(room_z, room_z + (before[1] - now[1]))
         block.set(turned, yaw)
-        place = (
-            f"at_x + {word('room_x')} + {now[0]}",
-            f"at_y + {head[1]} + {number(self.height)}",
-            f"at_z + {word('room_z')} + {now[1]}",
-        )
-        room = block.call(level_rotation, f"{yaw} - {word('zero_yaw')}", "0.0")
-        return (*place, *block.call(product, *room, *head[3:]), number(self.field_of_view), "0.0")
+        place = (AT_X + room_x + now[0], AT_Y + head[1] + self.height, AT_Z + room_z + now[1])
+        room = block.call(level_rotation, yaw - zero_yaw, 0.0)
+        return pose_of(*place, *block.call(product, *room, *head[3:]), self.field_of_view, 0.0)

@@ -7,17 +7,17 @@ from itertools import pairwise
 from typing import TYPE_CHECKING, ClassVar
 
 from ...basics import PlanError, listed
-from ...expressions import number
+from ...expressions import flag, where
 from ...formulas import behind, carried, chased, clamp, product, shortage, turned_by, wrapped, zone
 from ..axes import Axis
 from ..steps import LN2, Points
-from .eye import FRAMES, PLACE, looking, weave_trail
+from .pose import AT_YAW, FAR, FRAMES, FRESH, PASSED, PLACE, Pose, follow, looking, pose_of, said
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
-    from ...expressions import Block
-    from .eye import Word
+    from ...expressions import Block, Name, Value
+    from .pose import Given
 
 TARGET = ("target_yaw", "target_pitch")
 """Where the host says that a second subject is, seen from the first, in degrees."""
@@ -131,59 +131,60 @@ class Orbit:
         inner = [((a - pitch) / (last - pitch), (b - factor) / (end - factor)) for a, b in self.reach[1:-1]]
         return Points(tuple(inner))
 
-    def _distance(self, block: Block, word: Word) -> str:
+    def _distance(self, block: Block, given: Given) -> Value:
         """What holds the distance, by the pitch."""
         if not self.reach:
-            return word("distance")
+            return given.axis("distance")
         (pitch, factor), (last, end) = self.reach[0], self.reach[-1]
-        (share,) = block.call(zone, word("pitch"), inner=pitch, outer=last)
-        reached = self._curve().weave(block, share)
-        block.set("far", f"{word('distance')} * ({number(factor)} + {number(end - factor)} * {reached})")
-        return "far"
+        (share,) = block.call(zone, given.axis("pitch"), inner=pitch, outer=last)
+        reached = self._curve().on_size(block, share)
+        block.set(FAR, given.axis("distance") * (factor + (end - factor) * reached))
+        return FAR
 
-    def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
-        """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""
-        block.set("fresh", f"1.0 if {word('begun')} == 0.0 else 0.0")
-        weave_trail(block, word, self.follow, self.follow_up)
+    def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
+        """Write the pose; with `zoom` the axis of that name narrows the field of view."""
+        block.set(FRESH, flag(given.kept("begun") == 0.0))
+        trail = follow(block, given, self.follow, self.follow_up)
         k = LN2 / self.recovers if self.recovers else 1e300
-        distance, short = self._distance(block, word), word("short")
-        free = f"(clear if clear == clear else {distance})"
-        block.call(shortage, short, distance, free, "passed", into=(short,), k=k)
-        yaw, pitch = self._angles(block, word)
-        across, rise, back = self.offset
-        off = (number(across), number(rise), number(back))
-        trail, far = [word(f"trail_{part}") for part in "xyz"], f"{distance} - {short}"
+        distance, short, clear = self._distance(block, given), given.kept("short"), said("clear")
+        free = where(clear.known(), clear, distance)
+        block.call(shortage, short, distance, free, PASSED, into=(short,), k=k)
+        yaw, pitch = self._angles(block, given)
+        far = distance - short
         if self.up == "world":
-            place = block.call(behind, *trail, yaw, pitch, far, *off)
-            return (*place, *looking(block, word, yaw, self.field_of_view, zoom, pitch))
-        way = block.call(behind, "0.0", "0.0", "0.0", yaw, pitch, far, *off)
-        *turned, view, wide = looking(block, word, yaw, self.field_of_view, zoom, pitch)
-        tilt, level = tuple(word(name) for name in _TILT), ("0.0", "1.0", "0.0")
-        up = (f"({said} if up_x == up_x else {plain})" for said, plain in zip(UP, level, strict=True))
+            place = block.call(behind, *trail, yaw, pitch, far, *self.offset)
+            turned, view = looking(block, given, yaw, pitch, self.field_of_view, zoom=zoom)
+            return pose_of(*place, *turned, view, 0.0)
+        way = block.call(behind, 0.0, 0.0, 0.0, yaw, pitch, far, *self.offset)
+        turned, view = looking(block, given, yaw, pitch, self.field_of_view, zoom=zoom)
+        tilt, level = tuple(given.kept(name) for name in _TILT), (0.0, 1.0, 0.0)
+        first = said(UP[0]).known()
+        up = (where(first, said(one), plain) for one, plain in zip(UP, level, strict=True))
         block.call(carried, *tilt, *up, into=tilt)
         place = block.call(turned_by, *tilt, *way)
-        moved = (f"{at} + {part}" for at, part in zip(trail, place, strict=True))
-        return (*moved, *block.call(product, *tilt, *turned), view, wide)
+        moved = (at + part for at, part in zip(trail, place, strict=True))
+        return pose_of(*moved, *block.call(product, *tilt, *turned), view, 0.0)
 
-    def _angles(self, block: Block, word: Word) -> tuple[str, str]:
+    def _angles(self, block: Block, given: Given) -> tuple[Value, Value]:
         """Write which way it looks: its own angles, from those that they are measured from."""
-        pitch = word("pitch")
+        pitch = given.axis("pitch")
         if self.frame == "world":
-            return block.call(wrapped, word("yaw"))[0], pitch
-        base, tilt = word("base"), word("base_pitch")
-        goals = {base: "at_yaw"}
+            return block.call(wrapped, given.axis("yaw"))[0], pitch
+        base, tilt = given.kept("base"), given.kept("base_pitch")
+        goals: list[tuple[Name, Value]] = [(base, AT_YAW)]
         if self.frame == "target":
-            goals = {base: "(target_yaw if target_yaw == target_yaw else at_yaw)"}
-            goals[tilt] = "(target_pitch if target_pitch == target_pitch else 0.0)"
-        first, later = block.inner(), block.inner()
-        for angle, goal in goals.items():
-            first.set(angle, goal)
-            if self.frame != "entry" and self.follow_turn:
-                later.call(chased, angle, goal, "passed", into=(angle,), k=LN2 / self.follow_turn)
-            elif self.frame != "entry":
-                later.set(angle, goal)
-        block.when("fresh != 0.0", first, later if later.lines else None)
-        (yaw,) = block.call(wrapped, f"{word('yaw')} + {base}")
+            yaw, high = map(said, TARGET)
+            goals = [(base, where(yaw.known(), yaw, AT_YAW)), (tilt, where(high.known(), high, 0.0))]
+        with block.when(FRESH != 0.0):
+            for angle, goal in goals:
+                block.set(angle, goal)
+        with block.otherwise():
+            for angle, goal in goals if self.frame != "entry" else ():
+                if self.follow_turn:
+                    block.call(chased, angle, goal, PASSED, into=(angle,), k=LN2 / self.follow_turn)
+                else:
+                    block.set(angle, goal)
+        (turned,) = block.call(wrapped, given.axis("yaw") + base)
         if self.frame == "target":
-            (pitch,) = block.call(clamp, f"{pitch} + {tilt}", low=-90.0, high=90.0)
-        return yaw, pitch
+            (pitch,) = block.call(clamp, pitch + tilt, low=-90.0, high=90.0)
+        return turned, pitch

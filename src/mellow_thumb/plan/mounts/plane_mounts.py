@@ -7,19 +7,34 @@ from math import inf, radians, tan
 from typing import TYPE_CHECKING, ClassVar
 
 from ...basics import PlanError, listed
-from ...expressions import number
+from ...expressions import flag, lift, where
 from ...formulas import behind, trailed
 from ..axes import Axis
 from ..steps import LN2
-from .eye import FRAMES, PLACE, looking, weave_trail
+from .pose import (
+    AT,
+    FLOOR,
+    FRAMES,
+    FRESH,
+    LEAST,
+    PASSED,
+    PLACE,
+    PLACES,
+    UNDER,
+    Pose,
+    begin,
+    follow,
+    looking,
+    pose_of,
+    said,
+)
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
-    from ...expressions import Block
-    from .eye import Word
+    from ...expressions import Block, Value
+    from .pose import Given
 
-_PLACES = tuple(f"{word}_{part}" for word in ("then", "trail", "home") for part in "xyz")
 GROUND = ("ground", "ground_under")
 """Where the host says how high the ground is: under the middle of the view, under the camera; in metres."""
 
@@ -57,16 +72,14 @@ def _check_frame(frame: str, follow: float) -> None:
         raise PlanError(f"follow: found {follow:g}; expected 0 to 60 s")
 
 
-def _weave_origin(block: Block, word: Word, frame: str, follow: float) -> tuple[str, str, str]:
+def _origin(block: Block, given: Given, frame: str, half_life: float) -> tuple[Value, Value, Value]:
     """Write what pans are measured from: the world's origin, where the subject was at first, or is now."""
-    weave_trail(block, word, follow, follow)
+    trail = follow(block, given, half_life, half_life)
     if frame == "world":
-        return "0.0", "0.0", "0.0"
+        return lift(0.0), lift(0.0), lift(0.0)
     if frame == "subject":
-        x, y, z = (word(f"trail_{part}") for part in "xyz")
-        return x, y, z
-    x, y, z = (word(f"home_{part}") for part in "xyz")
-    return x, y, z
+        return trail
+    return given.kept("home_x"), given.kept("home_y"), given.kept("home_z")
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,7 +115,7 @@ class Overhead:
     hosts: ClassVar[tuple[str, ...]] = (*PLACE, *GROUND)
     """What it asks the host."""
     rig: ClassVar[Mapping[str, float]] = dict.fromkeys(
-        ("begun", "viewed", "level", "level_then", *_PLACES), 0.0
+        ("begun", "viewed", "level", "level_then", *PLACES), 0.0
     )
     """What it keeps from one view to the next, and what that is at first."""
 
@@ -119,32 +132,28 @@ class Overhead:
         """The tangent of half the field of view at a zoom of 1."""
         return tan(radians(self.field_of_view / 2.0))
 
-    def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
-        """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""
-        begins = block.inner()
-        block.set("fresh", f"1.0 if {word('begun')} == 0.0 else 0.0")
-        x, y, z = _weave_origin(block, word, self.frame, self.follow)
-        level, then = word("level"), word("level_then")
-        block.set("floor", f"ground if ground == ground else {y}")
-        for part in "xyz":
-            begins.set(word(f"home_{part}"), f"at_{part}")
-        begins.set(level, "floor")
-        begins.set(then, "floor")
-        block.when("fresh != 0.0", begins)
-        k = LN2 / self.follow_up if self.follow_up else 1e300
+    def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
+        """Write the pose; with `zoom` the axis of that name narrows the field of view."""
+        block.set(FRESH, flag(given.kept("begun") == 0.0))
+        x, y, z = _origin(block, given, self.frame, self.follow)
+        level, then = given.kept("level"), given.kept("level_then")
+        ground, ground_under = map(said, GROUND)
+        block.set(FLOOR, where(ground.known(), ground, y))
+        homes = [(f"home_{part}", at) for part, at in zip("xyz", AT, strict=True)]
+        begin(block, given, [*homes, ("level", FLOOR), ("level_then", FLOOR)])
         if self.follow_up:
-            block.call(trailed, level, then, "floor", "passed", into=(level,), k=k)
+            block.call(trailed, level, then, FLOOR, PASSED, into=(level,), k=LN2 / self.follow_up)
         else:
-            block.set(level, "floor")
-        block.set(then, "floor")
-        middle = (f"{x} + {word('pan_x')}", level, f"{z} - {word('pan_y')}")
-        ways = (word("yaw"), word("pitch"), word("distance"))
-        place = block.call(behind, *middle, *ways, "0.0", "0.0", "0.0")
-        block.set("under", "ground_under if ground_under == ground_under else floor")
-        block.set("least", f"(under if under > floor else floor) + {number(self.clearance)}")
-        height = f"({place[1]} if {place[1]} > least else least)"
-        seen = looking(block, word, word("yaw"), self.field_of_view, zoom)
-        return (place[0], height, place[2], *seen)
+            block.set(level, FLOOR)
+        block.set(then, FLOOR)
+        middle = (x + given.axis("pan_x"), level, z - given.axis("pan_y"))
+        ways = (given.axis("yaw"), given.axis("pitch"), given.axis("distance"))
+        place = block.call(behind, *middle, *ways, 0.0, 0.0, 0.0)
+        block.set(UNDER, where(ground_under.known(), ground_under, FLOOR))
+        block.set(LEAST, where(UNDER > FLOOR, UNDER, FLOOR) + self.clearance)
+        height = where(place[1] > LEAST, place[1], LEAST)
+        turned, view = looking(block, given, *ways[:2], self.field_of_view, zoom=zoom)
+        return pose_of(place[0], height, place[2], *turned, view, 0.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -173,7 +182,7 @@ class Flat:
     """What it takes besides, where the profile has it."""
     hosts: ClassVar[tuple[str, ...]] = PLACE
     """What it asks the host."""
-    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "viewed", *_PLACES), 0.0)
+    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "viewed", *PLACES), 0.0)
     """What it keeps from one view to the next, and what that is at first."""
 
     def __post_init__(self) -> None:
@@ -182,14 +191,11 @@ class Flat:
         if not 0.0 < self.extent <= 1e9:
             raise PlanError(f"extent: found {self.extent:g} m; expected above 0 to 1,000,000,000 m")
 
-    def weave_pose(self, block: Block, word: Word, *, zoom: bool) -> tuple[str, ...]:
-        """Write the pose into `block`, as :meth:`Eye.weave_pose` does; what it keeps is assigned there."""
-        begins = block.inner()
-        block.set("fresh", f"1.0 if {word('begun')} == 0.0 else 0.0")
-        x, y, z = _weave_origin(block, word, self.frame, self.follow)
-        for part in "xyz":
-            begins.set(word(f"home_{part}"), f"at_{part}")
-        block.when("fresh != 0.0", begins)
-        place = (f"{x} + {word('pan_x')}", f"{y} + {word('pan_y')}", z)
-        extent = f"{number(self.extent)} / {word('zoom')}" if zoom else number(self.extent)
-        return (*place, "0.0", "0.0", "0.0", "1.0", "0.0", extent)
+    def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
+        """Write the pose; with `zoom` the axis of that name magnifies."""
+        block.set(FRESH, flag(given.kept("begun") == 0.0))
+        x, y, z = _origin(block, given, self.frame, self.follow)
+        begin(block, given, [(f"home_{part}", at) for part, at in zip("xyz", AT, strict=True)])
+        extent = self.extent / given.axis("zoom") if zoom else lift(self.extent)
+        place = (x + given.axis("pan_x"), y + given.axis("pan_y"), z)
+        return pose_of(*place, 0.0, 0.0, 0.0, 1.0, 0.0, extent)

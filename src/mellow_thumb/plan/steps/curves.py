@@ -10,12 +10,13 @@ from math import copysign
 from typing import TYPE_CHECKING
 
 from ...basics import PlanError
+from ...expressions import cases
 from ...formulas import shaping
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
-    from ...expressions import Block
+    from ...expressions import Block, Value
 
 
 @dataclass(frozen=True)
@@ -43,8 +44,8 @@ class Power:
         """The share of travel that gives a share of effect."""
         return copysign(abs(y) ** (1.0 / self.exponent), y)
 
-    def weave(self, block: Block, size: str) -> str:
-        """Write the curve of a magnitude into `block`; the name of its value."""
+    def on_size(self, block: Block, size: Value) -> Value:
+        """At an event: the curve of a magnitude."""
         return block.call(shaping.power, size, exponent=self.exponent)[0]
 
 
@@ -70,8 +71,8 @@ class Blend:
         """The share of travel that gives a share of effect."""
         return copysign(_solve(self.value, abs(y), 0.0, 1.0), y)
 
-    def weave(self, block: Block, size: str) -> str:
-        """Write the curve of a magnitude into `block`; the name of its value."""
+    def on_size(self, block: Block, size: Value) -> Value:
+        """At an event: the curve of a magnitude."""
         return block.call(shaping.blend, size, cubic=self.cubic)[0]
 
 
@@ -136,14 +137,15 @@ class Points:
         """The share of travel that gives a share of effect; the least one where the curve is flat."""
         return copysign(_solve(self.value, abs(y), 0.0, 1.0), y)
 
-    def weave(self, block: Block, size: str) -> str:
-        """Write the curve of a magnitude into `block`; the name of its value."""
-        chosen = []
-        for place in range(5):
-            words = repr(float(self.pieces[-1][place]))
-            for piece, following in reversed(list(pairwise(self.pieces))):
-                words = f"{piece[place]!r} if {size} < {following[0]!r} else {words}"
-            chosen.append(f"({words})")
+    def on_size(self, block: Block, size: Value) -> Value:
+        """At an event: the curve of a magnitude."""
+        chosen = [
+            cases(
+                ((size < after[0], piece[place]) for piece, after in pairwise(self.pieces)),
+                self.pieces[-1][place],
+            )
+            for place in range(5)
+        ]
         return block.call(shaping.cubic, size, *chosen)[0]
 
 

@@ -6,53 +6,16 @@ The order is fixed: rest, reach, dead zone, curve. Each step is optional.
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import TYPE_CHECKING, TypedDict
+from typing import TYPE_CHECKING
 
-from ...basics import PlanError
 from ...formulas import shaping
+from .dead_zone import ALL
+from .rest import check_rest, reached, rested, rested_pair
 
 if TYPE_CHECKING:
-    from ...expressions import Block
+    from ...expressions import Block, Value
     from .curves import Curve
-
-
-class Edges(TypedDict):
-    """Both edges of a dead zone, as the formula takes them."""
-
-    inner: float
-    outer: float
-
-
-ZONES = ("radial", "axial", "wedge")
-
-
-@dataclass(frozen=True, slots=True)
-class DeadZone:
-    """Where a held value counts as none (`inner`), and from where on as all (`outer`), as shares of travel.
-
-    ``radial`` acts on the length of a pair and keeps its direction; ``axial`` on each component alone;
-    ``wedge`` is radial, and a component that is at most `wedge` of the other is 0 too.
-    """
-
-    shape: str = "radial"
-    inner: float = 0.0
-    outer: float = 1.0
-    wedge: float = 0.0
-
-    def __post_init__(self) -> None:
-        if self.shape not in ZONES:
-            raise PlanError(f"dead_zone: found the shape {self.shape}; expected one of {', '.join(ZONES)}")
-        if not 0.0 <= self.inner < self.outer <= 1.0:
-            raise PlanError(
-                f"dead_zone: found {self.inner:g} to {self.outer:g}; expected inner below outer, 0 to 1"
-            )
-        if not 0.0 <= self.wedge < 1.0:
-            raise PlanError(f"dead_zone: found a wedge of {self.wedge:g}; expected 0 to less than 1")
-
-    @property
-    def bounds(self) -> Edges:
-        """Both edges as the formula takes them."""
-        return Edges(inner=self.inner, outer=self.outer)
+    from .dead_zone import DeadZone
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,44 +32,27 @@ class Shape:
     curve: Curve | None = None
 
     def __post_init__(self) -> None:
-        if shaping.length(*self.rest) > 0.9:
-            found = f"{self.rest[0]:g}, {self.rest[1]:g}"
-            raise PlanError(f"rest: found {found}; expected within 0.9 of the centre")
+        check_rest(self.rest)
 
-    def weave_pair(self, block: Block, x: str, y: str) -> tuple[str, str]:
-        """Write the shaping of a pair into `block`; the names of what comes out, on the unit disc."""
-        zone = self.dead_zone
-        if self.rest != (0.0, 0.0):
-            a, b = self.rest
-            reach = 1.0 - shaping.length(a, b)
-            x, y = block.call(shaping.rested_pair, x, y, rest_x=a, rest_y=b, reach=reach)
-        if self.reach == "square":
-            x, y = block.call(shaping.disc_from_square, x, y)
-        if zone and zone.shape == "axial":
-            x, y = (self._signed(block, value, zone) for value in (x, y))
-        if zone and zone.shape == "wedge":
-            (across,), (along,) = (
-                block.call(shaping.wedge, *pair, share=zone.wedge) for pair in ((x, y), (y, x))
-            )
-            x, y = across, along
+    def on_pair(self, block: Block, x: Value, y: Value) -> tuple[Value, Value]:
+        """At an event: the shaping of a pair; what comes out lies on the unit disc."""
+        x, y = rested_pair(block, x, y, self.rest)
+        x, y = reached(block, x, y, self.reach)
+        if self.dead_zone:
+            x, y = self.dead_zone.on_components(block, x, y)
         (size,) = block.call(shaping.length, x, y)
-        edges = zone.bounds if zone and zone.shape != "axial" else Edges(inner=0.0, outer=1.0)
-        (wanted,) = block.call(shaping.zone, size, **edges)
+        wanted: Value
+        (wanted,) = block.call(shaping.zone, size, **(self.dead_zone.of_length if self.dead_zone else ALL))
         if self.curve:
-            wanted = self.curve.weave(block, wanted)
+            wanted = self.curve.on_size(block, wanted)
         x, y = block.call(shaping.along, x, y, size, wanted)
         return x, y
 
-    def weave_single(self, block: Block, x: str, rest: float) -> str:
-        """Write the shaping of one value into `block`; the name of what comes out, -1 to 1."""
-        if rest != 0.0:
-            (x,) = block.call(shaping.rested, x, rest=rest)
-        (size,) = block.call(shaping.zone, f"abs({x})", **(self.dead_zone or DeadZone()).bounds)
+    def on_single(self, block: Block, x: Value, rest: float) -> Value:
+        """At an event: the shaping of one value; what comes out is -1 to 1."""
+        x = rested(block, x, rest)
+        size: Value
+        (size,) = block.call(shaping.zone, abs(x), **(self.dead_zone.bounds if self.dead_zone else ALL))
         if self.curve:
-            size = self.curve.weave(block, size)
+            size = self.curve.on_size(block, size)
         return block.call(shaping.signed, x, size)[0]
-
-    @staticmethod
-    def _signed(block: Block, value: str, zone: DeadZone) -> str:
-        (size,) = block.call(shaping.zone, f"abs({value})", **zone.bounds)
-        return block.call(shaping.signed, value, size)[0]

@@ -8,16 +8,18 @@ minutes to compile.
 
 from __future__ import annotations
 
-import ast
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any, NamedTuple
 
-from ...expressions import MATHS
-from ..anatomy import take_apart
+from ...expressions import MATHS, Loop, Name, Note, Number, When, read_in, set_in
+from ...plan import ANCHOR
+from ..loop import READING, copy_of, drop, item
+from .python import indented, lines
 
 if TYPE_CHECKING:
     from collections.abc import Iterable
 
+    from ...expressions import Statement, Value
     from ..program import Program
 
 _STATE, _NUMBERS = "state_", "numbers_"
@@ -84,127 +86,116 @@ class FusedText:
     """What its first argument holds at time 0."""
 
 
-class _Lift(ast.NodeTransformer):
-    """State values become elements of one array, numbers names that hold elements of another."""
+class _Do(NamedTuple):
+    """A call of a function of the module, as a statement."""
 
-    def __init__(self, state: Iterable[str], numbers: list[float]) -> None:
-        self.slots = {name: place for place, name in enumerate(state)}
-        self.numbers = numbers
-
-    def visit_Name(self, node: ast.Name) -> ast.expr:
-        """A state value; ``reading`` is a flag, and only an ``if`` asks for it."""
-        if node.id not in self.slots:
-            return node
-        element = ast.Subscript(ast.Name(_STATE), ast.Constant(self.slots[node.id]))
-        if node.id == "reading" and isinstance(node.ctx, ast.Load):
-            return ast.Compare(element, [ast.NotEq()], [ast.Constant(0.0)])
-        return element
-
-    def visit_Assign(self, node: ast.Assign) -> ast.Assign:
-        """An assignment; of a flag, a number."""
-        if isinstance(node.value, ast.Constant) and isinstance(node.value.value, bool):
-            node.value = ast.Constant(float(node.value.value))
-        self.generic_visit(node)
-        return node
-
-    def visit_Constant(self, node: ast.Constant) -> ast.expr:
-        """A number of the profile, or of a formula."""
-        if not isinstance(node.value, float) or node.value in _IN_PLACE:
-            return node
-        self.numbers.append(node.value)
-        return ast.Name(_number(len(self.numbers) - 1))
+    text: str
 
 
 class _Module:
     """Collects the functions of a module."""
 
     def __init__(self, program: Program) -> None:
-        self.program, self.parts = program, take_apart(program)
+        self.program, self.woven, self.pose = program, program.woven, program.woven_pose
+        copies = [copy_of(one).name for one in (ANCHOR.name, *self.woven.flowing)]
+        self.state = [*program.state, *copies, READING.name, *(f"rig {name}" for name in program.rig)]
+        self.slots = {name: place for place, name in enumerate(self.state)}
         self.numbers: list[float] = []
-        self.state = [*program.state, *self.parts.kept, "reading", *(f"rig {name}" for name in program.rig)]
-        self.lift = _Lift(self.state, self.numbers)
         self.functions: list[str] = []
+
+    def spell(self, value: Value, least: int = 0) -> str:
+        """State values as elements of one array, numbers as names that hold elements of another."""
+        if isinstance(value, Name):
+            return f"{_STATE}[{self.slots[value.name]}]" if value.name in self.slots else value.name
+        if isinstance(value, Number):
+            return (
+                str(value)
+                if isinstance(value.value, int) or value.value in _IN_PLACE
+                else self.number(value.value)
+            )
+        text = value.spell(self.spell)
+        return f"({text})" if value.strength < least else text
+
+    def number(self, value: float) -> str:
+        """The name of a number of the profile, or of a formula."""
+        self.numbers.append(value)
+        return _number(len(self.numbers) - 1)
+
+    def lines(self, statements: Iterable[Statement]) -> list[str]:
+        """Statements as lines; calls of the module's own functions stand for the larger ones."""
+        found: list[str] = []
+        for one in statements:
+            if isinstance(one, _Do):
+                found.append(one.text)
+            elif isinstance(one, When | Loop):
+                inner = [indented(self.lines(one.body) or ["pass"])]
+                found += [
+                    f"if {self.spell(one.test)}:" if isinstance(one, When) else "while True:",
+                    *inner[0],
+                ]
+                otherwise = self.lines(one.otherwise) if isinstance(one, When) else []
+                found += ["else:", *indented(otherwise)] if otherwise else []
+            elif not isinstance(one, Note):
+                found += lines([one], self.spell)
+        return found
 
     def text(self) -> str:
         """The whole module."""
-        self._split()
-        item = [self.lift.visit(one) for one in (self.parts.stale, *self.parts.item)]
-        read = [*(self.lift.visit(one) for one in self.parts.read), *self._outputs()]
+        body = self.lines([*drop(self.woven), *item(self.woven, self.wrapped)])
+        read = [*self.lines(self.woven.reading), *self._outputs()]
         return _MODULE.strip("\n").format(
             maths=", ".join(MATHS),
             functions="\n\n\n".join(self.functions),
             signature=_SIGNATURE,
             cache="{cache}",
-            numbers=_lines(_loads(range(len(self.numbers))), 4),
+            numbers="\n".join(indented(_loads(range(len(self.numbers))))),
             frame=self.program.frame,
-            item=_lines(map(ast.unparse, item), 8),
-            read=_lines(map(ast.unparse, read), 12),
+            item="\n".join(indented(body, 2)),
+            read="\n".join(indented(read, 3)),
         )
 
-    def _split(self) -> None:
-        """Make functions of what time does and of what each event does."""
-        passing = next(node for node in self.parts.item if isinstance(node, ast.While)).body
-        timers = passing[0]
-        if isinstance(timers, ast.If):
-            timers.body = self._function("timers", timers.body)
-        begin = 1 + next(k for k, node in enumerate(passing) if "kept_anchor" in ast.unparse(node))
-        if passing[begin:-1]:
-            passing[begin:-1] = self._function("flow", passing[begin:-1], scalars=True)
-        self._split_events(self.parts.item[-1])
-
-    def _split_events(self, node: ast.stmt) -> None:
-        """Make a function of each branch, down the questions about the code."""
-        assert isinstance(node, ast.If)
-        for name in ("body", "orelse"):
-            inside = getattr(node, name)
-            if len(inside) == 1 and isinstance(inside[0], ast.If) and "code <" in ast.unparse(inside[0].test):
-                self._split_events(inside[0])
-            elif sum(isinstance(one, ast.stmt) for part in inside for one in ast.walk(part)) > _BRIEF:
-                setattr(node, name, self._function("event", inside))
-
-    def _function(self, stem: str, body: list[ast.stmt], *, scalars: bool = False) -> list[ast.stmt]:
-        """Make a function of statements; what calls it instead.
+    def wrapped(self, stem: str, statements: list[Statement]) -> list[Statement]:
+        """A function of statements that are many; what calls it instead.
 
         It is given what it reads. Nothing that it assigns is read outside, but for the state.
         """
-        names = [node for one in body for node in ast.walk(one) if isinstance(node, ast.Name)]
-        own = {node.id for node in names if isinstance(node.ctx, ast.Store)}
-        known = {*self.lift.slots, *MATHS, "abs", *own}
-        given = [node.id for node in names if node.id not in known]
+        if not statements or (stem == "event" and len(statements) <= _BRIEF):
+            return statements
+        known = {*self.slots, *set_in(statements)}
+        given = sorted(read_in(statements) - known)
         first = len(self.numbers)
-        lines = [ast.unparse(self.lift.visit(one)) for one in body]
+        body = self.lines(statements)
         numbers = range(first, len(self.numbers))
-        arguments = [_STATE, *dict.fromkeys(given)]
-        if scalars or len(numbers) <= _MOST_ARGUMENTS:
+        arguments = [_STATE, *given]
+        if stem == "passing" or len(numbers) <= _MOST_ARGUMENTS:
             arguments += [_number(k) for k in numbers]
         else:
             arguments.append(_NUMBERS)
-            lines = [*_loads(numbers), *lines]
+            body = [*_loads(numbers), *body]
         name = f"{stem}{len(self.functions)}_"
-        self.functions.append(f"@compiled\ndef {name}({', '.join(arguments)}):\n{_lines(lines, 4)}")
-        return ast.parse(f"{name}({', '.join(arguments)})").body
+        called = f"{name}({', '.join(arguments)})"
+        self.functions.append("\n".join(["@compiled", f"def {called}:", *indented(body)]))
+        call: Any = _Do(called)
+        return [call]
 
-    def _outputs(self) -> list[ast.stmt]:
+    def _outputs(self) -> list[str]:
         """What a frame reads and the pose that it makes, each into its row of the results."""
-        first = len(self.numbers)
-        pose = _Lift((), self.numbers)
-        steps = [ast.unparse(pose.visit(one)) for one in self.parts.pose]
-        results = ", ".join(ast.unparse(pose.visit(one)) for one in self.parts.pose_results)
-        numbers = [_number(k) for k in range(first, len(self.numbers))]
-        taken = ", ".join([*self.parts.pose_arguments, *numbers])
-        self.functions.append(f"@compiled\ndef pose_({taken}):\n{_lines([*steps, f'return {results}'], 4)}")
-        values = [ast.unparse(self.lift.visit(one)) for one in self.parts.outputs]
-        lines = [f"read{k}_ = {value}" for k, value in enumerate(values)]
+        first, slots, self.slots = len(self.numbers), self.slots, {}
+        body = self.lines(self.pose.statements)
+        results = [self.spell(one) for one in (*self.pose.results, *self.pose.kept)]
+        numbers, self.slots = [_number(k) for k in range(first, len(self.numbers))], slots
+        taken = ", ".join([*(one.name for one in self.pose.taken), *numbers])
+        body.append(f"return {', '.join(results)}")
+        self.functions.append("\n".join(["@compiled", f"def pose_({taken}):", *indented(body)]))
+        found = [f"read{k}_ = {self.spell(value)}" for k, value in enumerate(self.woven.outputs)]
         hosts = [f"hosts_[{k}, frame_]" for k in range(len(self.program.hosts))]
-        rig = [f"{_STATE}[{self.lift.slots[f'rig {name}']}]" for name in self.program.rig]
-        given = ", ".join(
-            [*(f"read{k}_" for k in self.program.posing), *hosts, *(["t"] if rig else []), *rig, *numbers]
-        )
-        last = len(values) + len(self.parts.pose_results) - len(rig)
-        made = [*(f"read{k}_" for k in range(len(values), last)), *rig]
-        lines.append(f"{', '.join(made)} = pose_({given})")
-        lines += [f"out_[{k}, frame_] = read{k}_" for k in range(last)]
-        return ast.parse("\n".join(lines)).body
+        rig = [f"{_STATE}[{self.slots[f'rig {name}']}]" for name in self.program.rig]
+        moment = ["t"] if rig else []
+        given = ", ".join([*(f"read{k}_" for k in self.program.posing), *hosts, *moment, *rig, *numbers])
+        count, last = len(found), len(found) + len(self.pose.results)
+        made = [*(f"read{k}_" for k in range(count, last)), *rig]
+        found.append(f"{', '.join(made)} = pose_({given})")
+        return [*found, *(f"out_[{k}, frame_] = read{k}_" for k in range(last))]
 
 
 def fuse(program: Program) -> FusedText:
@@ -228,7 +219,3 @@ def _number(place: int) -> str:
 
 def _loads(places: Iterable[int]) -> list[str]:
     return [f"{_number(place)} = {_NUMBERS}[{place}]" for place in places]
-
-
-def _lines(statements: Iterable[str], indent: int) -> str:
-    return "\n".join(" " * indent + line for one in statements for line in one.split("\n"))

@@ -1,0 +1,290 @@
+"""Blocks: statements, written in the order in which they run.
+
+Calling a formula in a block writes the formula's own statements there. A step that stands there already is
+not written again, as long as nothing that it read or gave has been assigned since; what was worked out where
+a test held is not known after it.
+"""
+
+from __future__ import annotations
+
+from contextlib import contextmanager
+from typing import TYPE_CHECKING, Any, NamedTuple
+
+from .straight import MATHS, check_formula
+from .values import Name, Value, Word, lift
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Iterable, Iterator
+
+
+class Set(NamedTuple):
+    """Names get values, all at once."""
+
+    targets: tuple[Name, ...]
+    values: tuple[Value, ...]
+
+
+class When(NamedTuple):
+    """Statements that run only where a test holds, and others where it does not."""
+
+    test: Value
+    body: list[Statement]
+    otherwise: list[Statement]
+
+
+class Note(NamedTuple):
+    """A comment; its words are the library's own, never a profile's."""
+
+    words: str
+
+
+class Loop(NamedTuple):
+    """Statements that run over and over, until one of them leaves."""
+
+    body: list[Statement]
+
+
+class Leave(NamedTuple):
+    """The end of the loop that it stands in."""
+
+
+class Skip(NamedTuple):
+    """The end of all that is done about one event."""
+
+
+Statement = Set | When | Note | Loop | Leave | Skip
+
+
+class Handle(Name):
+    """A state value: what a program keeps from one event to the next."""
+
+    __slots__ = ("saved_as", "start")
+
+    def __init__(self, name: str, start: float, saved_as: str) -> None:
+        super().__init__(name)
+        self.start = start
+        """What it is before anything has happened."""
+        self.saved_as = saved_as
+        """What it is called where another program, of the same names, takes over."""
+
+
+class State:
+    """Makes state values, each with a name of its own; the order in which they were made is kept."""
+
+    def __init__(self) -> None:
+        self.handles: list[Handle] = []
+        self._known: set[str] = set()
+
+    def new(self, name: str, start: float = 0.0, *, saved_as: str = "") -> Handle:
+        """A state value; its name is stated here and nowhere else."""
+        if name in self._known:
+            raise ValueError(f"the state has {name} already")
+        self._known.add(name)
+        self.handles.append(Handle(name, start, saved_as or name))
+        return self.handles[-1]
+
+    @property
+    def starts(self) -> dict[str, float]:
+        """What each is before anything has happened."""
+        return {one.name: one.start for one in self.handles}
+
+
+class Names:
+    """Hands out identifiers, each once in a program."""
+
+    def __init__(self, taken: Iterable[str] = ()) -> None:
+        self._taken = {*MATHS, *taken}
+        self._last: dict[str, int] = {}
+        """For each wish, the last number that it took: all before it are taken."""
+
+    def take(self, names: Iterable[str]) -> None:
+        """Take names that were made elsewhere."""
+        self._taken.update(names)
+
+    def fresh(self, wish: str) -> Word:
+        """`wish` itself, or with the first number that makes it new."""
+        number = self._last.get(wish, 1)
+        name = wish if number == 1 else f"{wish}_{number}"
+        while name in self._taken:
+            number += 1
+            name = f"{wish}_{number}"
+        self._taken.add(name)
+        self._last[wish] = number
+        return Word(name)
+
+
+class _Step(NamedTuple):
+    """A formula that was worked out."""
+
+    given: tuple[Value, ...]
+    results: tuple[Name, ...]
+    age: int
+    """How many times anything had been assigned by then."""
+
+
+class Block:
+    """Statements that run one after another."""
+
+    def __init__(self, names: Names) -> None:
+        self.names = names
+        self.statements: list[Statement] = []
+        self._into = self.statements
+        self._assigned: set[str] = set()
+        self._count = 0
+        """How many names were assigned so far, wherever that stands."""
+        self._last_set: dict[str, int] = {}
+        """For each name, the count as it was assigned last."""
+        self._steps: dict[tuple[Any, ...], _Step] = {}
+        self._last: When | None = None
+
+    def note(self, words: str) -> None:
+        """Write a comment."""
+        self._into.append(Note(words))
+
+    def set(self, target: Name, value: Value | float) -> None:
+        """Write ``target = value``."""
+        self._write((target,), (lift(value),))
+
+    def keep(self, wish: str, value: Value | float) -> Name:
+        """Give a value a name of its own."""
+        name = self.names.fresh(wish)
+        self.set(name, value)
+        return name
+
+    def _write(self, targets: tuple[Name, ...], values: tuple[Value, ...]) -> None:
+        self._into.append(Set(targets, values))
+        self._count += 1
+        for target in targets:
+            self._assigned.add(target.name)
+            self._last_set[target.name] = self._count
+
+    def changes(self, *values: Value) -> bool:
+        """Whether anything that these values read was assigned, in the part that is being written."""
+        return any(not self._assigned.isdisjoint(value.names) for value in values)
+
+    def assigns(self, name: str) -> bool:
+        """Whether a name was assigned, wherever that stands."""
+        return name in self._last_set
+
+    @contextmanager
+    def when(self, test: Value) -> Iterator[None]:
+        """What is written inside runs where a test holds. Nothing stands there if nothing is written."""
+        one = When(test, [], [])
+        self._into.append(one)
+        with self._inside(one.body):
+            yield
+        self._last = one
+        if not one.body:
+            self._into.pop()
+
+    @contextmanager
+    def otherwise(self) -> Iterator[None]:
+        """What is written inside runs where the test of the last :meth:`when` did not hold."""
+        one = self._last
+        if one is None or (one.body and self._into[-1] is not one):
+            raise ValueError("otherwise() stands right after a when()")
+        with self._inside(one.otherwise):
+            yield
+        if one.otherwise and not one.body:
+            self._into.append(one)
+        self._last = None
+
+    @contextmanager
+    def _inside(self, statements: list[Statement]) -> Iterator[None]:
+        outer, steps, assigned = self._into, dict(self._steps), self._assigned
+        self._into, self._assigned = statements, set()
+        yield
+        self._into, self._steps = outer, steps  # what was assigned inside stays counted
+        self._assigned = assigned | self._assigned
+
+    def call(
+        self,
+        formula: Callable[..., object],
+        *values: Value | float,
+        into: tuple[Name, ...] = (),
+        **constants: float,
+    ) -> tuple[Name, ...]:
+        """Write a formula's own statements here; the names that hold its results.
+
+        `values` are for its positional parameters, `constants` the numbers for its keyword-only ones. Results
+        go to the names in `into`, else to new ones; in that case a step that is known is used again.
+        """
+        straight = check_formula(formula)
+        given = tuple(map(lift, values))
+        if set(constants) != set(straight.constants) or len(given) != len(straight.values):
+            raise TypeError(
+                f"{formula} takes {straight.values} and {straight.constants}, not {given} and {constants}"
+            )
+        key = (formula, *[value.text for value in given], *sorted(constants.items()))
+        step = None if into else self._steps.get(key)
+        if step and self._stands(step):
+            return step.results
+        filled: dict[str, Value] = {name: lift(float(constants[name])) for name in straight.constants}
+        for parameter, value in zip(straight.values, given, strict=True):
+            # worked out once, where the formula reads it more than once
+            twice = bool(value.parts) and straight.uses[parameter] > 1
+            filled[parameter] = self.keep(parameter, value) if twice else value
+        for target, template in straight.body:
+            filled[target] = self.keep(target, template.filled(filled))
+        results = into or tuple(self.names.fresh(formula.__name__) for _ in straight.results)
+        self._write(results, tuple(template.filled(filled) for template in straight.results))
+        if not into:
+            self._steps[key] = _Step(given, results, self._count)
+        return results
+
+    def _stands(self, step: _Step) -> bool:
+        """Whether nothing that a step read or gave was assigned since."""
+        values = (*step.given, *step.results)
+        return all(self._last_set.get(name, 0) <= step.age for value in values for name in value.names)
+
+
+def read_in(statements: Iterable[Statement]) -> frozenset[str]:
+    """The names that statements read."""
+    found: set[str] = set()
+    for one in statements:
+        if isinstance(one, Set):
+            found.update(*(value.names for value in one.values))
+        elif isinstance(one, When):
+            found |= one.test.names | read_in(one.body) | read_in(one.otherwise)
+        elif isinstance(one, Loop):
+            found |= read_in(one.body)
+    return frozenset(found)
+
+
+def set_in(statements: Iterable[Statement]) -> frozenset[str]:
+    """The names that statements assign."""
+    found: set[str] = set()
+    for one in statements:
+        if isinstance(one, Set):
+            found.update(target.name for target in one.targets)
+        elif isinstance(one, When):
+            found |= set_in(one.body) | set_in(one.otherwise)
+        elif isinstance(one, Loop):
+            found |= set_in(one.body)
+    return frozenset(found)
+
+
+def used(
+    statements: Iterable[Statement], kept: Iterable[str], results: Iterable[Value] = ()
+) -> list[Statement]:
+    """Statements without what they assign for nobody: neither kept, nor a result, nor read by any other."""
+    found, wanted, before = [*statements], frozenset(kept).union(*(one.names for one in results)), None
+    while before != (before := wanted | read_in(found)):
+        found = [left for one in found if (left := _without(one, before)) is not None]
+    return found
+
+
+def _without(one: Statement, read: frozenset[str]) -> Statement | None:
+    """A statement without what it assigns for nobody; nothing if nothing is left of it."""
+    if isinstance(one, When):
+        body, otherwise = (
+            [left for each in part if (left := _without(each, read)) is not None]
+            for part in (one.body, one.otherwise)
+        )
+        return When(one.test, body, otherwise) if body or otherwise else None
+    if isinstance(one, Loop):
+        return Loop([left for each in one.body if (left := _without(each, read)) is not None])
+    if isinstance(one, Set):
+        pairs = [(n, v) for n, v in zip(one.targets, one.values, strict=True) if n.name in read]
+        return Set(tuple(n for n, _ in pairs), tuple(v for _, v in pairs)) if pairs else None
+    return one

@@ -1,0 +1,202 @@
+"""Formulas taken in: an ordinary function becomes values, if it is straight-line code."""
+
+from __future__ import annotations
+
+import ast
+import inspect
+import math
+import textwrap
+from collections import Counter
+from functools import cache
+from typing import TYPE_CHECKING, NamedTuple
+
+from ..basics import FormulaError
+from .values import (
+    Call,
+    Choice,
+    Comparison,
+    Junction,
+    Negative,
+    Number,
+    Operation,
+    Opposite,
+    Template,
+    Truth,
+    Word,
+)
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+    from .values import Value
+
+    Formula = Callable[..., object]
+
+MATHS = {
+    name: getattr(math, name) for name in ("atan", "atan2", "ceil", "cos", "exp", "log", "sin", "sqrt", "tan")
+}
+"""What a formula may call, beside ``abs``."""
+
+_SIGNS: dict[type, str] = {
+    ast.Add: "+", ast.Sub: "-", ast.Mult: "*", ast.Div: "/", ast.Pow: "**", ast.Lt: "<", ast.LtE: "<=",
+    ast.Gt: ">", ast.GtE: ">=", ast.Eq: "==", ast.NotEq: "!=",
+}  # fmt: skip
+
+
+class Straight(NamedTuple):
+    """A formula as values of its parameters."""
+
+    values: tuple[str, ...]
+    """Its positional parameters: what changes as the program runs."""
+    constants: tuple[str, ...]
+    """Its keyword-only parameters: numbers that a profile fixes."""
+    body: tuple[tuple[str, Template], ...]
+    """Its statements: the name that each assigns, and what to."""
+    results: tuple[Template, ...]
+    uses: Counter[str]
+    """How often each name is read."""
+
+
+@cache
+def check_formula(formula: Formula) -> Straight:
+    """Take a formula in: assignments to new names, ternaries, calls of mathematics, one return at its end.
+
+    Raises :class:`FormulaError` with file and line for anything else: what branches, loops, calls a helper or
+    assigns a name again could not be written out in the middle of another program.
+    """
+    return _Reader(formula).read()
+
+
+class _Reader:
+    """Reads the syntax tree of one formula."""
+
+    def __init__(self, formula: Formula) -> None:
+        self.formula = formula
+        lines, self.first = inspect.getsourcelines(formula)
+        (tree,) = ast.parse(textwrap.dedent("".join(lines))).body
+        if not isinstance(tree, ast.FunctionDef):
+            raise FormulaError(f"{formula}: found no function; expected a formula")
+        self.tree = tree
+        self.known = {one.arg for one in (*tree.args.args, *tree.args.kwonlyargs)}
+        self.uses: Counter[str] = Counter()
+
+    def refuse(self, node: ast.AST, found: str) -> FormulaError:
+        """What is wrong, and where."""
+        line = self.first + getattr(node, "lineno", 1) - 1
+        where = f"{inspect.getsourcefile(self.formula)}:{line}: {self.tree.name}"
+        return FormulaError(f"{where}: found {found}; a formula is assignments to new names and one return")
+
+    def read(self) -> Straight:
+        """All of it."""
+        arguments = self.tree.args
+        if arguments.vararg or arguments.kwarg or arguments.defaults or arguments.posonlyargs:
+            raise self.refuse(self.tree, "a parameter with a default, or any number of them")
+        statements = self.tree.body
+        if ast.get_docstring(self.tree) is not None:
+            statements = statements[1:]
+        *steps, last = statements or [self.tree]
+        body = tuple(self.step(one) for one in steps)
+        if not isinstance(last, ast.Return) or last.value is None:
+            raise self.refuse(last, f"{_called(last)} at the end")
+        results = last.value.elts if isinstance(last.value, ast.Tuple) else [last.value]
+        return Straight(
+            tuple(one.arg for one in arguments.args),
+            tuple(one.arg for one in arguments.kwonlyargs),
+            body,
+            tuple(Template(self.value(one)) for one in results),
+            self.uses,
+        )
+
+    def step(self, node: ast.stmt) -> tuple[str, Template]:
+        """One assignment."""
+        if not isinstance(node, ast.Assign | ast.AnnAssign) or node.value is None:
+            raise self.refuse(node, _called(node))
+        targets, value = (
+            node.targets if isinstance(node, ast.Assign) else [node.target],
+            self.value(node.value),
+        )
+        target = targets[0]
+        if len(targets) > 1 or not isinstance(target, ast.Name):
+            raise self.refuse(node, f"an assignment to {ast.unparse(target)}")
+        if target.id in self.known:
+            raise self.refuse(node, f"{target.id} assigned again")
+        self.known.add(target.id)
+        return target.id, Template(value)
+
+    def value(self, node: ast.expr) -> Value:
+        """One expression."""
+        read = getattr(self, f"value_{type(node).__name__}", None)
+        if read is None:
+            raise self.refuse(node, _called(node))
+        found: Value = read(node)
+        return found
+
+    def sign(self, node: ast.AST, of: ast.AST) -> str:
+        """How an operator is written."""
+        if type(of) not in _SIGNS:
+            raise self.refuse(node, f"the operator {_called(of)}")
+        return _SIGNS[type(of)]
+
+    def value_Name(self, node: ast.Name) -> Value:
+        """A parameter, or what was assigned before."""
+        if node.id not in self.known:
+            raise self.refuse(node, f"{node.id}, which is no parameter and was not assigned before")
+        self.uses[node.id] += 1
+        return Word(node.id)
+
+    def value_Constant(self, node: ast.Constant) -> Value:
+        """A number, or what always holds."""
+        if isinstance(node.value, bool):
+            return Truth(value=node.value)
+        if not isinstance(node.value, float):
+            raise self.refuse(node, f"{node.value!r}, which is no float")
+        return Number(node.value)
+
+    def value_BinOp(self, node: ast.BinOp) -> Value:
+        """Two values with a sign between."""
+        return Operation(self.sign(node, node.op), self.value(node.left), self.value(node.right))
+
+    def value_UnaryOp(self, node: ast.UnaryOp) -> Value:
+        """A minus, or ``not``."""
+        if isinstance(node.op, ast.USub):
+            return Negative(self.value(node.operand))
+        if isinstance(node.op, ast.Not):
+            return Opposite(self.value(node.operand))
+        raise self.refuse(node, f"the operator {_called(node.op)}")
+
+    def value_Compare(self, node: ast.Compare) -> Value:
+        """A test of two values."""
+        if len(node.ops) > 1:
+            raise self.refuse(node, "a chain of comparisons")
+        return Comparison(
+            self.sign(node, node.ops[0]), (self.value(node.left), self.value(node.comparators[0]))
+        )
+
+    def value_BoolOp(self, node: ast.BoolOp) -> Value:
+        """Tests joined by ``and``, or by ``or``."""
+        word = "and" if isinstance(node.op, ast.And) else "or"
+        return Junction(word, tuple(map(self.value, node.values)))
+
+    def value_IfExp(self, node: ast.IfExp) -> Value:
+        """A ternary."""
+        return Choice(self.value(node.test), self.value(node.body), self.value(node.orelse))
+
+    def value_Call(self, node: ast.Call) -> Value:
+        """A call of mathematics."""
+        called = ast.unparse(node.func)
+        if called not in {*MATHS, "abs"} or node.keywords:
+            raise self.refuse(node, f"a call of {called}, which is not one of {', '.join(('abs', *MATHS))}")
+        return Call(called, tuple(map(self.value, node.args)))
+
+
+_CALLED = {
+    "If": "an if", "For": "a loop", "While": "a loop", "Tuple": "a tuple",
+    "AugAssign": "an assignment in place", "AnnAssign": "a type without a value",
+    "Expr": "an expression that nobody keeps",
+}  # fmt: skip
+
+
+def _called(node: ast.AST) -> str:
+    """A kind of syntax in words."""
+    kind = type(node).__name__
+    return _CALLED.get(kind, kind)

@@ -1,0 +1,494 @@
+"""Values: expressions with the operators of numbers, from which programs are written.
+
+A value is a tree that never changes. Writing ``yaw + push * gain`` works nothing out: it makes the expression
+of that. Reading one as true or false is refused, since that would decide at writing what the program is to
+decide when it runs; :func:`where`, :func:`every` and :func:`some` write the decision down.
+"""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, ClassVar
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Iterable, Mapping
+
+    Say = Callable[["Value", int], str]
+    """Spells a part of an expression, in brackets if it binds less strongly than the number."""
+
+CHOICE, OR, AND, NOT, COMPARISON, SUM, PRODUCT, MINUS, POWER, ATOM = range(10)
+"""How strongly each kind of expression binds, as in Python."""
+
+
+class Value:
+    """An expression of a program; its operators make larger ones."""
+
+    __slots__ = ("_names", "text")
+    strength: int
+    """How strongly it binds."""
+    parts: tuple[Value, ...]
+    """What it is made of."""
+    text: str
+    """The expression as Python spells it; a step is told from others by that of what it is given."""
+
+    def spell(self, say: Say) -> str:
+        """The expression as text; `say` spells each of its parts."""
+        raise NotImplementedError  # pragma: no cover
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """The same expression made of other parts."""
+        raise NotImplementedError  # pragma: no cover
+
+    def __str__(self) -> str:
+        return self.text
+
+    __repr__ = __str__
+
+    @property
+    def names(self) -> frozenset[str]:
+        """The names that it reads."""
+        try:
+            return self._names
+        except AttributeError:
+            self._names: frozenset[str] = frozenset().union(*(part.names for part in self.parts))
+            return self._names
+
+    def filled(self, given: Mapping[str, Value]) -> Value:
+        """The same expression with other values in the place of names."""
+        return self.rebuilt(tuple([part.filled(given) for part in self.parts]))
+
+    @property
+    def is_zero(self) -> bool:
+        """Whether it is the number 0, as it stands there."""
+        return False
+
+    def known(self) -> Value:
+        """The test of whether it is a number at all: NaN is not equal to itself."""
+        return Comparison("==", (self, self))
+
+    def __bool__(self) -> bool:
+        raise TypeError(f"{self} is neither true nor false while a program is written; use where() or when()")
+
+    __hash__ = object.__hash__
+
+    def __add__(self, other: Value | float) -> Value:
+        return Operation("+", self, lift(other))
+
+    def __radd__(self, other: float) -> Value:
+        return Operation("+", lift(other), self)
+
+    def __sub__(self, other: Value | float) -> Value:
+        return Operation("-", self, lift(other))
+
+    def __rsub__(self, other: float) -> Value:
+        return Operation("-", lift(other), self)
+
+    def __mul__(self, other: Value | float) -> Value:
+        return Operation("*", self, lift(other))
+
+    def __rmul__(self, other: float) -> Value:
+        return Operation("*", lift(other), self)
+
+    def __truediv__(self, other: Value | float) -> Value:
+        return Operation("/", self, lift(other))
+
+    def __rtruediv__(self, other: float) -> Value:
+        return Operation("/", lift(other), self)
+
+    def __neg__(self) -> Value:
+        return Negative(self)
+
+    def __abs__(self) -> Value:
+        return Call("abs", (self,))
+
+    def __lt__(self, other: Value | float) -> Value:
+        return Comparison("<", (self, lift(other)))
+
+    def __le__(self, other: Value | float) -> Value:
+        return Comparison("<=", (self, lift(other)))
+
+    def __gt__(self, other: Value | float) -> Value:
+        return Comparison(">", (self, lift(other)))
+
+    def __ge__(self, other: Value | float) -> Value:
+        return Comparison(">=", (self, lift(other)))
+
+    def __eq__(self, other: Value | float) -> Value:  # type: ignore[override]
+        return Comparison("==", (self, lift(other)))
+
+    def __ne__(self, other: Value | float) -> Value:  # type: ignore[override]
+        return Comparison("!=", (self, lift(other)))
+
+
+def say(part: Value, least: int) -> str:
+    """A part as Python spells it."""
+    return f"({part.text})" if part.strength < least else part.text
+
+
+class Name(Value):
+    """Something that a program calls by a name: a word, or a state value."""
+
+    __slots__ = ("name",)
+    strength = ATOM
+    parts = ()
+
+    def __init__(self, name: str) -> None:
+        self.name = self.text = name
+
+    @property
+    def names(self) -> frozenset[str]:
+        """Itself."""
+        return frozenset((self.name,))
+
+    def filled(self, given: Mapping[str, Value]) -> Value:
+        """What is given for it, or itself."""
+        return given.get(self.name, self)
+
+    def spell(self, say: Say) -> str:
+        """Its name."""
+        del say
+        return self.name
+
+
+class Word(Name):
+    """A name of a program's own, for the moment only; it keeps nothing."""
+
+    __slots__ = ()
+
+
+class Number(Value):
+    """A number: a double, or a whole one that counts codes."""
+
+    __slots__ = ("strength", "value")
+    parts = ()
+
+    def __init__(self, value: float) -> None:
+        self.value, self.text = value, repr(value)
+        self.strength = MINUS if value < 0 else ATOM
+
+    def filled(self, given: Mapping[str, Value]) -> Value:
+        """Itself: it reads no names."""
+        del given
+        return self
+
+    @property
+    def is_zero(self) -> bool:
+        """Whether it is 0."""
+        return self.value == 0
+
+    def spell(self, say: Say) -> str:
+        """The number, so that it reads back to the same bits."""
+        del say
+        return repr(self.value)
+
+
+class Truth(Value):
+    """What always holds, or never."""
+
+    __slots__ = ("value",)
+    strength = ATOM
+    parts = ()
+
+    def __init__(self, *, value: bool) -> None:
+        self.value, self.text = value, repr(value)
+
+    def filled(self, given: Mapping[str, Value]) -> Value:
+        """Itself: it reads no names."""
+        del given
+        return self
+
+    def spell(self, say: Say) -> str:
+        """True or False."""
+        del say
+        return repr(self.value)
+
+
+TRUE, FALSE = Truth(value=True), Truth(value=False)
+
+
+class Operation(Value):
+    """Two values and a sign between them."""
+
+    __slots__ = ("parts", "sign", "strength")
+    STRENGTHS: ClassVar[dict[str, int]] = {"+": SUM, "-": SUM, "*": PRODUCT, "/": PRODUCT, "**": POWER}
+
+    def __init__(self, sign: str, left: Value, right: Value) -> None:
+        self.sign, self.parts, self.strength = sign, (left, right), self.STRENGTHS[sign]
+        self.text = self.spell(say)
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """The same sign between other values."""
+        return Operation(self.sign, parts[0], parts[1])
+
+    def spell(self, say: Say) -> str:
+        """Both with the sign between; what follows the sign must bind more strongly, a power's base too."""
+        before, after = self.least
+        return f"{say(self.parts[0], before)} {self.sign} {say(self.parts[1], after)}"
+
+    @property
+    def least(self) -> tuple[int, int]:
+        """How strongly what stands on either side must bind."""
+        return (POWER + 1, POWER) if self.sign == "**" else (self.strength, self.strength + 1)
+
+
+class Negative(Value):
+    """A value with a minus before it."""
+
+    __slots__ = ("parts",)
+    strength = MINUS
+
+    def __init__(self, of: Value) -> None:
+        self.parts = (of,)
+        self.text = self.spell(say)
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """Another value with a minus."""
+        return Negative(parts[0])
+
+    def spell(self, say: Say) -> str:
+        """The minus, then the value."""
+        return f"-{say(self.parts[0], MINUS)}"
+
+
+class Comparison(Value):
+    """A test of two values."""
+
+    __slots__ = ("parts", "sign")
+    strength = COMPARISON
+
+    def __init__(self, sign: str, parts: tuple[Value, ...]) -> None:
+        self.sign, self.parts = sign, parts
+        self.text = self.spell(say)
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """The same test of other values."""
+        return Comparison(self.sign, parts)
+
+    def spell(self, say: Say) -> str:
+        """Both with the sign between."""
+        return f"{say(self.parts[0], SUM)} {self.sign} {say(self.parts[1], SUM)}"
+
+
+class Junction(Value):
+    """Tests that must all hold, or of which one is enough."""
+
+    __slots__ = ("parts", "strength", "word")
+
+    def __init__(self, word: str, parts: tuple[Value, ...]) -> None:
+        self.word, self.parts, self.strength = word, parts, AND if word == "and" else OR
+        self.text = self.spell(say)
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """The same word between other tests."""
+        return Junction(self.word, parts)
+
+    def spell(self, say: Say) -> str:
+        """All with the word between."""
+        return f" {self.word} ".join(say(part, self.strength + 1) for part in self.parts)
+
+
+class Opposite(Value):
+    """A test that holds where another does not."""
+
+    __slots__ = ("parts",)
+    strength = NOT
+
+    def __init__(self, of: Value) -> None:
+        self.parts = (of,)
+        self.text = self.spell(say)
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """The opposite of another test."""
+        return Opposite(parts[0])
+
+    def spell(self, say: Say) -> str:
+        """``not``, then the test."""
+        return f"not {say(self.parts[0], NOT)}"
+
+
+class Choice(Value):
+    """One value where a test holds, another where it does not."""
+
+    __slots__ = ("parts",)
+    strength = CHOICE
+
+    def __init__(self, test: Value, then: Value, otherwise: Value) -> None:
+        self.parts = (test, then, otherwise)
+        self.text = self.spell(say)
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """The same choice of other parts."""
+        return Choice(*parts)
+
+    def spell(self, say: Say) -> str:
+        """Python's conditional expression."""
+        test, then, otherwise = self.parts
+        return f"{say(then, OR)} if {say(test, OR)} else {say(otherwise, CHOICE)}"
+
+
+class Call(Value):
+    """What a function of mathematics gives."""
+
+    __slots__ = ("function", "parts")
+    strength = ATOM
+
+    def __init__(self, function: str, parts: tuple[Value, ...]) -> None:
+        self.function, self.parts = function, parts
+        self.text = self.spell(say)
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """The same function of other values."""
+        return Call(self.function, parts)
+
+    def spell(self, say: Say) -> str:
+        """The function, what it is given in brackets."""
+        return f"{self.function}({', '.join(say(part, CHOICE) for part in self.parts)})"
+
+
+class Filled(Value):
+    """An expression with other values in the place of its names.
+
+    A formula is taken in many times, and its text is nearly always what is wanted: so the text is put
+    together from pieces, and the tree is made only for a language that wants it.
+    """
+
+    __slots__ = ("_tree", "given", "strength", "template")
+
+    def __init__(self, template: Template, given: Mapping[str, Value]) -> None:
+        self.template, self.given, self.strength = template, given, template.of.strength
+        self.text = template.text(given)
+
+    @property
+    def tree(self) -> Value:
+        """The expression itself."""
+        try:
+            return self._tree
+        except AttributeError:
+            self._tree: Value = self.template.of.filled(self.given)
+            return self._tree
+
+    @property
+    def parts(self) -> tuple[Value, ...]:  # type: ignore[override]
+        """What it is made of."""
+        return self.tree.parts
+
+    @property
+    def names(self) -> frozenset[str]:
+        """The names that it reads."""
+        return frozenset().union(*(self.given[name].names for name in self.template.of.names))
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """The same expression made of other parts."""
+        return self.tree.rebuilt(parts)
+
+    def spell(self, say: Say) -> str:
+        """The expression as text."""
+        return self.tree.spell(say)
+
+
+class Template:
+    """An expression whose names are places for other values."""
+
+    def __init__(self, of: Value) -> None:
+        self.of = of
+        spelt = of.spell(self._mark) if of.parts else self._mark(of, CHOICE)
+        first, *rest = spelt.split("\0")
+        self._first = first
+        self._places: list[tuple[str, int, str]] = []
+        for place, after in zip(rest[::2], rest[1::2], strict=True):
+            name, least = place.split("\1")
+            self._places.append((name, int(least), after))
+
+    def _mark(self, part: Value, least: int) -> str:
+        if isinstance(part, Name):
+            return f"\0{part.name}\1{least}\0"
+        text = part.spell(self._mark)
+        return f"({text})" if part.strength < least else text
+
+    def text(self, given: Mapping[str, Value]) -> str:
+        """The text with the texts of values in their places, in brackets where they must be."""
+        found = [self._first]
+        for name, least, after in self._places:
+            value = given[name]
+            found += (value.text if value.strength >= least else f"({value.text})", after)
+        return "".join(found)
+
+    def filled(self, given: Mapping[str, Value]) -> Value:
+        """The expression with values in the place of its names; `given` must not change after that."""
+        return Filled(self, given) if self.of.parts else self.of.filled(given)
+
+
+def lift(one: Value | float) -> Value:
+    """A value, or a number as one. A whole number is refused: it would count codes; see :func:`whole`."""
+    if isinstance(one, Value):
+        return one
+    if not isinstance(one, float):
+        raise TypeError(f"found {one!r}; expected a value or a float in an expression")
+    return Number(one)
+
+
+def whole(count: int) -> Number:
+    """A whole number: the code of an event, or of a frame."""
+    return Number(count)
+
+
+def where(test: Value, then: Value | float, otherwise: Value | float) -> Value:
+    """One value where a test holds, another where it does not; decided as the program runs."""
+    return Choice(test, lift(then), lift(otherwise))
+
+
+def cases(found: Iterable[tuple[Value, Value | float]], otherwise: Value | float) -> Value:
+    """The value of the first test that holds, else another."""
+    value = lift(otherwise)
+    for test, then in reversed([*found]):
+        value = Choice(test, lift(then), value)
+    return value
+
+
+def every(tests: Iterable[Value]) -> Value:
+    """The test that all of these hold; always, where there are none."""
+    return _joined("and", tests, TRUE)
+
+
+def some(tests: Iterable[Value]) -> Value:
+    """The test that one of these holds; never, where there are none."""
+    return _joined("or", tests, FALSE)
+
+
+def _joined(word: str, tests: Iterable[Value], none: Value) -> Value:
+    found: list[Value] = []
+    for test in tests:
+        found += test.parts if isinstance(test, Junction) and test.word == word else [test]
+    return Junction(word, tuple(found)) if len(found) > 1 else found[0] if found else none
+
+
+def opposite(test: Value) -> Value:
+    """The test that another does not hold."""
+    return Opposite(test)
+
+
+def total(parts: Iterable[Value | float]) -> Value:
+    """The sum of values, added one after another; 0 where there are none."""
+    first, *rest = [*parts] or [0.0]
+    value = lift(first)
+    for part in rest:
+        value = value + part
+    return value
+
+
+def product_of(parts: Iterable[Value | float]) -> Value:
+    """The product of values, multiplied one after another; 1 where there are none."""
+    first, *rest = [*parts] or [1.0]
+    value = lift(first)
+    for part in rest:
+        value = value * part
+    return value
+
+
+def flag(test: Value) -> Value:
+    """1 where a test holds, else 0."""
+    return Choice(test, Number(1.0), Number(0.0))
+
+
+def exp(of: Value) -> Value:
+    """E to the power of a value."""
+    return Call("exp", (of,))

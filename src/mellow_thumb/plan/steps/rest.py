@@ -1,0 +1,38 @@
+"""Rest and reach: a stick that rests beside its centre, and one that travels farther at its corners."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ...basics import PlanError
+from ...formulas import shaping
+
+if TYPE_CHECKING:
+    from ...expressions import Block, Value
+
+
+def check_rest(rest: tuple[float, float]) -> None:
+    """Refuse a rest so far out that nothing is left to push."""
+    if shaping.length(*rest) > 0.9:
+        raise PlanError(f"rest: found {rest[0]:g}, {rest[1]:g}; expected within 0.9 of the centre")
+
+
+def rested_pair(block: Block, x: Value, y: Value, rest: tuple[float, float]) -> tuple[Value, Value]:
+    """At an event: a pair from where it rests; it reaches 1 on the side that is nearest to its rim."""
+    if rest == (0.0, 0.0):
+        return x, y
+    a, b = rest
+    x, y = block.call(shaping.rested_pair, x, y, rest_x=a, rest_y=b, reach=1.0 - shaping.length(a, b))
+    return x, y
+
+
+def rested(block: Block, x: Value, rest: float) -> Value:
+    """At an event: one value from where it rests."""
+    return block.call(shaping.rested, x, rest=rest)[0] if rest != 0.0 else x
+
+
+def reached(block: Block, x: Value, y: Value, reach: str) -> tuple[Value, Value]:
+    """At an event: a pair on the unit disc, from a stick whose travel is a ``disc`` or a ``square``."""
+    if reach == "square":
+        x, y = block.call(shaping.disc_from_square, x, y)
+    return x, y

@@ -1,0 +1,40 @@
+"""The slow/fast smoothing: slow motion smoothed, fast motion taken as it is."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+from ...basics import PlanError
+from ...formulas import zone
+from .exponential import Exponential
+from .pools import check_time
+
+if TYPE_CHECKING:
+    from ...expressions import Block, Value
+
+
+@dataclass(frozen=True, slots=True)
+class SlowFast:
+    """Slow motion smoothed by `half_life` (s), fast motion taken as it is, a mixture between.
+
+    `slow` and `fast` are in the signal's unit a second for a displacement, else shares of full deflection.
+    """
+
+    half_life: float
+    slow: float
+    fast: float
+
+    def __post_init__(self) -> None:
+        check_time("half_life", self.half_life)
+        if not 0.0 <= self.slow < self.fast:
+            raise PlanError(f"slow: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0")
+
+    @property
+    def slow_part(self) -> Exponential:
+        """What smooths the slow part."""
+        return Exponential(self.half_life)
+
+    def fast_share(self, block: Block, size: Value) -> Value:
+        """At an event: the share of it that is taken as it is."""
+        return block.call(zone, size, inner=self.slow, outer=self.fast)[0]

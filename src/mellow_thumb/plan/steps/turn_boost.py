@@ -1,0 +1,85 @@
+"""The turn boost: an extra rate that builds while a stick is held past a threshold, and falls at once."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+from ...basics import PlanError
+from ...expressions import flag, where
+from ...formulas import smoothing as eased
+
+if TYPE_CHECKING:
+    from ...expressions import Block, Handle, Name, Value
+    from .pools import Pool, Wish
+
+
+@dataclass(frozen=True, slots=True)
+class TurnBoost:
+    """An extra share of the rate, up to `extra`, that builds over `build` (s) while held past `past`."""
+
+    past: float
+    extra: float
+    build: float
+
+    def __post_init__(self) -> None:
+        if not 0.0 < self.past <= 1.0:
+            raise PlanError(f"turn_boost: found past {self.past:g}; expected above 0 to 1")
+        if not (0.0 < self.extra <= 100.0 and 0.0 < self.build <= 60.0):
+            raise PlanError("turn_boost: expected extra above 0 to 100, build above 0 to 60 s")
+
+    def push(self, block: Block, past: Handle, size: Value) -> None:
+        """At an event: whether the stick is held far enough."""
+        block.set(past, flag(size >= self.past))
+
+
+@dataclass(eq=False)
+class Boost:
+    """A boost at work on one axis."""
+
+    boost: TurnBoost
+    level: Handle
+    """How far it has built up, 0 to 1."""
+    past: Handle
+    """1 while the stick is held far enough."""
+
+    def drop(self, block: Block) -> None:
+        """At an event: what has built up is gone once the stick is no longer held far enough."""
+        block.set(self.level, self.level * self.past)
+
+    def most(self, rate: Value) -> Value:
+        """A rate with all the boost that it has by now."""
+        return rate * (1.0 + self.boost.extra * self.level)
+
+    def run(self, block: Block, rate: Value, time: Value) -> Value:
+        """Between events: what an unsmoothed rate comes to, by the mean of a ramp split at its cap."""
+        (mean, _) = self._build(block, time)
+        return rate * (1.0 + self.boost.extra * mean * self.past) * time
+
+    def _build(self, block: Block, time: Value) -> tuple[Name, Name]:
+        """Let the level grow over `time`; the mean of it, and its end."""
+        mean, level = block.names.fresh("boost"), block.names.fresh("boost_level")
+        block.call(eased.ramp, self.level, time, into=(mean, level), build=self.boost.build)
+        block.set(self.level, where(self.past != 0.0, level, 0.0))
+        return mean, level
+
+    def run_into(self, block: Block, pool: Pool, wish: Wish, time: Value, paid: Name) -> Value:
+        """Between events: a rate that runs into a pool while it rises along a ramp, up to where that ends.
+
+        `paid` gets what the pool pays meanwhile. The time for which it rises comes back; from then on the
+        rate stays what it is.
+        """
+        boost, rate = self.boost, wish.running
+        rising = block.keep("rising", self.past * (1.0 - self.level) * boost.build)
+        block.set(rising, where(rising < time, rising, time))
+        slope = block.keep("slope", rate * (boost.extra / boost.build))
+        begin = rate * (1.0 + boost.extra * self.level * self.past)
+        decay = pool.smoothing.decay
+        (share,) = block.call(eased.decay, rising, decay)
+        block.call(eased.ramp_through, pool.held, begin, slope, rising, share, decay, into=(paid, pool.held))
+        self._build(block, time)
+        return rising
+
+    def full(self, rate: Value) -> Value:
+        """The rate once it has stopped rising."""
+        return rate * (1.0 + self.boost.extra * self.level * self.past)

@@ -1,0 +1,50 @@
+"""The cap on turning: yaw, pitch and roll turn no faster by the hand than this."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+from ...formulas import switching
+from ..words import T
+from .hand_speed import PAUSE
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable
+
+    from ...expressions import Block, Handle, Name, State, Value
+
+
+@dataclass(eq=False)
+class Cap:
+    """How far a hand may still turn at this moment: it grows with time, and shrinks as it turns."""
+
+    rate: float
+    """Degrees a second."""
+    time: Handle
+    """When the hand last turned (s)."""
+    rooms: dict[str, Handle]
+    """For each component, how far it may still turn (deg)."""
+
+    @classmethod
+    def new(cls, state: State, stem: str, rate: float, components: Iterable[str]) -> Cap:
+        """What is kept of one route's hand."""
+        time = state.new(f"{stem}_cap_t", -1.0)
+        return cls(rate, time, {part: state.new(f"{stem}_{part}_room", rate / 20.0) for part in components})
+
+    def cut(self, block: Block, push: Name, component: str) -> None:
+        """At a displacement: take from a push what is faster than the cap; what is cut off is gone."""
+        room = self.rooms[component]
+        most = self.rate * PAUSE
+        block.call(switching.refilled, room, T - self.time, into=(room,), rate=self.rate, most=most)
+        block.call(switching.allowed, push, room, into=(push,))
+        block.set(room, room - abs(push))
+
+    def turned(self, block: Block) -> None:
+        """At a displacement: the hand has turned now."""
+        block.set(self.time, T)
+
+
+def capped_rate(block: Block, amount: Value, most: float) -> Value:
+    """At an event of a held value: a rate, no faster than the cap."""
+    return block.call(switching.allowed, amount, most)[0]

@@ -1,0 +1,303 @@
+"""C: a plan's program as one C99 header without dependencies, for engines in other languages.
+
+It is written from the same statements as the Python, so there is no second copy of a formula or of a rule.
+Doubles are IEEE 754, and no operation is reordered.
+"""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ...expressions import Leave, Loop, Set, Skip, When, used
+from ...plan import ANCHOR
+from ..loop import READING, copy_of, drop, item
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable, Mapping, Sequence
+
+    from ...expressions import Filled, Name, Number, Operation, Statement, Value
+    from ..program import Program
+
+_HEADER = """
+/* {title}
+ * Woven by Mellow Thumb {version} from the profile with the digest {digest}. Do not edit it: export it anew.
+ *
+ *     {name}_state s;
+ *     {name}_start(&s);
+ *     {name}_event(&s, seconds, code, x, y);     each event, in order of time
+ *     {name}_frame(&s, seconds, host, out);      at the end of a frame: reads, and leaves no trace
+ *
+ * host[] holds what the mount asks, NAN for what is not known, or is 0: {hosts}.
+ * Events of one moment go in the order in which they came, and after a frame that ends there. Of a pair of
+ * held values of which only one is known the other is NAN. What a press began on goes in y. The codes, the
+ * order of out[] and test vectors stand in {name}.json.
+ */
+#ifndef {guard}
+#define {guard}
+#include <math.h>
+
+#define {guard}_OUT {count}
+
+typedef struct {name}_state {
+{fields}
+    double reading;
+} {name}_state;
+
+static inline void {name}_start({name}_state *s)
+{
+{start}
+    s->reading = 0.0;
+}
+
+static inline void {name}_event({name}_state *s, double t, int code, double x, double y)
+{
+{event}
+}
+
+static inline void {name}_pose({name}_state *s, {parameters}, double *out)
+{
+    (void)s;
+{pose}
+}
+
+static inline void {name}_frame({name}_state *s, double t, const double *host, double *out)
+{
+    (void)host;
+{read_locals}
+    {name}_event(s, t, {frame}, 0.0, 0.0);
+{read}
+    {name}_pose(s, {posing}, out + {values});
+}
+
+#endif
+"""
+
+_KEYWORDS = frozenset(
+    [
+        "auto",
+        "break",
+        "case",
+        "char",
+        "const",
+        "continue",
+        "default",
+        "do",
+        "double",
+        "else",
+        "enum",
+        "extern",
+        "float",
+        "for",
+        "goto",
+        "if",
+        "inline",
+        "int",
+        "long",
+        "register",
+        "restrict",
+        "return",
+        "short",
+        "signed",
+        "sizeof",
+        "static",
+        "struct",
+        "switch",
+        "typedef",
+        "union",
+        "unsigned",
+        "void",
+        "volatile",
+        "while",
+        "gamma",
+        "hold",
+        "out",
+        "s",
+        "t",
+    ]
+)
+"""What a name of ours may not be in C, or already is in the header."""
+
+_CHOICE, _JUNCTION, _EQUAL, _LESS, _SUM, _PRODUCT, _UNARY, _ATOM = range(8)
+"""How strongly each kind of expression binds in C; a word between tests is always put in brackets."""
+_BINDS = {"==": _EQUAL, "!=": _EQUAL, "+": _SUM, "-": _SUM, "*": _PRODUCT, "/": _PRODUCT}
+
+
+class C:
+    """Writes values and statements; what is not kept becomes a local, and what nobody reads is left out."""
+
+    def __init__(self, kept: Mapping[str, str], given: Iterable[str] = ()) -> None:
+        self.kept, self.given = dict(kept), set(given)
+        self.locals: list[str] = []
+        self._held = 0
+
+    # ---- values: a hook a kind
+
+    def value(self, one: Value, least: int = _CHOICE) -> str:
+        """An expression, in brackets if it binds less strongly than `least`."""
+        text, binds = getattr(self, f"value_{type(one).__name__.lower()}")(one)
+        return f"({text})" if binds < least else text
+
+    def value_filled(self, one: Filled) -> tuple[str, int]:
+        """An expression of a formula, with values in the place of its names."""
+        return getattr(self, f"value_{type(one.tree).__name__.lower()}")(one.tree)  # type: ignore[no-any-return]
+
+    def value_name(self, one: Name) -> tuple[str, int]:
+        """A name: of the state, of an argument, or a local."""
+        if one.name in self.kept:
+            return f"s->{self.kept[one.name]}", _ATOM
+        return f"{one.name}_" if one.name in _KEYWORDS - self.given else one.name, _ATOM
+
+    value_word = value_handle = value_name
+
+    def value_number(self, one: Number) -> tuple[str, int]:
+        """A double, or a code."""
+        return repr(one.value), _UNARY if one.value < 0 else _ATOM
+
+    def value_truth(self, one: Value) -> tuple[str, int]:
+        """What always holds, or never."""
+        return ("1" if str(one) == "True" else "0"), _ATOM
+
+    def value_operation(self, one: Operation) -> tuple[str, int]:
+        """Two values and a sign between them."""
+        left, right = one.parts
+        if one.sign == "**":
+            return f"pow({self.value(left)}, {self.value(right)})", _ATOM
+        binds = _BINDS[one.sign]
+        return f"{self.value(left, binds)} {one.sign} {self.value(right, binds + 1)}", binds
+
+    def value_negative(self, one: Value) -> tuple[str, int]:
+        """A minus before a value."""
+        return f"-{self.value(one.parts[0], _ATOM)}", _UNARY
+
+    def value_comparison(self, one: Value) -> tuple[str, int]:
+        """A test of two values."""
+        sign: str = one.sign  # type: ignore[attr-defined]
+        left, right = (self.value(part, _SUM) for part in one.parts)
+        return f"{left} {sign} {right}", _BINDS.get(sign, _LESS)
+
+    def value_junction(self, one: Value) -> tuple[str, int]:
+        """Tests that must all hold, or of which one is enough."""
+        sign = "&&" if one.word == "and" else "||"  # type: ignore[attr-defined]
+        return f" {sign} ".join(self.value(part, _JUNCTION + 1) for part in one.parts), _JUNCTION
+
+    def value_opposite(self, one: Value) -> tuple[str, int]:
+        """A test that holds where another does not."""
+        return f"!{self.value(one.parts[0], _ATOM)}", _UNARY
+
+    def value_choice(self, one: Value) -> tuple[str, int]:
+        """One value where a test holds, another where it does not."""
+        test, then, otherwise = one.parts
+        words = (self.value(test, _CHOICE + 1), self.value(then, _CHOICE + 1), self.value(otherwise))
+        return "{} ? {} : {}".format(*words), _CHOICE
+
+    def value_call(self, one: Value) -> tuple[str, int]:
+        """A function of mathematics."""
+        called: str = one.function  # type: ignore[attr-defined]
+        inner = ", ".join(map(self.value, one.parts))
+        return f"{'fabs' if called == 'abs' else called}({inner})", _ATOM
+
+    # ---- statements
+
+    def lines(self, statements: Iterable[Statement]) -> list[str]:
+        """Statements as lines, what stands inside others indented."""
+        found: list[str] = []
+        for one in statements:
+            if isinstance(one, Set):
+                found += self._set(one)
+            elif isinstance(one, When):
+                found += self._when(one)
+            elif isinstance(one, Loop):
+                found += ["for (;;) {", *_indented(self.lines(one.body)), "}"]
+            elif isinstance(one, Leave | Skip):
+                found.append("break;" if isinstance(one, Leave) else "return;")
+        return found
+
+    def _when(self, one: When) -> list[str]:
+        found = [f"if ({self.value(one.test)}) {{", *_indented(self.lines(one.body))]
+        if one.otherwise:
+            found += ["} else {", *_indented(self.lines(one.otherwise))]
+        return [*found, "}"]
+
+    def _set(self, one: Set) -> list[str]:
+        values = [self.value(value) for value in one.values]
+        names = [self._target(target) for target in one.targets]
+        early = {target.name for target in one.targets[:-1]}
+        if all(early.isdisjoint(value.names) for value in one.values[1:]):
+            return [f"{name} = {value};" for name, value in zip(names, values, strict=True)]
+        held = [f"hold_{self._held + k}" for k, _ in enumerate(values)]
+        self._held += len(values)
+        first = [f"const double {name} = {value};" for name, value in zip(held, values, strict=True)]
+        return [*first, *(f"{name} = {value};" for name, value in zip(names, held, strict=True))]
+
+    def _target(self, target: Name) -> str:
+        named, _ = self.value_name(target)
+        if not named.startswith("s->") and named not in self.locals:
+            self.locals.append(named)
+        return named
+
+    def body(self, statements: Iterable[Statement], results: Sequence[Value] = ()) -> list[str]:
+        """The lines of a body that puts results into ``out``."""
+        written = self.lines(used(statements, self.kept, results))
+        return [*written, *(f"out[{k}] = {self.value(value)};" for k, value in enumerate(results))]
+
+    def declared(self) -> list[str]:
+        """The locals."""
+        return [f"double {name} = 0.0;" for name in self.locals]
+
+
+def _indented(inner: Iterable[str]) -> list[str]:
+    return [f"    {line}" for line in inner]
+
+
+def c_header(program: Program, *, name: str, title: str, version: str, digest: str) -> str:
+    """One C99 header with the whole woven plan: its state, its events, its frames and its pose.
+
+    `name` is what every identifier begins with.
+    """
+    woven, pose = program.woven, program.woven_pose
+    copies = [copy_of(one).name for one in (ANCHOR.name, *woven.flowing)]
+    state = [*program.state, *copies]
+    rig = {one.name: f"rig_{one}" for one in pose.kept}
+    taken = [one.name for one in pose.taken if one.name not in rig]
+    whole = {one: one for one in (*state, READING.name)}
+    events, frames, posing = C(whole, ["t"]), C(whole), C(rig, ["t"])
+    event = events.body([*drop(woven), *item(woven)])
+    read = frames.body(woven.reading, woven.outputs)
+    posed = posing.body(pose.statements, pose.results)
+    parts = {
+        "fields": [f"double {one};" for one in (*state, *rig.values())],
+        "start": [f"s->{one} = {value!r};" for one, value in program.state.items()]
+        + [f"s->{one} = 0.0;" for one in copies]
+        + [f"s->rig_{one} = {value!r};" for one, value in program.rig.items()],
+        "event": [*events.declared(), "(void)x;", "(void)y;", *event],
+        # some mounts need only some of what a pose is made of
+        "pose": [*posing.declared(), *(f"(void){argument};" for argument in taken), *posed],
+        "read_locals": frames.declared(),
+        "read": read,
+    }
+    given = [*(f"out[{k}]" for k in program.posing)]
+    given += [f"host ? host[{k}] : NAN" for k in range(len(program.hosts))]
+    words = {
+        "title": title.replace("*/", "* /").replace("/*", "/ *") or "A profile",
+        "version": version,
+        "digest": digest,
+        "name": name,
+        "guard": f"{name.upper()}_H",
+        "count": str(len(woven.outputs) + len(pose.results)),
+        "values": str(len(woven.outputs)),
+        "frame": str(program.frame),
+        "parameters": ", ".join(f"double {argument}" for argument in taken),
+        "hosts": ", ".join(program.hosts) or "nothing",
+        "posing": ", ".join([*given, *(["t"] if rig else [])]),
+    }
+    return _filled(parts, words)
+
+
+def _filled(parts: dict[str, list[str]], words: dict[str, str]) -> str:
+    """The header's template with its parts; C has braces of its own."""
+    text = _HEADER.strip("\n")
+    for key, lines in parts.items():
+        text = text.replace(f"{{{key}}}", "\n".join(f"    {line}" for line in lines))
+    for key, word in words.items():
+        text = text.replace(f"{{{key}}}", word)
+    return text + "\n"

@@ -1,0 +1,107 @@
+"""Python: a program as the text of a generator that keeps its state in locals, and a pose as a function."""
+
+from __future__ import annotations
+
+import hashlib
+import linecache
+from typing import TYPE_CHECKING, Any
+
+from ...expressions import MATHS, Leave, Loop, Note, Set, When
+from ..loop import drop, item, restored
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Iterable, Sequence
+
+    from ...expressions import Statement, Value
+    from ..woven import Woven, WovenPose
+
+
+def lines(
+    statements: Iterable[Statement], spell: Callable[[Value], str] | None = None, pad: str = ""
+) -> list[str]:
+    """Statements as lines, what stands inside others indented; `spell` writes a value in another way."""
+    found: list[str] = []
+    for one in statements:
+        if isinstance(one, Set):
+            targets, values = one
+            if spell:
+                row = f"{', '.join(map(spell, targets))} = {', '.join(map(spell, values))}"
+            elif len(targets) == 1:
+                row = f"{targets[0].text} = {values[0].text}"
+            else:
+                row = f"{', '.join([n.text for n in targets])} = {', '.join([v.text for v in values])}"
+            found.append(pad + row)
+        elif isinstance(one, When):
+            found += [f"{pad}if {spell(one.test) if spell else one.test.text}:"]
+            found += _branch(one.body, spell, pad + "    ")
+            if one.otherwise:
+                found += [f"{pad}else:", *_branch(one.otherwise, spell, pad + "    ")]
+        elif isinstance(one, Note):
+            found.append(f"{pad}# {one.words}")
+        elif isinstance(one, Loop):
+            found += [f"{pad}while True:", *lines(one.body, spell, pad + "    ")]
+        else:
+            found.append(f"{pad}break" if isinstance(one, Leave) else f"{pad}continue")
+    return found
+
+
+def _branch(statements: list[Statement], spell: Callable[[Value], str] | None, pad: str) -> list[str]:
+    """Statements of a branch; Python wants some in each."""
+    found = lines(statements, spell, pad)
+    return found if any(not isinstance(one, Note) for one in statements) else [*found, f"{pad}pass"]
+
+
+def indented(inner: Iterable[str], steps: int = 1) -> list[str]:
+    """Lines, so many steps further in."""
+    return ["    " * steps + line for line in inner]
+
+
+def function(
+    name: str, taken: Iterable[str], statements: Iterable[Statement], results: Sequence[Value]
+) -> str:
+    """A function of some names that works statements out and returns results, as a tuple."""
+    body = [*lines(statements), f"return {_tuple(map(str, results))}"]
+    return "\n".join([f"def {name}({', '.join(taken)}):", *indented(body)]) + "\n"
+
+
+def pose_text(pose: WovenPose) -> str:
+    """A pose, as a function of what it is made of; what it keeps comes back after the pose."""
+    return function("pose", map(str, pose.taken), pose.statements, [*pose.results, *pose.kept])
+
+
+def live_text(woven: Woven, state: Iterable[str]) -> str:
+    """A program, as the generator that a session runs.
+
+    It is sent items — time, code, x, y — that end in a frame, and gives what that frame reads; sent none, it
+    gives the saved state.
+    """
+    names = [*state]
+    (dropped,) = lines(drop(woven)[:1])[:1]
+    wait = ["items = yield out", "while not items:"]
+    save = [dropped, *indented([*lines(restored(woven)), "reading = 0.0"]), f"items = yield {_tuple(names)}"]
+    stale = lines(drop(woven))
+    fresh = [stale[0], "    t, code, x, y = items[0]", *stale[1:]]
+    begin = [f"{_tuple(names)[1:-1]} = saved", "reading = 0.0", "out = None", "while True:"]
+    each = lines(item(woven), pad="            ")
+    last = [f"out = {_tuple(map(str, woven.outputs))}"]
+    found = ["def live(saved):", *indented(begin), *indented([*wait, *indented(save), *fresh], 2)]
+    found += [*indented(["for t, code, x, y in items:"], 2), *each]
+    return "\n".join([*found, *lines(woven.reading, pad="        "), *indented(last, 2)]) + "\n"
+
+
+def _tuple(parts: Iterable[str]) -> str:
+    found = [*parts]
+    return f"({', '.join(found)}{',' if len(found) == 1 else ''})"
+
+
+def compiled(text: str, name: str) -> Callable[..., Any]:
+    """The function `name` of a text; tracebacks show the text's lines.
+
+    Nothing from a profile but numbers and the library's own identifiers is in it.
+    """
+    file = f"<woven {hashlib.sha256(text.encode()).hexdigest()[:12]}>"
+    linecache.cache[file] = (len(text), None, text.splitlines(keepends=True), file)
+    space: dict[str, Any] = dict(MATHS)
+    exec(compile(text, file, "exec"), space)
+    made: Callable[..., Any] = space[name]
+    return made

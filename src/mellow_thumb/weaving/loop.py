@@ -1,0 +1,107 @@
+"""The loop: what every program does about one item, whatever language it is written in.
+
+The state is *committed* at an event that changes something held, at a displacement that comes more than
+`MERGE` after the last commit, and `LONGEST` after it when nothing happens; never because of a frame. A frame
+lets a copy of the last committed state flow to its own end and is read there; the next item puts the
+committed state back, unless it commits at that very time: then the copy is that commit, to the bit.
+"""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..expressions import Leave, Loop, Name, Note, Set, Skip, When, Word, every, lift, some, where, whole
+from ..plan import AGE, ANCHOR, CODE, DT, DUE, FOCUS, LONGEST, MERGE, PACE, STOP, WAIT, T
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+    from ..expressions import Statement, Value
+    from .events import Event
+    from .woven import Woven
+
+    Wrap = Callable[[str, list[Statement]], list[Statement]]
+
+READING = Word("reading")
+"""1 while the state is a copy that a frame read, the committed one beside it."""
+
+
+def copy_of(name: str) -> Name:
+    """What holds a committed state value while a frame reads a copy."""
+    return Word(f"kept_{name}")
+
+
+def as_it_is(stem: str, statements: list[Statement]) -> list[Statement]:
+    """A part of the loop, written where it stands."""
+    del stem
+    return statements
+
+
+def restored(woven: Woven) -> list[Statement]:
+    """What puts the committed state back."""
+    return [_set(Word(name), copy_of(name)) for name in (ANCHOR.name, *woven.flowing)]
+
+
+def drop(woven: Woven) -> list[Statement]:
+    """What the next item does to a frame that was read: it drops it, or makes a commit of it."""
+    since = T - copy_of(ANCHOR.name)
+    merges = where(whole(woven.impulses) > CODE, MERGE, 0.0) if woven.impulses else lift(0.0)
+    another = some([T != ANCHOR, whole(woven.frame) == CODE, since <= merges])
+    return [When(READING != 0.0, [When(another, restored(woven), []), _set(READING, 0.0)], [])]
+
+
+def item(woven: Woven, wrap: Wrap = as_it_is) -> list[Statement]:
+    """What one item does: let time pass up to it, then act by its code. `wrap` writes the larger parts."""
+    deaf = every([whole(woven.impulses) > CODE, FOCUS == 0.0])
+    return [
+        *([When(deaf, [Skip()], [])] if woven.deaf else []),
+        Loop(_pass(woven, wrap)),
+        When(whole(woven.frame) > CODE, _halves(woven.events, wrap), []),
+    ]
+
+
+def _pass(woven: Woven, wrap: Wrap) -> list[Statement]:
+    """One round of letting time pass: to the item, to a timer, or to the end of the longest step."""
+    timed = bool(woven.timers)
+    longest: Value = PACE if woven.pace else lift(LONGEST)
+    ends = [whole(woven.frame) == CODE, STOP == T, *([DUE > T] if timed else [])]
+    keep = [_set(copy_of(name), Word(name)) for name in (ANCHOR.name, *woven.flowing)]
+    return [
+        *([When(DUE <= ANCHOR, wrap("timers", woven.timers), [])] if timed else []),
+        _set(AGE, T - ANCHOR),
+        When(AGE <= 0.0, [Leave()], []),
+        *_enter(woven, timed=timed),
+        _set(STOP, T),
+        *woven.nearness,
+        *woven.pace,
+        *([When(DUE < T, [_set(STOP, DUE)], [])] if timed else []),
+        When(longest < STOP - ANCHOR, [_set(STOP, ANCHOR + longest)], []),
+        _set(DT, STOP - ANCHOR),
+        When(every(ends), [*keep, _set(READING, 1.0)], []),
+        *wrap("passing", woven.passing),
+        _set(ANCHOR, STOP),
+    ]
+
+
+def _enter(woven: Woven, *, timed: bool) -> list[Statement]:
+    """What lets a displacement be entered at the last commit, where it may: no time passes then."""
+    if not woven.impulses:
+        return []
+    soon = [whole(woven.impulses) > CODE, AGE <= MERGE, *([DUE > T] if timed else [])]
+    if not woven.waits:
+        return [When(every(soon), [Leave()], [])]
+    asks = [_set(WAIT, 1.0), *woven.waits, When(WAIT != 0.0, [Leave()], [])]
+    return [When(every(soon), asks, [])]
+
+
+def _halves(events: list[Event], wrap: Wrap) -> list[Statement]:
+    """Events in order of their codes, as a tree of questions."""
+    if len(events) <= 1:
+        return [part for one in events for part in (Note(one.words), *wrap("event", one.statements))]
+    middle = len(events) // 2
+    low, high = _halves(events[:middle], wrap), _halves(events[middle:], wrap)
+    return [When(whole(events[middle].code) > CODE, low, high)]
+
+
+def _set(target: Name, value: Value | float) -> Set:
+    return Set((target,), (lift(value),))

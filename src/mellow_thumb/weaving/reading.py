@@ -1,0 +1,70 @@
+"""Reading: what a frame reads of a program's state."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..expressions import exp, total
+from ..formulas import clamp, wrapped
+from ..plan import MOVES
+from .taking_over import weights
+
+if TYPE_CHECKING:
+    from ..expressions import Block, Value
+    from .parts import Parts
+
+
+class Reading:
+    """Writes what a frame reads: axes, the whole turn of the yaw, gates, and what can change besides."""
+
+    def __init__(self, parts: Parts) -> None:
+        self.parts = parts
+        self.middles: dict[str, Value] = {}
+        """What holds where the middle of a view is, for the keys of its pans."""
+
+    @property
+    def extra(self) -> dict[str, Value]:
+        """What a frame reads besides, where it can change."""
+        parts, switching = self.parts, self.parts.switching
+        mount = parts.mount_parts.mount if parts.mount_parts else None
+        found = {
+            "device": switching.device,
+            "cursor": switching.cursor,
+            "mount": mount,
+            "snapped": parts.snapped,
+        }
+        return {name: one for name, one in found.items() if one is not None}
+
+    def write(self, block: Block) -> list[Value]:
+        """Write what a frame reads; what holds it, in order."""
+        parts = self.parts
+        for pan in parts.pans:
+            self.middles |= zip(pan.keys, pan.middle(block), strict=True)
+        found: list[Value] = [self._in_force(block, axis.name) for axis in parts.plan.axes]
+        found.append(block.keep("yaw_total", parts.leaning("yaw")))
+        found += [*parts.switching.gates.values(), *self.extra.values()]
+        found += [one for cue in parts.switching.cue_states for one in (cue.count, cue.last)]
+        found += parts.walk.read(block) if parts.walk else []
+        found += weights(parts, block)
+        return found + [self._read(block, key) for key in parts.plan.mounts.own]
+
+    def _in_force(self, block: Block, name: str) -> Value:
+        """An axis of the mount in force."""
+        if not self.parts.plan.others:
+            return self._read(block, name)
+        return self.parts.in_force(name, lambda key, _: self._read(block, key), default=None)
+
+    def _read(self, block: Block, key: str) -> Value:
+        """An axis as one mount has it, in its own unit."""
+        parts = self.parts
+        axis = parts.axes[key]
+        if axis.name in MOVES:
+            return parts.go[MOVES.index(axis.name)]
+        if key in self.middles:
+            return self.middles[key]
+        value = total([parts.variables[key], *parts.leans[axis.name]])
+        if axis.limited and parts.leans[axis.name]:
+            (value,) = block.call(clamp, value, **axis.limits)
+        if axis.wraps:
+            (value,) = block.call(wrapped, value)
+        return exp(value) if axis.log else value
