@@ -192,7 +192,7 @@ class _Reader:
 _CALLED = {
     "If": "an if", "For": "a loop", "While": "a loop", "Tuple": "a tuple",
     "AugAssign": "an assignment in place", "AnnAssign": "a type without a value",
-    "Expr": "an expression that nobody keeps",
+    "Expr": "an expression that nobody keeps", "Return": "a return", "Assign": "an assignment",
 }  # fmt: skip
 
 
