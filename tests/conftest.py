@@ -10,6 +10,7 @@ from pathlib import Path
 import pytest
 from hypothesis import HealthCheck, Phase, settings
 from hypothesis.database import DirectoryBasedExampleDatabase
+from hypothesis.internal.conjecture import providers
 
 from mellow_thumb import Profile, Take, load_profile, marsh, read_take
 
@@ -32,7 +33,12 @@ settings.register_profile(
 )
 # For finding out which test fails, without waiting for its smallest example.
 settings.register_profile("quick", settings.get_profile("fixed"), phases=[Phase.explicit, Phase.generate])
-settings.load_profile(os.environ.get("HYPOTHESIS_PROFILE", "fixed"))
+PROFILE = os.environ.get("HYPOTHESIS_PROFILE", "fixed")
+settings.load_profile(PROFILE)
+if PROFILE != "explore" and hasattr(providers, "_get_local_constants"):
+    # Hypothesis tries the numbers that stand in whatever modules are loaded by then, which would make the examples
+    # hang on the order of the tests and on how many run at once.
+    providers._get_local_constants = lambda: providers._local_constants
 
 
 @pytest.fixture(scope="session")

@@ -248,6 +248,19 @@ def test_closing_stops_or_settles_or_returns() -> None:
     assert ends[Close("return", 0.25)][1] == pytest.approx(0.0, abs=1e-9)
 
 
+def test_two_conditions_never_share_what_says_whether_they_hold() -> None:
+    gates = (holding("aiming", "mouse.right"), holding("menu", "flag.menu"))
+    plain = replace(LOOK, name="a", gate=Condition("aiming"))
+    acts = replace(LOOK, name="b", gate=Condition("aiming"), on_close=Close("return", 0.1))
+    other = replace(LOOK, name="c", gate=Condition("menu", wanted=False), on_close=Close("return", 0.1))
+    session = Session(plan(plain, acts, other, gates=gates))
+    session.feed("mouse.move", (10.0, 0.0))
+    once = session.tick(0.01).axes["yaw_total"]
+    session.feed("mouse.right", 1)
+    session.feed("mouse.move", (10.0, 0.0))
+    assert session.tick(0.01).axes["yaw_total"] == pytest.approx(4.0 * once)
+
+
 def test_an_axis_that_was_free_from_the_start_returns_to_where_it_started() -> None:
     axes = (replace(AXES[0], start=40.0), *AXES[1:])
     route = replace(LOOK, gate=Condition("menu", wanted=False), on_close=Close("return", 0.1))
@@ -259,7 +272,9 @@ def test_an_axis_that_was_free_from_the_start_returns_to_where_it_started() -> N
     assert session.tick(0.01).axes["yaw"] == pytest.approx(40.0)
     rests = replace(AXES[2], return_half_life=0.2)
     with pytest.raises(PlanError, match="returns to rest; expected one of them"):
-        replace(session._plan, routes=(replace(route, drives=("yaw", "roll")),), axes=(*axes[:2], rests))
+        replace(
+            session._running.plan, routes=(replace(route, drives=("yaw", "roll")),), axes=(*axes[:2], rests)
+        )
 
 
 def test_an_offset_returns_over_its_time_and_is_measured_from_where_it_was_as_the_gate_opened() -> None:

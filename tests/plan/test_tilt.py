@@ -267,7 +267,9 @@ def test_what_a_page_feels_goes_before_what_it_says_of_its_orientation(
     door = mt.BrowserDoor(session, 800, 600)
     door.feed({"type": "resize", "innerWidth": 800, "innerHeight": 600, "angle": 90})
     told: list[tuple[str, float]] = []
-    session.feed = lambda name, value, **_: told.append((name, value))  # type: ignore[method-assign]
+    session._intake.feed = (  # type: ignore[method-assign]
+        lambda name, value, *_, **__: told.append((name, value))
+    )
     rates = {"alpha": 0.0, "beta": 30.0, "gamma": 0.0}
     door.feed(
         {

@@ -74,7 +74,7 @@ def switch(touch: Touch, what: str = "down") -> Buttons:
 
 
 def contacts(one: mt.Session) -> Contacts:
-    found = one._contacts
+    found = one._intake.contacts
     assert found is not None
     return found
 

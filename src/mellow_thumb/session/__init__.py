@@ -5,7 +5,7 @@ from .basis import Basis
 from .contacts import Contacts
 from .doors import all_codes, is_known, things, unlisted
 from .frame import Frame
-from .host_words import HostWords
+from .host import Host
 from .listening import Listener
 from .motion import Motion, feels
 from .session import CEILING, Session
@@ -20,7 +20,7 @@ __all__ = [
     "Basis",
     "Contacts",
     "Frame",
-    "HostWords",
+    "Host",
     "Listener",
     "Motion",
     "Quadruple",

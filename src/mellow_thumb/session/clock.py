@@ -71,3 +71,28 @@ class Clock:
         self._edge, self._before = self.now + self.skipped, self.skipped
         self.skipped += lost
         return lost
+
+
+FASTEST = 100.0
+"""Seconds of the world that may pass in one of the hand's, at the most."""
+
+
+class World:
+    """The world's own time, which a pause stops and slow motion slows; never the hand's."""
+
+    __slots__ = ("now", "rate")
+
+    def __init__(self) -> None:
+        self.now = 0.0
+        """Seconds of the world."""
+        self.rate = 1.0
+        """Its seconds for each of the hand's, in the last frame."""
+
+    def set_rate(self, dt: float, world_dt: float | None) -> tuple[bool, bool]:
+        """Say how long a frame of `dt` (s) was for the world: whether the rate changed, whether it is none."""
+        rate = 1.0 if world_dt is None else world_dt / dt
+        wrong = not rate >= 0.0
+        if not 0.0 <= rate <= FASTEST:
+            rate = FASTEST if rate > FASTEST else 0.0
+        changed, self.rate = rate != self.rate, rate
+        return changed, wrong

@@ -81,12 +81,13 @@ class Frame:
     @property
     def movement(self) -> Moved:
         """How far the character went in this frame, how fast it goes and where it faces."""
-        first = self._program.moved
-        if not first:
+        walks, now, then = self._program.walks, self._values, self._before
+        if not walks:
             return Moved()
-        now, then = self._values[first:], self._before[first:]
-        step = (now[3] - then[3], now[4] - then[4], now[5] - then[5])
-        return Moved(step, (now[0], now[1], now[2]), now[6], now[7])
+        x, y, z = walks["moved_x"], walks["moved_y"], walks["moved_z"]
+        step = (now[x] - then[x], now[y] - then[y], now[z] - then[z])
+        velocity = (now[walks["velocity_x"]], now[walks["velocity_y"]], now[walks["velocity_z"]])
+        return Moved(step, velocity, now[walks["heading"]], now[walks["forward"]])
 
     @property
     def fade(self) -> float:

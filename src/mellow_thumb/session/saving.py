@@ -14,6 +14,13 @@ from .shakes import Kick
 if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Item, Program
+    from .answers import Answers
+    from .camera import Camera
+    from .clock import Clock, World
+    from .cues import Cues
+    from .host import Host
+    from .intake import Intake
+    from .running import Running
 
 FORMAT = "mellow-thumb state 1"
 
@@ -42,6 +49,65 @@ class Snapshot(NamedTuple):
     """What is known of contacts, and the host's ids of them."""
     motion: list[Any] | None = None
     """What is known of a device held in the hand."""
+
+
+class Parts(NamedTuple):
+    """The parts of a session that make up what it is at a moment."""
+
+    running: Running
+    clock: Clock
+    world: World
+    intake: Intake
+    host: Host
+    answers: Answers
+    camera: Camera
+    cues: Cues
+
+
+def take_snapshot(base: Plan, parts: Parts) -> Snapshot:
+    """Everything that a session is, which began with `base`."""
+    running, intake, answers = parts.running, parts.intake, parts.answers
+    return Snapshot(
+        running.plan,
+        base,
+        running.program,
+        running.saved,
+        running.values,
+        parts.clock.saved(),
+        intake.inbox.saved(),
+        dict(intake.offsets),
+        {name: dict(counts) for name, counts in intake.refused.items()},
+        dict(intake.clipped),
+        tuple(parts.camera.kicks),
+        (*parts.camera.origin, parts.world.now, parts.world.rate),
+        tuple(parts.cues.counts.values()),
+        tuple(map(tuple, parts.cues.given.values())),
+        answers.hosts,
+        answers.rig,
+        (intake.contacts.saved(), tuple(parts.host.ids.items())) if intake.contacts else None,
+        intake.motion.saved() if intake.motion else None,
+    )
+
+
+def put_back(one: Snapshot, parts: Parts) -> None:
+    """Become what a snapshot holds, but for the program, which runs already."""
+    intake = parts.intake
+    parts.running.values = one.values
+    parts.clock.restore(one.clock)
+    intake.inbox.restore(one.inbox)
+    intake.offsets = dict(one.offsets)
+    intake.refused = {name: dict(counts) for name, counts in one.refused.items()}
+    intake.clipped = dict(one.clipped)
+    parts.camera.kicks = list(one.kicks)
+    x, y, z, parts.world.now, parts.world.rate = one.place
+    parts.camera.origin = (x, y, z)
+    parts.cues.restore(one.counts, one.given)
+    parts.answers.hosts, parts.answers.rig = one.hosts, one.rig
+    if intake.contacts and one.contacts:
+        intake.contacts.restore(one.contacts[0])
+        parts.host.ids = dict(one.contacts[1])
+    if intake.motion and one.motion:
+        intake.motion.restore(one.motion)
 
 
 def to_plain(one: Snapshot) -> dict[str, Any]:

@@ -8,24 +8,29 @@ from typing import TYPE_CHECKING, Any, Protocol
 
 from ..basics import ArgumentError, listed, nearest
 from ..plan import DEVICES, label_of
-from ..weaving import weave_plan
+from .answers import Answers
+from .camera import Camera
+from .clock import Clock, World
+from .cues import Cues
 from .frame import Frame
+from .host import Host
+from .intake import Intake
 from .listening import Listener
-from .saving import Snapshot, check_digest, from_plain, to_plain
-from .viewing import Viewing
+from .running import Running
+from .saving import Parts, Snapshot, check_digest, from_plain, put_back, take_snapshot, to_plain
+from .steering import Steering
 from .walker import command_of
 
 if TYPE_CHECKING:
-    from collections.abc import Callable
+    from collections.abc import Callable, Sequence
 
     from ..plan import Cue, Gate, Plan
     from ..weaving import Item
+    from .intake import Burst
+    from .view import Quadruple, Triple, View
 
 CEILING = 0.25
 """Seconds beyond which a frame is cut, unless a session is told otherwise."""
-
-FASTEST = 100.0
-"""Seconds of the world that may pass in one of the hand's, at the most."""
 
 
 class Layable(Protocol):
@@ -35,27 +40,199 @@ class Layable(Protocol):
         """The profile as a player has it, and what did not apply."""
 
 
-class Session(Viewing):
+class Session:
     """A plan at work: feed it events, tick it once a frame, read the frame and the view.
 
     A frame is the time from the last tick to this one, its end not included. What is wrong with an event
     never raises and never reaches the state: it is refused, counted in :attr:`refused`, and told once to
     the logger ``mellow_thumb``.
+
+    It holds its parts and hands each word to one of them: the running program, the clock, the world's time,
+    the intake and the host's words, what is set and what is answered, the camera, the cues.
     """
 
     def __init__(self, plan: Plan, *, ceiling: float = CEILING) -> None:
         """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut."""
+        if not ceiling > 0.0:
+            raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
         self._base = plan
-        super().__init__(plan, weave_plan(plan), ceiling)
-        self._start(self._program, self._program.start)
-        self._values: tuple[float, ...] = self._loop.send([(0.0, self._program.frame, 0.0, 0.0)])
-        self._rate = 1.0
-        self._counts = dict.fromkeys(self._program.cues, 0.0)
-        self._given: dict[str, list[float]] = {name: [] for name in self._program.cues}
+        self._running, self._clock, self._world = Running(plan), Clock(ceiling), World()
+        self._intake = Intake(self._running, self._clock)
+        self._host = Host(self._intake)
+        self._steering = Steering(self._running, self._intake.inbox)
+        self._answers = Answers(self._running, self._intake, self._clock)
+        self._camera = Camera(self._running, self._answers, self._clock, self._world)
+        self._cues = Cues(self._running)
+        # The same without a call in between: it is called thousands of times a second.
+        self.feed = self._intake.feed  # type: ignore[method-assign]
 
-    def _look_up(self) -> None:
-        super()._look_up()
-        self._keep = {cue.name: cue.keep for cue in self._plan.cues}
+    @property
+    def _parts(self) -> Parts:
+        """What is saved and put back."""
+        return Parts(
+            self._running,
+            self._clock,
+            self._world,
+            self._intake,
+            self._host,
+            self._answers,
+            self._camera,
+            self._cues,
+        )
+
+    # ---- what comes in
+
+    def feed(
+        self,
+        signal: str,
+        value: float | Sequence[float],
+        at: float | None = None,
+        device: str | None = None,
+        on: str | None = None,
+    ) -> None:
+        """Queue one event; from any thread.
+
+        `signal` is an address of the catalogue; a pair takes two numbers, (x, y), and a component fed
+        alone (``mouse.move.x``) leaves the other at 0. `at` is when it happened, in seconds on the host's
+        clock, which began with the session; without it the event takes effect with the latest event
+        already fed this frame, or at the frame's beginning. With a `device`, `at` is on that device's clock,
+        as :meth:`align` maps it; a device that was never aligned is on the host's. `on` is what a press began
+        on, by the host's name for it; ``on="interface"`` says that the host's own interface used it: it
+        counts nowhere, and its release may follow all the same.
+
+        Signals that the plan does not use are passed over.
+        """
+        self._intake.feed(signal, value, at, device, on)
+
+    def feed_many(self, signal: str, values: Burst, at: Burst) -> None:
+        """Queue a burst of one signal: `values` with their times `at`, as :meth:`feed` takes them.
+
+        Lists or arrays will do. Raises :class:`ArgumentError` when there are not as many times as values.
+        """
+        self._intake.feed_many(signal, values, at)
+
+    def align(self, device: str, their_time: float, at: float | None = None) -> None:
+        """Say that a device's clock shows `their_time` at the moment `at` of the host's clock, or now.
+
+        Events fed with that `device` then give their times on its own clock. Aligning again corrects drift.
+        """
+        self._intake.align(device, their_time, at)
+
+    @property
+    def refused(self) -> dict[str, dict[str, int]]:
+        """What was refused: for each signal fed, how often for which reason."""
+        return self._intake.refused
+
+    @property
+    def clipped(self) -> dict[str, int]:
+        """How often a held value outside its range was drawn in to it, by signal."""
+        return self._intake.clipped
+
+    def set_screen(
+        self, width: float, height: float, at: float | None = None, *, pixels_per_cm: float | None = None
+    ) -> None:
+        """Say how large the view is, in pixels, for lengths in screens; until then it counts as square.
+
+        `pixels_per_cm` is for lengths in cm: without it what is stated in cm takes no contact. Raises
+        :class:`ArgumentError` for what is no size.
+        """
+        self._host.set_screen(width, height, at, pixels_per_cm=pixels_per_cm)
+
+    def touch(
+        self,
+        contact: object,
+        phase: str,
+        place: Sequence[float] | None = None,
+        at: float | None = None,
+        device: str | None = None,
+        on: str | None = None,
+    ) -> None:
+        """Say what happens to a contact: ``down`` as it lands, ``move``, ``up`` as it lifts, ``cancel``.
+
+        `contact` is what the host tells contacts apart by, whatever that is; `place` where it is, 0 to 1 of
+        the view from its bottom left corner; `on` what it begins on, by the host's name for it. Ids may come
+        in any order, and be used anew once they have lifted. From one thread for all contacts.
+
+        Raises :class:`ArgumentError` for another phase.
+        """
+        self._host.touch(contact, phase, place, at, device, on)
+
+    def motion(
+        self,
+        turn: Sequence[float],
+        force: Sequence[float] | None = None,
+        at: float | None = None,
+        device: str | None = None,
+    ) -> None:
+        """Say what the sensors of a device in the hand read: they become ``motion.aim`` and ``motion.tilt``.
+
+        `turn` is how it turns about its own axes, in deg/s, `force` what its accelerometer says, in m/s2: x
+        to the right of the screen, y to its top, z out of it; at rest `force` points to the sky. From one
+        thread.
+        """
+        self._host.motion(turn, force, at, device)
+
+    def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
+        """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.
+
+        `rotation` is a unit quaternion x, y, z, w from the device's frame (as in :meth:`motion`) to one with
+        +Y up, wherever its north is; either of the two for one rotation will do. From one thread.
+        """
+        self._host.attitude(rotation, at, device)
+
+    def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
+        """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
+
+        Speed is over the map: a slope changes how far a step rises, not how far it goes. Raises
+        :class:`ArgumentError` for a normal that does not point up, or a wall.
+        """
+        self._host.set_ground(normal, at)
+
+    def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
+        """Say how fast what the character stands on moves, in m/s; it is carried along."""
+        self._host.set_platform(velocity, at)
+
+    def set_hand(self, side: str, rotation: Quadruple) -> None:
+        """Say which way a hand beside the headset points, ``left`` or ``right``, for who walks by it.
+
+        `rotation` is its aim's in the play space, a unit quaternion x, y, z, w. Raises
+        :class:`ArgumentError` for another hand.
+        """
+        self._answers.set_hand(side, rotation)
+
+    def recentre(self) -> None:
+        """Centre the play space of a headset on where the head is now and looks: on the floor alone.
+
+        The head is then where the subject is, and looks where the yaw points; height and tilt are its own.
+        """
+        self._answers.recentre()
+
+    # ---- what a host sets
+
+    def set_axis(self, name: str, value: float, at: float | None = None) -> None:
+        """Put an axis at a value, in its own unit; at the time of `at`, as an event would.
+
+        What smoothing still owed it is gone, so the camera does not drift on; what is held stays held.
+        Raises :class:`ArgumentError` for an axis that is not there, or a value that it cannot have.
+        """
+        self._steering.set_axis(name, value, at)
+
+    def turn_to(self, name: str, value: float, *, over: float, at: float | None = None) -> None:
+        """Take an axis to a value in `over` seconds, gently; a yaw that wraps goes the shorter way.
+
+        What hands do in the meantime adds to it. Raises :class:`ArgumentError` as :meth:`set_axis` does,
+        and for a time that is not above 0.
+        """
+        self._steering.turn_to(name, value, over=over, at=at)
+
+    def set_scale(self, route: str, factor: float, at: float | None = None) -> None:
+        """Multiply the effect of a route: the host's own scale, such as slowing a stick near a target.
+
+        Raises :class:`ArgumentError` for a route that is not there, or a factor that is not 0 to 100.
+        """
+        self._steering.set_scale(route, factor, at)
+
+    # ---- time
 
     @property
     def now(self) -> float:
@@ -65,7 +242,7 @@ class Session(Viewing):
     @property
     def late(self) -> int:
         """How many events came too late to keep their time; they took effect at the last commit."""
-        return self._inbox.late
+        return self._intake.inbox.late
 
     @property
     def cut(self) -> int:
@@ -89,59 +266,115 @@ class Session(Viewing):
         """
         if (dt is None) == (to is None):
             raise TypeError("tick takes dt=seconds or to=moment: one of them")
-        clock, inbox = self._clock, self._inbox
+        clock, running, world = self._clock, self._running, self._world
         start = clock.now
         lost = clock.advance(dt) if dt is not None else clock.reach(to)  # type: ignore[arg-type]
         if lost:
-            inbox.shorten(lost, clock.now)
-        items = inbox.take(start, clock, self._last_commit)
-        if self._contacts:
-            items = self._contacts.expand(items)
-        if self._motion:
-            items = self._motion.expand(items)
-        if world_dt is not None or self._rate != 1.0:
-            self._set_rate(items, start, clock.now - start + lost, world_dt)
-        self._world += (clock.now - start) * self._rate
-        items.append((clock.now, self._program.frame, 0.0, 0.0))
-        before, self._values = self._values, self._loop.send(items)
-        cues = self._read_cues() if self._counts else None
-        return Frame(clock.now, self._values, self._program, cues, before, clock.now - start)
+            self._intake.inbox.shorten(lost, clock.now)
+        items, passed = self._intake.due(start), clock.now - start
+        if world_dt is not None or world.rate != 1.0:
+            self._set_rate(items, start, passed + lost, world_dt)
+        world.now += passed * world.rate
+        items.append((clock.now, running.program.frame, 0.0, 0.0))
+        before, running.values = running.values, running.send(items)
+        cues = self._cues.read(clock.now) if self._cues.counts else None
+        return Frame(clock.now, running.values, running.program, cues, before, passed)
 
     def _set_rate(self, items: list[Item], start: float, dt: float, world_dt: float | None) -> None:
         """Put the world's rate, if it has changed, before what happens in this frame."""
         if dt <= 0.0:
             return
-        rate = 1.0 if world_dt is None else world_dt / dt
-        if not 0.0 <= rate <= FASTEST:
-            self._clock.stalled += not rate > 0.0
-            rate = FASTEST if rate > FASTEST else 0.0
-        if rate != self._rate and "host.world_rate" in self._program.codes:
-            place = bisect_left(items, start, key=itemgetter(0))
-            items.insert(place, (start, self._program.codes["host.world_rate"], rate, 0.0))
-        self._rate = rate
+        changed, wrong = self._world.set_rate(dt, world_dt)
+        self._clock.stalled += wrong
+        code = self._running.program.codes.get("host.world_rate")
+        if changed and code is not None:
+            items.insert(bisect_left(items, start, key=itemgetter(0)), (start, code, self._world.rate, 0.0))
+
+    # ---- what is seen
+
+    def view(
+        self,
+        subject: tuple[Triple, Quadruple] | Triple | None = None,
+        *,
+        clear: float | None = None,
+        ground: float | Callable[[float, float], float] | None = None,
+        target: Triple | None = None,
+        up: Triple | None = None,
+        head: tuple[Triple, Quadruple] | None = None,
+        cut: bool = False,
+    ) -> View:
+        """The camera at the end of the last frame, with the kicks and shakes of the moment.
+
+        `subject` is where the character is after this frame's step: its place (m), or its place and its
+        rotation (a unit quaternion x, y, z, w). Said once, it holds until it is said anew, as all of this
+        does; not said at all, it is where its own steps took it. `clear` is how far behind it, toward the
+        camera, nothing is in the way (m). `ground` is the ground's height (m) under the middle of a view from
+        above, or a function of x and z that gives it, which is asked under the camera as well. `target` is
+        the place (m) of a second subject that an orbit is locked on; `up` is which way up is, for an orbit
+        that asks; `head` is where a headset is in its play space, its place and its rotation. `cut` is for a
+        subject that was put elsewhere: the camera is there at once.
+
+        Raises :class:`ArgumentError` for what is no finite number, and for an `up` of no length.
+        """
+        return self._camera.view(
+            subject, clear=clear, ground=ground, target=target, up=up, head=head, cut=cut
+        )
+
+    @property
+    def settled(self) -> bool:
+        """Whether nothing moves by itself: every view is like the last until something comes in.
+
+        A host may then stop drawing, unless its subject moves. It is known at commits: up to 1/16 s late.
+        """
+        if self._camera.kicks or self._intake.inbox.busy:
+            return False
+        return bool(self._running.program.settled(now=self._clock.now, **self._running.state))
+
+    def kick(self, name: str, amount: float, *, half_life: float) -> None:
+        """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
+
+        It never enters the axis's own value: a frame does not show it, and when it has faded the view is
+        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use.
+        """
+        self._camera.kick(name, amount, half_life=half_life)
+
+    def shake(self, name: str, amount: float, *, half_life: float, frequency: float = 8.0) -> None:
+        """Shake an axis of the view by up to `amount`, at `frequency` (Hz); it fades as a kick does."""
+        self._camera.shake(name, amount, half_life=half_life, frequency=frequency)
+
+    def shift_origin(self, x: float, y: float, z: float) -> None:
+        """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
+
+        For worlds so large that they are centred anew on the way. Raises :class:`ArgumentError` for what is
+        no finite place.
+        """
+        self._camera.shift_origin(x, y, z)
+
+    def look_along(self, rotation: Quadruple, at: float | None = None) -> None:
+        """Take over where another camera looks: yaw and pitch as of its rotation (a unit quaternion).
+
+        So the first frame of this camera shows what the last frame of that one did. Its roll is not taken,
+        and limits hold. A mount whose angles begin with its subject must have shown a view before.
+
+        Raises :class:`ArgumentError` for what is no rotation.
+        """
+        yaw, pitch = self._camera.looks_along(rotation)
+        self._steering.set_axis("yaw", yaw, at)
+        self._steering.set_axis("pitch", pitch, at)
+
+    # ---- commands, cues, choices
 
     def command(self) -> bytes:
         """What the last frame asked of a :class:`Walker`, in six bytes; an error without movement."""
-        if self._plan.movement is None:
+        movement = self._running.plan.movement
+        if movement is None:
             raise ArgumentError("found no movement in this profile; expected a table [movement]")
-        return command_of(self._plan.movement, Frame(self._clock.now, self._values, self._program))
+        return command_of(movement, self._last_frame)
 
-    # ---- cues
-
-    def _read_cues(self) -> dict[str, int]:
-        """The cues that were given since the last frame, and those that are kept."""
-        now = self._clock.now
-        found: dict[str, int] = {}
-        for name, place in self._program.cues.items():
-            count, given = self._values[place], self._given[name]
-            fresh = int(count - self._counts[name])
-            if given or fresh:
-                keep = self._keep[name]
-                given[:] = [t for t in given if now - t <= keep] + fresh * [self._values[place + 1]]
-                self._counts[name] = count
-                if given:
-                    found[name] = len(given)
-        return found
+    @property
+    def _last_frame(self) -> Frame:
+        """The last frame, as far as it can be read without the one before it."""
+        return Frame(self._clock.now, self._running.values, self._running.program)
 
     def take_cue(self, name: str) -> bool:
         """Take a cue: whether it was given in the last frame, or is still kept; each time is taken once.
@@ -149,32 +382,25 @@ class Session(Viewing):
         A host that steps its physics several times a frame, or not at all, neither loses one nor gets it
         twice. Raises :class:`ArgumentError` for a cue that the plan does not have.
         """
-        given = self._given.get(name)
-        if given is None:
-            names = list(self._given)
-            known = listed(names) if names else "none: this profile has no cues"
-            raise ArgumentError(f"found the cue {name}; expected {known}{nearest(name, names)}")
-        if given:
-            del given[0]
-            return True
-        return False
+        return self._cues.take(name)
 
     def choose(self, name: str, value: str | bool, at: float | None = None) -> None:
         """Say what the player chose: ``"hold"`` or ``"toggle"`` for a gate, or a setting on or off.
 
         Raises :class:`ArgumentError` for what there is no choice of.
         """
-        choices = {gate.name: gate.choice for gate in self._plan.gates if len(gate.choice) > 1}
+        doors = self._intake.doors
+        choices = {gate.name: gate.choice for gate in self._running.plan.gates if len(gate.choice) > 1}
         signal = f"choice.{name}"
         if name in choices and value in choices[name]:
             self.feed(signal, choices[name].index(str(value)), at=at)
-        elif name not in choices and signal in self._doors and isinstance(value, bool):
+        elif name not in choices and signal in doors and isinstance(value, bool):
             self.feed(signal, value, at=at)
-        elif signal in self._doors:
+        elif signal in doors:
             wanted = listed(choices[name]) if name in choices else "True or False"
             raise ArgumentError(f"{name}: found {value!r}; expected {wanted}")
         else:
-            names = [door.partition(".")[2] for door in self._doors if door.startswith("choice.")]
+            names = [door.partition(".")[2] for door in doors if door.startswith("choice.")]
             known = listed(names) if names else "none: this profile leaves nothing to choose"
             raise ArgumentError(f"found the choice {name}; expected {known}{nearest(name, names)}")
 
@@ -183,7 +409,8 @@ class Session(Viewing):
 
         Raises :class:`ArgumentError` for a name that is neither, or has no button.
         """
-        named: tuple[Gate | Cue, ...] = (*self._plan.gates, *self._plan.cues)
+        plan = self._running.plan
+        named: tuple[Gate | Cue, ...] = (*plan.gates, *plan.cues)
         inputs = {one.name: one.buttons.inputs if one.buttons else () for one in named}
         buttons = {
             one: found
@@ -193,10 +420,9 @@ class Session(Viewing):
         if name not in buttons:
             known = listed(buttons) if buttons else "none: this profile has no buttons for any"
             raise ArgumentError(f"found {name}; expected {known}{nearest(name, buttons)}")
-        return label_of(buttons[name], Frame(0.0, self._values, self._program).device)
+        return label_of(buttons[name], self._last_frame.device)
 
-    def _last_commit(self) -> float:
-        return float(self._loop.send([])[0])
+    # ---- players
 
     def apply(self, sheet: Layable) -> tuple[str, ...]:
         """Take over a player's sheet, in mid-frame: the camera stays, and what is held stays held.
@@ -207,11 +433,18 @@ class Session(Viewing):
         Returns what of it did not apply, in words; raises :class:`SheetError` where it makes no profile.
         """
         plan, told = sheet.lay(self._base)
-        if plan != self._plan:
-            shown = self._shown()
-            self._become(plan)
-            self._ease_from(shown)
+        if plan != self._running.plan:
+            shown = self._camera.shown()
+            self._intake.inbox.renumber(self._running.become(plan))
+            self._look_up()
+            self._running.look_again(self._clock.now)
+            self._camera.ease_from(shown)
         return told
+
+    def _look_up(self) -> None:
+        """Find out anew what can be fed, and how long cues are kept: the plan is another."""
+        self._intake.look_up()
+        self._cues.look_up()
 
     def listen(self, carries: Callable[[str], bool]) -> Listener:
         """Wait for the next press, stick push or wheel turn that may carry something, for a settings screen.
@@ -220,19 +453,19 @@ class Session(Viewing):
         is held already counts once it was let go, noise and drift never. The event that is found acts on
         nothing else. Ask the listener's ``found`` after each frame; :meth:`stop_listening` gives it up.
         """
-        state = dict(zip(self._program.state, self._loop.send([]), strict=True))
+        state = self._running.state
         held: dict[str, float] = {}
-        for name, signal in self._program.heard.items():
+        for name, signal in self._running.program.heard.items():
             for part in ("x", "y") if signal.pair else ("",):
                 stem = name.replace(".", "_") + (f"_{part}" if part else "")
                 if signal.kind in ("switch", "deflection") and stem in state:
                     held[f"{name}.{part}".rstrip(".")] = state[stem]
-        self._listener = Listener(carries, held)
-        return self._listener
+        self._intake.listener = Listener(carries, held)
+        return self._intake.listener
 
     def stop_listening(self) -> None:
         """Listen no more: every event acts as ever."""
-        self._listener = None
+        self._intake.listener = None
 
     # ---- saving
 
@@ -242,26 +475,7 @@ class Session(Viewing):
         It holds what waits and what is held, and the player's sheet. Give it to :meth:`restore` of a session
         that began with an equal plan.
         """
-        return Snapshot(
-            self._plan,
-            self._base,
-            self._program,
-            self._loop.send([]),
-            self._values,
-            self._clock.saved(),
-            self._inbox.saved(),
-            dict(self._offsets),
-            {name: dict(counts) for name, counts in self.refused.items()},
-            dict(self.clipped),
-            tuple(self._kicks),
-            (*self._origin, self._world, self._rate),
-            tuple(self._counts.values()),
-            tuple(map(tuple, self._given.values())),
-            self._hosts,
-            self._rig,
-            (self._contacts.saved(), tuple(self._ids.items())) if self._contacts else None,
-            self._motion.saved() if self._motion else None,
-        )
+        return take_snapshot(self._base, self._parts)
 
     def state(self) -> dict[str, Any]:
         """The same as plain data that JSON can hold: for saved games."""
@@ -274,28 +488,14 @@ class Session(Viewing):
         under the same one. Raises :class:`ArgumentError` for what is no such thing, or belongs to another
         profile; the session is then as it was.
         """
-        one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._plan)
-        another = one.plan is not self._plan
-        if another and one.plan.digest != self._plan.digest:  # under an earlier sheet, or of another profile
+        one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
+        another = one.plan is not self._running.plan
+        if (
+            another and one.plan.digest != self._running.plan.digest
+        ):  # under an earlier sheet, or of another profile
             check_digest(one.base.digest, self._base.digest)
-        self._plan, self._program = one.plan, one.program
+        self._running.plan = one.plan
+        self._running.go_on(one.program, one.loop)
         if another:
             self._look_up()
-        self._start(one.program, one.loop)
-        self._values = one.values
-        self._clock.restore(one.clock)
-        self._inbox.restore(one.inbox)
-        self._offsets = dict(one.offsets)
-        self.refused = {name: dict(counts) for name, counts in one.refused.items()}
-        self.clipped = dict(one.clipped)
-        self._kicks = list(one.kicks)
-        x, y, z, self._world, self._rate = one.place
-        self._origin = (x, y, z)
-        self._counts = dict(zip(self._counts, one.counts, strict=True))
-        self._given = {name: list(times) for name, times in zip(self._given, one.given, strict=True)}
-        self._hosts, self._rig = one.hosts, one.rig
-        if self._contacts and one.contacts:
-            self._contacts.restore(one.contacts[0])
-            self._ids = dict(one.contacts[1])
-        if self._motion and one.motion:
-            self._motion.restore(one.motion)
+        put_back(one, self._parts)

@@ -9,7 +9,7 @@ from ..basics import MOST_PROBLEMS, Problem, TakeError, read_text
 from ..devices import BrowserDoor
 from ..formulas import heading_of
 from ..plan import POSE_PARTS
-from ..session import HostWords
+from ..session import Host
 from .take import COLUMNS, Take, parts_of
 
 if TYPE_CHECKING:
@@ -21,16 +21,26 @@ SIZE = (1280.0, 720.0)
 """The view that is taken where the recording does not begin with a ``resize``."""
 
 
-class _Rows(HostWords):
+class _Rows:
     """What a browser's door feeds, written down: it stands where a session would."""
 
+    contacts = True
+    """Every contact is of use here."""
+
     def __init__(self) -> None:
-        self._ids: dict[object, int] = {}
-        self._contacts = True  # type: ignore[assignment]  # every contact is of use here
         self.refused: dict[str, dict[str, int]] = {}
         self.rows: list[tuple[float, str, float]] = []
         self._begin = 0.0
         self._now = 0.0
+        host = Host(self)
+        self.set_screen, self.touch, self.motion, self.attitude = (
+            host.set_screen, host.touch, host.motion, host.attitude,
+        )  # fmt: skip
+
+    def refuse(self, signal: str, reason: str) -> None:
+        """Count what is refused."""
+        counts = self.refused.setdefault(signal, {})
+        counts[reason] = counts.get(reason, 0) + 1
 
     def feed(
         self, signal: str, value: float | Sequence[float], at: float | None = None,

@@ -5,8 +5,6 @@ from __future__ import annotations
 from itertools import chain
 from typing import TYPE_CHECKING, Any
 
-from ..weaving import READ
-
 if TYPE_CHECKING:
     import numpy as np
     import pandas as pd
@@ -21,7 +19,7 @@ def outputs(program: Program) -> list[str]:
     """The names of what a frame gives, in the order of its values."""
     gates = [f"gate_{name}" for name in program.gates]
     cues = [words for name in program.cues for words in (f"cue_{name}", f"cue_{name}_t")]
-    moved = READ if program.moved else ()
+    moved = program.walks
     several = program.mounts if len(program.mounts) > 1 else ()
     weights = [f"weight_{name}" for name in several]
     read = (*program.axes, *gates, *program.places, *cues, *moved, *weights, *program.own)
@@ -57,7 +55,7 @@ def _moved(
     """How far the character went in each frame, and where it faces."""
     import numpy as np
 
-    if not program.moved:
+    if not program.walks:
         return {name: np.zeros(count) for name in STEP} | {"heading": np.full(count, np.nan)}
     start = np.zeros(len(read)) if before is None else before
     begin = dict(zip(read, start, strict=True))

@@ -68,8 +68,8 @@ class Program:
     """Where a frame has the active ``device`` and the ``cursor``, if they can change."""
     fade: float
     """How long a view takes to come back after a snap, in seconds."""
-    moved: int
-    """Where a frame has what `walking.READ` names; 0 without movement."""
+    walks: dict[str, int]
+    """Where a frame has what it reads of a walk, by the names in `walking.READ`; none without movement."""
     mounts: tuple[str, ...]
     """The mounts, the one in force otherwise first; where a frame has more, it has the number of one."""
     seen: dict[str, tuple[int, ...]]
@@ -125,7 +125,7 @@ class Program:
     @property
     def width(self) -> int:
         """How many values a frame reads."""
-        moved = len(READ) if self.moved else 0
+        moved = len(self.walks)
         several = len(self.mounts) + len(self.own) if len(self.mounts) > 1 else 0
         read = len(self.axes) + len(self.gates) + len(self.places) + 2 * len(self.cues)
         return read + moved + several
@@ -185,9 +185,10 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     begin = len(axes) + 1 + len(plan.gates)
     places = {name: begin + k for k, name in enumerate(reading.extra)}
     first = begin + len(places)
-    moved = first + 2 * len(plan.cues) if plan.movement else 0
-    walked = [moved + READ.index(name) for name in walked_by(plan)]
-    after = first + 2 * len(plan.cues) + (len(READ) if plan.movement else 0)
+    begin = first + 2 * len(plan.cues)
+    walks = {name: begin + k for k, name in enumerate(READ)} if plan.movement else {}
+    walked = [walks[name] for name in walked_by(plan)]
+    after = begin + len(walks)
     weighed = range(after, after + len(plan.mounts.all)) if plan.others else range(0)
     if plan.others:
         own = {key: weighed.stop + k for k, key in enumerate(plan.mounts.own)}
@@ -212,7 +213,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         families=plan.families,
         places=places,
         fade=max((getattr(one.mount, "fade", 0.0) for one in plan.mounts.all), default=0.0),
-        moved=moved,
+        walks=walks,
         mounts=tuple(one.mount.name for one in plan.mounts.all),
         own=tuple(map(plan.mounts.label, plan.mounts.own)),
         seen={name: places for name, places in seen.items() if places},

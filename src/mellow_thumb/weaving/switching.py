@@ -124,6 +124,7 @@ class Switching:
 
     def _make_listening(self) -> None:
         """Give each condition of a route or a cue its state value."""
+        self._last_listen = 0
         for route in self.plan.routes:
             if route.gate:
                 self._listen(route.gate, own=self.acts(route))
@@ -151,7 +152,8 @@ class Switching:
             self.listens[when] = simple
             return
         start = 1.0 if when.holds(self._at_start()) else 0.0
-        self.listens[when] = self.state.new(f"listen{len(self.listens) + 1}", start)
+        self._last_listen = max(self._last_listen, len(self.listens)) + 1
+        self.listens[when] = self.state.new(f"listen{self._last_listen}", start)
 
     def _at_start(self) -> dict[str, bool]:
         """Which gates are open before anything has happened."""

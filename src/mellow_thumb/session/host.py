@@ -2,25 +2,38 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Protocol
 
 from ..basics import ArgumentError
 from ..plan import ATTITUDE, FINGERS
-from .intake import Intake
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
 
-    from ..plan import Plan
-    from ..weaving import Program
+
+class Intaking(Protocol):
+    """What takes events: a session's intake, or whoever writes them down."""
+
+    def feed(
+        self, signal: str, value: float | Sequence[float], at: float | None = None,
+        device: str | None = None, on: str | None = None,
+    ) -> None:  # fmt: skip
+        """Take one event."""
+
+    def refuse(self, signal: str, reason: str) -> None:
+        """Count what was refused."""
+
+    @property
+    def contacts(self) -> object | None:
+        """What is known of contacts; nothing where nobody asks for them."""
 
 
-class HostWords(Intake):
-    """The part of a session that makes events of what a host says."""
+class Host:
+    """Makes events of what a host says of the world around."""
 
-    def __init__(self, plan: Plan, program: Program, ceiling: float) -> None:
-        super().__init__(plan, program, ceiling)
-        self._ids: dict[object, int] = {}
+    def __init__(self, intake: Intaking) -> None:
+        self._intake = intake
+        self.ids: dict[object, int] = {}
         """For each contact of the host's the finger that it is."""
 
     def set_screen(
@@ -35,9 +48,9 @@ class HostWords(Intake):
             raise ArgumentError(f"screen: found {width!r} by {height!r}; expected 1 to a million pixels")
         if pixels_per_cm is not None and not 0.0 < pixels_per_cm <= 1e4:
             raise ArgumentError(f"pixels_per_cm: found {pixels_per_cm!r}; expected above 0 to 10,000")
-        self.feed("host.screen", (width, height), at=at)
+        self._intake.feed("host.screen", (width, height), at=at)
         if pixels_per_cm is not None:
-            self.feed("host.pixels_per_cm", pixels_per_cm, at=at)
+            self._intake.feed("host.pixels_per_cm", pixels_per_cm, at=at)
 
     def touch(
         self,
@@ -58,22 +71,22 @@ class HostWords(Intake):
         """
         if phase not in ("down", "move", "up", "cancel"):
             raise ArgumentError(f'phase: found {phase!r}; expected "down", "move", "up" or "cancel"')
-        if self._contacts is None or (phase != "down" and contact not in self._ids):
+        if self._intake.contacts is None or (phase != "down" and contact not in self.ids):
             return
-        if phase == "down" and contact not in self._ids:
-            taken = set(self._ids.values())
-            self._ids[contact] = next(k for k in range(1, len(taken) + 2) if k not in taken)
-        finger = self._ids[contact]
+        if phase == "down" and contact not in self.ids:
+            taken = set(self.ids.values())
+            self.ids[contact] = next(k for k in range(1, len(taken) + 2) if k not in taken)
+        finger = self.ids[contact]
         if finger > FINGERS:
-            self._refuse("touch", f"more than {FINGERS} fingers")
+            self._intake.refuse("touch", f"more than {FINGERS} fingers")
         elif place is not None:
-            self.feed(f"touch.{finger}.place", place, at=at, device=device)
+            self._intake.feed(f"touch.{finger}.place", place, at=at, device=device)
         if phase in ("down", "up") and finger <= FINGERS:
-            self.feed(f"touch.{finger}.down", float(phase == "down"), at=at, device=device, on=on)
+            self._intake.feed(f"touch.{finger}.down", float(phase == "down"), at=at, device=device, on=on)
         elif phase == "cancel" and finger <= FINGERS:
-            self.feed(f"touch.{finger}.cancel", 1.0, at=at, device=device)
+            self._intake.feed(f"touch.{finger}.cancel", 1.0, at=at, device=device)
         if phase in ("up", "cancel"):
-            del self._ids[contact]
+            del self.ids[contact]
 
     def motion(
         self,
@@ -92,7 +105,7 @@ class HostWords(Intake):
         found = {name: self._finite(name, values, 3) for name, values in said.items()}
         for name, numbers in found.items() if all(found.values()) else ():
             for part, number in zip("xyz", numbers, strict=True):
-                self.feed(f"{name}.{part}", number, at=at, device=device)
+                self._intake.feed(f"{name}.{part}", number, at=at, device=device)
 
     def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
         """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.
@@ -101,7 +114,7 @@ class HostWords(Intake):
         +Y up, wherever its north is; either of the two for one rotation will do. From one thread.
         """
         for name, value in zip(ATTITUDE, self._finite("motion.attitude", rotation, 4), strict=False):
-            self.feed(name, value, at=at, device=device)
+            self._intake.feed(name, value, at=at, device=device)
 
     def _finite(self, name: str, values: Sequence[float], count: int) -> list[float]:
         """Numbers that belong together; where one of them is none, all are refused, and none come back."""
@@ -111,7 +124,7 @@ class HostWords(Intake):
             numbers = []
         if len(numbers) == count and all(number - number == 0.0 for number in numbers):
             return numbers
-        self._refuse(name, f"not {count} finite numbers")
+        self._intake.refuse(name, f"not {count} finite numbers")
         return []
 
     def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
@@ -125,12 +138,12 @@ class HostWords(Intake):
             raise ArgumentError(
                 f"normal: found {normal!r}; expected one that points up, (x, y, z) with y above 0"
             )
-        self.feed("host.slope", (-x / y, -z / y), at=at)
+        self._intake.feed("host.slope", (-x / y, -z / y), at=at)
 
     def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
         """Say how fast what the character stands on moves, in m/s; it is carried along."""
         numbers = self._finite("host.platform", velocity, 3)
         if numbers:
             x, y, z = numbers
-            self.feed("host.platform", (x, z), at=at)
-            self.feed("host.lift", y, at=at)
+            self._intake.feed("host.platform", (x, z), at=at)
+            self._intake.feed("host.lift", y, at=at)

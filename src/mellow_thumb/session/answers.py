@@ -1,0 +1,113 @@
+"""What a host says of what is seen: where the subject, the target, the ground and the head are."""
+
+from __future__ import annotations
+
+from math import nan
+from typing import TYPE_CHECKING
+
+from ..basics import ArgumentError
+from ..formulas import direction_to, heading_of, rotation_rows, wrapped
+from ..plan.mounts import HEAD, PLACE, TARGET, Headset, Orbit
+from ..weaving import kept
+from .view import Quadruple, Triple, answers
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Mapping
+
+    from .clock import Clock
+    from .intake import Intake
+    from .running import Running
+
+
+class Answers:
+    """Keeps what a host said last of what is seen, and what mounts keep from view to view."""
+
+    def __init__(self, running: Running, intake: Intake, clock: Clock) -> None:
+        self._running, self._intake, self._clock = running, intake, clock
+        self.hosts = (nan,) * len(running.program.asked)
+        """What was said last of each thing that the mounts ask; no number where nothing was."""
+        self.rig = tuple(running.program.rig.values())
+        """What the mounts keep."""
+
+    def said(self, name: str) -> float:
+        """What the host said last of something that the mounts ask."""
+        return self.hosts[self._running.program.asked.index(name)]
+
+    def kept(self, mount: int, name: str) -> float:
+        """What a mount keeps, by its number."""
+        return self.rig[list(self._running.program.rig).index(kept(mount, name))]
+
+    def say(self, subject: tuple[Triple, Quadruple] | Triple | None, more: Mapping[str, float]) -> None:
+        """Keep what a host says of the subject, and of more by its name."""
+        self.hosts = answers(self._running.program.asked, self.hosts, subject, more)
+
+    def wear(self, head: tuple[Triple, Quadruple]) -> None:
+        """Say where the head is, to the view and, from the next frame on, to who walks by it."""
+        try:
+            said = [float(part) for some in head for part in some]
+            pose = dict(zip(HEAD, said, strict=True))
+        except (TypeError, ValueError) as error:
+            raise ArgumentError(f"head: found {head!r}; expected a place and a rotation") from error
+        self.say(None, pose)
+        self._point("head", (said[3], said[4], said[5], said[6]))
+
+    def set_hand(self, side: str, rotation: Quadruple) -> None:
+        """Say which way a hand beside the headset points, ``left`` or ``right``, for who walks by it.
+
+        `rotation` is its aim's in the play space, a unit quaternion x, y, z, w. Raises
+        :class:`ArgumentError` for another hand.
+        """
+        if side not in ("left", "right"):
+            raise ArgumentError(f'hand: found {side!r}; expected "left" or "right"')
+        self._point(f"{side}_hand", rotation)
+
+    def _point(self, what: str, rotation: Quadruple) -> None:
+        """Say which way something points in the play space, as it is centred."""
+        zero = self.kept(self._worn[0], "zero_yaw") if self._worn else 0.0
+        self._feed(f"host.{what}_yaw", wrapped(heading_of(*map(float, rotation)) - zero))
+
+    @property
+    def _worn(self) -> list[int]:
+        """The numbers of the mounts that a head wears."""
+        mounts = self._running.plan.mounts.all
+        return [k for k, one in enumerate(mounts) if isinstance(one.mount, Headset)]
+
+    def _feed(self, name: str, value: float | tuple[float, float]) -> None:
+        """Say something that is known at the end of a frame: it holds from the beginning of the next one."""
+        self._intake.feed(name, value, at=self._clock.now + self._clock.skipped)
+
+    def recentre(self) -> None:
+        """Centre the play space of a headset on where the head is now and looks: on the floor alone.
+
+        The head is then where the subject is, and looks where the yaw points; height and tilt are its own.
+        """
+        program = self._running.program
+        if "head_x" not in program.asked or self.said("head_x") != self.said("head_x"):
+            return
+        x, _, z, *turned = map(self.said, HEAD)
+        centred = {"zero_x": x, "zero_z": z, "zero_yaw": heading_of(*turned), "room_x": 0.0, "room_z": 0.0}
+        now = {kept(k, name): value for k in self._worn for name, value in centred.items()}
+        self.rig = tuple((dict(zip(program.rig, self.rig, strict=True)) | now).values())
+
+    def lock_on(self, target: Triple) -> None:
+        """Say which way a second subject is, to the view and, from the next frame on, to who walks by it."""
+        running = self._running
+        program, mount = running.program, running.plan.mounts.all[running.mount].mount
+        walked = [running.values[program.walks[f"moved_{part}"]] if program.walks else 0.0 for part in "xyz"]
+        place = [
+            one if one == one else other for one, other in zip(map(self.said, PLACE), walked, strict=True)
+        ]
+        place[1] += mount.offset[1] if isinstance(mount, Orbit) else 0.0
+        way = direction_to(*(float(a) - b for a, b in zip(target, place, strict=True)))
+        self.say(None, dict(zip(TARGET, way, strict=True)))
+        self._feed("host.target", way)
+
+    def heights(
+        self, ground: Callable[[float, float], float], values: tuple[float, ...], rig: tuple[float, ...]
+    ) -> tuple[float, float]:
+        """How high the ground is under the middle of the view, and under the camera."""
+        program = self._running.program
+        x, _, z, *turned = program.posed(values, self.hosts, self._clock.now, rig)[:7]
+        far = self._running.values[program.axis_places["distance"]] if "distance" in program.seen else 0.0
+        rows = rotation_rows(*turned)
+        return ground(x - far * rows[2], z - far * rows[8]), ground(x, z)

@@ -1,0 +1,160 @@
+"""What a session shows: the camera of a moment, with its kicks and shakes."""
+
+from __future__ import annotations
+
+from math import asin, degrees
+from typing import TYPE_CHECKING
+
+from ..basics import ArgumentError, listed, nearest
+from ..formulas import heading_of, wrapped
+from ..plan import CURSORS, REDUCED
+from ..plan.mounts import GROUND, UP, Eye, Flat, Orbit, Overhead
+from .shakes import Kick
+from .view import POSE, Quadruple, Triple, View, direction
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+    from .answers import Answers
+    from .clock import Clock, World
+    from .running import Running
+
+HERE = (0.0, 0.0, 0.0)
+"""The origin of a world that has not been moved."""
+EASED = 0.1
+"""Half-life in seconds, of what a view has yet to go after a player's settings have changed."""
+
+
+class Camera:
+    """Shows where the camera is; it changes nothing of what the axes do."""
+
+    def __init__(self, running: Running, answers: Answers, clock: Clock, world: World) -> None:
+        self._running, self._answers, self._clock, self._world = running, answers, clock, world
+        self.kicks: list[Kick] = []
+        """The kicks and shakes that are left."""
+        self.origin = HERE
+        """How far the world's origin was moved (m)."""
+
+    def view(
+        self,
+        subject: tuple[Triple, Quadruple] | Triple | None = None,
+        *,
+        clear: float | None = None,
+        ground: float | Callable[[float, float], float] | None = None,
+        target: Triple | None = None,
+        up: Triple | None = None,
+        head: tuple[Triple, Quadruple] | None = None,
+        cut: bool = False,
+    ) -> View:
+        """As :meth:`Session.view` says."""
+        running, said = self._running, self._answers
+        program, values = running.program, running.values
+        if subject is not None or clear is not None:
+            said.say(subject, {} if clear is None else {"clear": clear})
+        if target is not None:
+            said.lock_on(target)
+        if up is not None:
+            said.say(None, dict(zip(UP, direction(up), strict=True)))
+        if head is not None:
+            said.wear(head)
+        if self.kicks:
+            values = self._kicked()
+        rig = said.rig if not cut else tuple(program.rig.values())
+        if ground is not None:
+            heights = said.heights(ground, values, rig) if callable(ground) else (ground, ground)
+            said.say(None, dict(zip(GROUND, heights, strict=True)))
+        pose = program.posed(values, said.hosts, self._clock.now, rig)
+        if rig:
+            said.rig, pose = pose[POSE:], pose[:POSE]
+        elif not program.hosts and said.hosts[0] == said.hosts[0] and isinstance(running.plan.mount, Eye):
+            x, y, z = said.hosts
+            pose = (x, y + running.plan.mount.height, z, *pose[3:])
+        held = running.read("cursor")
+        cursor = running.plan.cursor if held is None else CURSORS[int(held)]
+        if self.origin != HERE:
+            x, y, z = self.origin
+            pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
+        return View(pose, cursor)
+
+    def _kicked(self) -> tuple[float, ...]:
+        """What the last frame read, with the kicks and shakes that are left."""
+        values, now = list(self._running.values), self._world.now
+        self.kicks = [kick for kick in self.kicks if not kick.over(now)]
+        for kick in self.kicks:
+            for place in self._running.program.seen[kick.axis]:
+                values[place] += kick.at(now)
+        return tuple(values)
+
+    def shift_origin(self, x: float, y: float, z: float) -> None:
+        """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
+
+        For worlds so large that they are centred anew on the way. Raises :class:`ArgumentError` for what is
+        no finite place.
+        """
+        if x + y + z - (x + y + z) != 0.0:
+            raise ArgumentError(f"origin: found {(x, y, z)}; expected three finite metres")
+        a, b, c = self.origin
+        self.origin = (a + x, b + y, c + z)
+
+    def kick(self, name: str, amount: float, *, half_life: float) -> None:
+        """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
+
+        It never enters the axis's own value: a frame does not show it, and when it has faded the view is
+        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use.
+        """
+        self._add_kick(name, amount, half_life, 0.0)
+
+    def shake(self, name: str, amount: float, *, half_life: float, frequency: float = 8.0) -> None:
+        """Shake an axis of the view by up to `amount`, at `frequency` (Hz); it fades as a kick does."""
+        if not 0.0 < frequency < 1000.0:
+            raise ArgumentError(f"frequency: found {frequency!r}; expected above 0 to 1000 Hz")
+        self._add_kick(name, amount, half_life, frequency)
+
+    def _add_kick(self, name: str, amount: float, half_life: float, frequency: float) -> None:
+        names = [axis for axis in self._running.program.seen if axis not in ("zoom", "distance")]
+        if name not in names:
+            raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
+        if amount - amount != 0.0 or not 0.0 < half_life <= 60.0:
+            raise ArgumentError(
+                f"{name}: found {amount!r} for {half_life!r} s; expected a number, and above 0 to 60 s"
+            )
+        if self._running.plan.hands.reduced_motion:
+            amount, half_life = amount * REDUCED, half_life * REDUCED
+        self.kicks.append(Kick(name, amount, self._world.now, half_life, frequency))
+
+    def shown(self) -> dict[str, float]:
+        """The axes that the view is made of, as the last frame read them."""
+        places = self._running.program.axis_places
+        return {name: self._running.values[places[name]] for name in self._running.program.seen}
+
+    def ease_from(self, shown: dict[str, float]) -> None:
+        """Let the view go gently from what it was made of to what its axes are now."""
+        for name, value in self.shown().items():
+            apart = shown[name] - value
+            if name == "yaw":
+                apart = wrapped(apart)
+            if apart:
+                self.kicks.append(Kick(name, apart, self._world.now, EASED))
+
+    def looks_along(self, rotation: Quadruple) -> tuple[float, float]:
+        """The yaw and the pitch (deg) with which this camera looks as another does: a unit quaternion.
+
+        Raises :class:`ArgumentError` for what is no rotation.
+        """
+        x, y, z, w = map(float, rotation)
+        if not abs(x * x + y * y + z * z + w * w - 1.0) < 1e-3:
+            raise ArgumentError(f"rotation: found {rotation!r}; expected a unit quaternion x, y, z, w")
+        pitch = degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z)))))
+        return wrapped(heading_of(x, y, z, w) - self._base_yaw()), pitch
+
+    def _base_yaw(self) -> float:
+        """What the yaw of the mount in force is measured from, in degrees."""
+        running = self._running
+        mount, walks = running.plan.mounts.all[running.mount].mount, running.program.walks
+        if isinstance(mount, Overhead | Flat) or mount.frame == "world":
+            return 0.0
+        if isinstance(mount, Orbit):
+            return self._answers.kept(running.mount, "base")
+        said = self._answers.said("subject_yaw")
+        walked = running.values[walks["heading"]] if walks else 0.0
+        return said if said == said else walked

@@ -1,0 +1,106 @@
+"""Running: a plan's program at work, and how it goes over into another program of the same names."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..weaving import WANTS, weave_plan
+from .inbox import PASSED
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+    from ..plan import Plan
+    from ..weaving import Item, Program, Setting
+
+    Send = Callable[[list[Item]], tuple[float, ...]]
+
+
+class Running:
+    """A plan's program with its state, and what the last frame read of it."""
+
+    def __init__(self, plan: Plan) -> None:
+        self.plan, self.program = plan, weave_plan(plan)
+        self.send: Send
+        """Let items act that end in a frame: what that frame reads; of none, the saved state."""
+        self.go_on(self.program, self.program.start)
+        self.values = self.send([(0.0, self.program.frame, 0.0, 0.0)])
+        """What the last frame read."""
+
+    def go_on(self, program: Program, state: tuple[float, ...]) -> None:
+        """Go on as a program with a saved state."""
+        self.program = program
+        loop = program.live(state)
+        next(loop)
+        self.send = loop.send
+
+    @property
+    def saved(self) -> tuple[float, ...]:
+        """The state, to be given to :meth:`go_on`."""
+        return self.send([])
+
+    @property
+    def state(self) -> dict[str, float]:
+        """The state, by the names of its values."""
+        return dict(zip(self.program.state, self.saved, strict=True))
+
+    @property
+    def last_commit(self) -> float:
+        """When the state was committed last, in seconds."""
+        return float(self.saved[0])
+
+    @property
+    def mount(self) -> int:
+        """The number of the mount in force."""
+        place = self.program.places.get("mount", 0)
+        return int(self.values[place]) if place else 0
+
+    def read(self, name: str) -> float | None:
+        """What the last frame read of something that can change besides axes and gates; None if it cannot."""
+        place = self.program.places.get(name)
+        return None if place is None else self.values[place]
+
+    def with_setting(self, setting: Setting) -> dict[int, int]:
+        """Make room for a word of the host's, if there is none yet: the new code of each code before."""
+        before = self.program
+        if setting in before.settings:
+            return {}
+        state, program = self.state, weave_plan(self.plan, tuple(sorted({*before.settings, setting})))
+        self.go_on(program, tuple((program.state | state).values()))
+        return {code: program.settings[one] for one, code in before.settings.items()}
+
+    def become(self, plan: Plan) -> dict[int, int]:
+        """Go on by another plan of the same names: the new code of each code before.
+
+        State values go over by what they are saved as, and so what is held stays held.
+        """
+        before, after = self.program, weave_plan(plan, tuple(self.program.settings))
+        known = {before.roles.get(name, name): value for name, value in self.state.items()}
+        state = {name: known.get(after.roles.get(name, name), start) for name, start in after.state.items()}
+        for gate in plan.gates:
+            if len(gate.choice) > 1 and gate not in self.plan.gates:  # what was chosen comes first now
+                state |= {name: 0.0 for name, role in after.roles.items() if role == f"choice.{gate.name}"}
+        _steady(after, known, state)
+        self.plan = plan
+        self.go_on(after, tuple(state.values()))
+        codes = {code: after.codes.get(name, PASSED) for name, code in before.codes.items()}
+        return codes | {code: after.settings[one] for one, code in before.settings.items()}
+
+    def look_again(self, now: float) -> None:
+        """Have all that is held looked at anew, as if nobody had pressed anything; then read a frame."""
+        codes, frame = self.program.codes, self.program.frame
+        if "host.focus" in codes:
+            self.send([(now, codes["host.focus"], self.state["host_focus"], 0.0)])
+        self.values = self.send([(now, frame, 0.0, 0.0)])
+
+
+def _steady(after: Program, known: dict[str, float], state: dict[str, float]) -> None:
+    """A press that is looked at closely from now on is what it was; one no longer, what it would be."""
+    names = {after.roles.get(name, name): name for name in state}
+    for role, name in names.items():
+        if role.endswith(WANTS) and role not in known:
+            state[name] = state[names[role.removesuffix(WANTS)]]
+    for role, value in known.items():
+        raw = names.get(role.removesuffix(WANTS))
+        if role.endswith(WANTS) and role not in names and raw:
+            state[raw] = value
