@@ -217,8 +217,8 @@ MISTAKES = [
     ('from = "key.KeyQ"', 'from = "key.Q"', 'from: found "key.Q"; expected a signal of the catalogue or of [signals]; did you mean key.KeyQ?'),
     ('"20 cm/s"', '"20 cm"', 'sensitivity: found "20 cm"; expected m/s, cm/s or %/s'),
     ('"key.KeyQ"\ndrives = "water"\nsensitivity = "20 cm/s"', '"pad.right_stick.x"\ndrives = "yaw"\nsensitivity = "2 deg/s"', "expected gates that exclude each other, or add = true"),
-    ('"20 cm/s"', '"20 cm/s"\nsmoothing = { half_life = "1 s" }', "routes.tide: found an easing on tide, whose axis water returns to rest; expected the smoothing on the axis"),
-    ('"15 %/notch"', '"15 %/notch"\nsmoothing = { half_life = "1 s" }', "routes.magnify: found an easing on magnify and on its axis zoom; expected one of them"),
+    ('"20 cm/s"', '"20 cm/s"\nsmoothing = { half_life = "1 s" }', "routes.tide.smoothing: found an easing on tide, whose axis water returns to rest; expected the smoothing on the axis"),
+    ('"15 %/notch"', '"15 %/notch"\nsmoothing = { half_life = "1 s" }', "routes.magnify.smoothing: found an easing on magnify and on its axis zoom; expected one of them"),
     ('{ yaw = "220 deg/s", pitch = "-140 deg/s" }', '{ yaw = "220 deg/s", pitch = "14 deg" }', "found a rate and an offset"),
     ('"12 deg"', '"12 deg"\ncurve = { power = 99 }', "power: found 99; expected 0.1 to 10"),
 ]  # fmt: skip
@@ -240,3 +240,34 @@ def test_one_signal_twice_is_allowed_when_it_is_meant(tmp_path: Path) -> None:
     twice = RICH.replace('"key.KeyQ"\ndrives = "water"\nsensitivity = "20 cm/s"',
                          '"pad.right_stick.x"\ndrives = "yaw"\nsensitivity = "20 deg/s"\nadd = true')  # fmt: skip
     assert len(load(tmp_path, twice).routes) == 6
+
+
+def test_what_is_wrong_is_placed_by_its_path_whatever_things_are_called(tmp_path: Path) -> None:
+    text = """
+format = "mellow-thumb profile 1"
+mount = "eye"
+[routes.easing]
+from = "mouse.move"
+drives = ["yaw", "pitch"]
+sensitivity = "0.05 deg/count"
+[routes.look]
+from = "pad.right_stick"
+drives = ["yaw", "pitch"]
+sensitivity = "90 deg/s"
+scale_with = "zoom"
+[routes.zoom]
+from = "pad.left_stick.x"
+drives = "roll"
+sensitivity = "9 deg/s"
+[mounts.eye]
+kind = "eye"
+"""
+    without = "found scale_with zoom; expected an axis zoom: a route that drives it"
+    assert problems(tmp_path, text) == [f"12: routes.look.scale_with: {without}"]
+    eased = 'scale_with = "zoom"', '[axes.pitch]\nsmoothing = { half_life = "40 ms" }'
+    both = text.replace("[routes.zoom]", "[routes.found]").replace(
+        'count"\n', 'count"\nsmoothing = { half_life = "9 ms" }\n'
+    )
+    assert problems(tmp_path, both, eased) == [
+        "7: routes.easing.smoothing: found an easing on easing and on its axis pitch; expected one of them"
+    ]

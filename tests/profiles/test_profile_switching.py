@@ -77,7 +77,7 @@ WRONG = [
     ('{ any = ["glassing", "lefty"] }', '{ some = ["glassing"] }', "24: routes.walk.gate: found {'some': ['glassing']}; expected a gate in quotes,"),
     ('{ return = "250 ms" }', '"stay"', '25: routes.walk.on_close: found "stay"; expected "stop", "settle" or { return = "250 ms" }'),
     ('{ return = "250 ms" }', '{ return = "250" }', '25: routes.walk.on_close: found "250" without a unit; expected'),
-    ('gate = "aiming"\n', "", "31: routes.peek: found on_close, needs_fresh_press or zero; expected a gate with it"),
+    ('gate = "aiming"\n', "", "35: routes.peek.zero: found on_close, needs_fresh_press or zero; expected a gate with it"),
     ('zero = "on open"', 'zero = "at open"', '36: routes.peek.zero: found "at open"; expected "on open"; did you mean on open?'),
     ('on = "press"', 'on = "pres"', '38: cues.hop.on: found "pres"; expected "press", "release", "tap", "double_tap" or "long_press"; did you mean press?'),
     ('from = "pad.south"', 'form = "pad.south"', "38: cues.hop: found no from; expected from = "),

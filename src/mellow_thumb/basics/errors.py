@@ -17,7 +17,17 @@ class MellowThumbError(Exception):
     """The root of every error that this library raises on purpose."""
 
 
-class UnitError(MellowThumbError, ValueError):
+class PlacedError(MellowThumbError):
+    """An error that knows what it is about."""
+
+    def __init__(self, words: str, *, path: Iterable[str | int] = ()) -> None:
+        """Say what is wrong, and by `path` of what: keys from the table that was looked at inward."""
+        super().__init__(words)
+        self.path: tuple[str | int, ...] = tuple(path)
+        """The keys that lead to what it is about; of a whole plan, from the beginning of a profile."""
+
+
+class UnitError(PlacedError, ValueError):
     """A quantity that is not a number with a known unit, or whose unit does not fit."""
 
 
@@ -25,7 +35,7 @@ class SignalError(MellowThumbError, LookupError):
     """A signal address that the catalogue does not hold."""
 
 
-class PlanError(MellowThumbError, ValueError):
+class PlanError(PlacedError, ValueError):
     """Routes, gates, axes and a mount that do not belong together."""
 
 

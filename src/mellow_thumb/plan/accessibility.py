@@ -29,9 +29,11 @@ class Hands:
         for what in ("debounce", "min_hold"):
             value = getattr(self, what)
             if not 0.0 <= value <= 2.0:
-                raise PlanError(f"{what}: found {value:g} s; expected 0 to 2 s")
+                raise PlanError(f"{what}: found {value:g} s; expected 0 to 2 s", path=(what,))
         if not self.turn_cap >= 1.0:
-            raise PlanError(f"turn_cap: found {self.turn_cap:g} deg/s; expected 1 deg/s or more")
+            raise PlanError(
+                f"turn_cap: found {self.turn_cap:g} deg/s; expected 1 deg/s or more", path=("turn_cap",)
+            )
 
     @property
     def steadies(self) -> bool:

@@ -21,7 +21,7 @@ INTERFACE = "interface"
 def check_threshold(at: float, rearm: float) -> None:
     """Refuse a threshold that is never passed, or never fallen below again."""
     if not 0.0 < rearm <= at <= 1.0:
-        raise PlanError(f"at: found {at:g}, rearm {rearm:g}; expected 0 < rearm <= at <= 1")
+        raise PlanError(f"at: found {at:g}, rearm {rearm:g}; expected 0 < rearm <= at <= 1", path=("at",))
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,10 +48,11 @@ class Buttons:
                 raise PlanError(f"found {address}, a {kind}, with begun_on or begun_off; expected a switch")
         check_threshold(self.at, self.rearm)
         if self.begun_on and self.begun_off:
-            raise PlanError("begun_on: found it with begun_off; expected one of them")
+            raise PlanError("begun_on: found it with begun_off; expected one of them", path=("begun_on",))
         if INTERFACE in (self.begun_on, self.begun_off):
             raise PlanError(
-                f'begun_on: found "{INTERFACE}", whose presses count nowhere; expected another name'
+                f'begun_on: found "{INTERFACE}", whose presses count nowhere; expected another name',
+                path=("begun_on",),
             )
 
 

@@ -46,11 +46,11 @@ class Cue:
 
     def __post_init__(self) -> None:
         if self.on not in MOMENTS:
-            raise PlanError(f"{self.name}: on: found {self.on}; expected {listed(MOMENTS)}")
+            raise PlanError(f"{self.name}: on: found {self.on}; expected {listed(MOMENTS)}", path=("on",))
         for what in ("within", "after", "cooldown", "keep"):
             value = getattr(self, what)
             if not 0.0 <= value <= 60.0:
-                raise PlanError(f"{self.name}: {what}: found {value:g} s; expected 0 to 60 s")
+                raise PlanError(f"{self.name}: {what}: found {value:g} s; expected 0 to 60 s", path=(what,))
 
 
 @dataclass(eq=False)

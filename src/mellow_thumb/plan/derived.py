@@ -47,7 +47,10 @@ class KeySet:
                 f"{self.name}: found no keys; expected up, down, left and right, or plus and minus"
             )
         if self.opposite not in OPPOSITE:
-            raise PlanError(f"{self.name}: opposite: found {self.opposite}; expected {listed(OPPOSITE)}")
+            raise PlanError(
+                f"{self.name}: opposite: found {self.opposite}; expected {listed(OPPOSITE)}",
+                path=("opposite",),
+            )
         keys = [*self.keys, *self.lock]
         for address in keys:
             if address.signal.kind != "switch":
@@ -157,11 +160,13 @@ class EdgeZone:
     def __post_init__(self) -> None:
         if self.source.signal.kind != "position" or self.source.width != 2:
             raise PlanError(
-                f"{self.name}: edge_zone: found {self.source}; expected a place, such as mouse.place"
+                f"{self.name}: edge_zone: found {self.source}; expected a place, such as mouse.place",
+                path=("edge_zone",),
             )
         if not 0.0 < self.margin <= 0.5:
             raise PlanError(
-                f"{self.name}: margin: found {self.margin:g} screen; expected above 0 to 0.5 screen"
+                f"{self.name}: margin: found {self.margin:g} screen; expected above 0 to 0.5 screen",
+                path=("margin",),
             )
 
     @property
@@ -202,7 +207,8 @@ class Presses:
         for address in self.buttons.inputs:
             if address.width != 1:
                 raise PlanError(
-                    f"{self.name}: presses: found {address}, a pair; expected one component of it"
+                    f"{self.name}: presses: found {address}, a pair; expected one component of it",
+                    path=("presses",),
                 )
 
     @property

@@ -25,10 +25,12 @@ def in_order(gates: Iterable[Gate]) -> list[Gate]:
     def visit(gate: Gate, path: tuple[str, ...]) -> None:
         if gate.name in path:
             way = " -> ".join((*path[path.index(gate.name) :], gate.name))
-            raise PlanError(f"{gate.name}: found a gate that waits for itself: {way}; expected other gates")
+            words = f"{gate.name}: found a gate that waits for itself: {way}; expected other gates"
+            raise PlanError(words, path=("gates", gate.name))
         for name in sorted(gate.when.gates if gate.when else ()):
             if name not in by_name:
-                raise PlanError(f"{gate.name}: found the gate {name}, which is not there")
+                words = f"{gate.name}: found the gate {name}, which is not there"
+                raise PlanError(words, path=("gates", gate.name))
             visit(by_name[name], (*path, gate.name))
         done.setdefault(gate.name, gate)
 
@@ -60,9 +62,8 @@ def check_changeable(gates: Iterable[Gate]) -> None:
         found = set(_outcomes(gate, by_name))
         if found and len(found) < 2:
             never = "close" if True in found else "open"
-            raise PlanError(
-                f"{gate.name}: found {gate.when}, which can never {never}; expected gates that can"
-            )
+            words = f"{gate.name}: found {gate.when}, which can never {never}; expected gates that can"
+            raise PlanError(words, path=("gates", gate.name))
 
 
 def _outcomes(gate: Gate, by_name: Mapping[str, Gate]) -> Iterator[bool]:

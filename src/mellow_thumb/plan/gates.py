@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from contextlib import nullcontext
 from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
@@ -96,9 +97,14 @@ class Travel:
 
     def __post_init__(self) -> None:
         if self.signal.width != 2 or self.signal.signal.kind != "displacement":
-            raise PlanError(f"after_travel: found {self.signal}; expected a displacement of two directions")
+            raise PlanError(
+                f"after_travel: found {self.signal}; expected a displacement of two directions",
+                path=("after_travel",),
+            )
         if not 0.0 < self.least <= 1e6:
-            raise PlanError(f"after_travel: found {self.least:g}; expected above 0 to a million")
+            raise PlanError(
+                f"after_travel: found {self.least:g}; expected above 0 to a million", path=("after_travel",)
+            )
 
 
 @dataclass(frozen=True, slots=True)
@@ -125,16 +131,23 @@ class Gate:
             raise PlanError(f"{self.name}: expected one of hold, toggle, flag, setting, active, all, any")
         if self.choice not in (("hold",), ("toggle",), ("hold", "toggle"), ("toggle", "hold")):
             raise PlanError(
-                f"{self.name}: choice: found {listed(self.choice, 'and')}; expected hold and toggle"
+                f"{self.name}: choice: found {listed(self.choice, 'and')}; expected hold and toggle",
+                path=("choice",),
             )
         if self.choice != ("hold",) and not self.buttons:
             raise PlanError(f"{self.name}: found a toggle of gates; expected a switch to toggle it by")
         if self.active and self.active not in FAMILIES:
-            raise PlanError(f"{self.name}: active: found {self.active}; expected {listed(FAMILIES)}")
+            raise PlanError(
+                f"{self.name}: active: found {self.active}; expected {listed(FAMILIES)}", path=("active",)
+            )
         if not 0.0 <= self.after <= 60.0:
-            raise PlanError(f"{self.name}: after: found {self.after:g} s; expected 0 to 60 s")
+            raise PlanError(
+                f"{self.name}: after: found {self.after:g} s; expected 0 to 60 s", path=("after",)
+            )
         if self.cursor and self.cursor not in CURSORS:
-            raise PlanError(f"{self.name}: cursor: found {self.cursor}; expected {listed(CURSORS)}")
+            raise PlanError(
+                f"{self.name}: cursor: found {self.cursor}; expected {listed(CURSORS)}", path=("cursor",)
+            )
 
     @property
     def waits(self) -> bool:
@@ -226,6 +239,14 @@ class GateState:
                 for one in (self.far, *self.way):
                     block.set(one, 0.0)
         return every([now != 0.0, *(one != 0.0 for one in (self.lasted, self.far) if one is not None)])
+
+    def wait_out(self, block: Block, *, alone: bool) -> None:
+        """Write that what it rests on has lasted long enough, if it has; `alone`: it is known to have."""
+        assert self.timer is not None
+        assert self.lasted is not None
+        with nullcontext() if alone else block.when(self.timer <= ANCHOR):
+            block.set(self.timer, NEVER)
+            block.set(self.lasted, 1.0)
 
     def travel(self, block: Block, x: Value, y: Value) -> Value:
         """Write how far a press has gone by now; the test of whether that is far enough."""

@@ -50,19 +50,26 @@ class Movement:
             ("turn_rate", self.turn_rate, 0.0),
         ):
             if not least < value <= 1e6:
-                raise PlanError(f"{what}: found {value:g}; expected above 0 to 1e+06")
+                raise PlanError(f"{what}: found {value:g}; expected above 0 to 1e+06", path=(what,))
         if not 0.0 <= self.braking <= 1e6:
-            raise PlanError(f"braking: found {self.braking:g}; expected 0 (it glides) to 1e+06")
+            raise PlanError(
+                f"braking: found {self.braking:g}; expected 0 (it glides) to 1e+06", path=("braking",)
+            )
         for _, factor in self.scales:
             if not 0.0 <= factor <= 100.0:
-                raise PlanError(f"scale: found {factor:g}; expected 0 to 100")
+                raise PlanError(f"scale: found {factor:g}; expected 0 to 100", path=("scale",))
         if self.relative_to not in REFERENCES:
-            raise PlanError(f"relative_to: found {self.relative_to}; expected {listed(REFERENCES)}")
+            raise PlanError(
+                f"relative_to: found {self.relative_to}; expected {listed(REFERENCES)}", path=("relative_to",)
+            )
         wrong = [face for face in self.facing if face not in FACES]
         if wrong:
-            raise PlanError(f"face: found {wrong[0]}; expected {listed(FACES)}")
+            raise PlanError(f"face: found {wrong[0]}; expected {listed(FACES)}", path=("face",))
         if self.relative_to == "body" and "travel" in self.facing:
-            raise PlanError("face: found travel, relative to the body: it would turn for ever; expected view")
+            raise PlanError(
+                "face: found travel, relative to the body: it would turn for ever; expected view",
+                path=("face",),
+            )
 
     @property
     def facing(self) -> tuple[str, ...]:

@@ -65,50 +65,48 @@ class Plan:
             object.__setattr__(self, what, ordered)
             names = [one.name for one in ordered]
             if len(set(names)) < len(names):
-                raise PlanError(f"two {what} have one name: {listed(names, 'and')}")
+                raise PlanError(f"two {what} have one name: {listed(names, 'and')}", path=(what,))
         if self.cursor not in CURSORS:
-            raise PlanError(f"cursor: found {self.cursor}; expected {listed(CURSORS)}")
+            raise PlanError(f"cursor: found {self.cursor}; expected {listed(CURSORS)}", path=("cursor",))
         axes = [axis.name for axis in self.axes]
         if axes[: len(self.mount.axes)] != list(self.mount.axes) or len(set(axes)) < len(axes):
             kind, wanted = self.mount.kind, listed(self.mount.axes, "and")
-            raise PlanError(f"a mount of kind {kind} has the axes {wanted}, which come first")
+            raise PlanError(f"a mount of kind {kind} has the axes {wanted}, which come first", path=("axes",))
         self._check_mounts(axes)
         self._check_shared()
         for route in self.routes:
             for axis in route.drives:
                 if axis not in axes:
                     hint = nearest(axis, axes)
-                    raise PlanError(f"{route.name} drives {axis}; expected {listed(axes)}{hint}")
+                    words = f"{route.name} drives {axis}; expected {listed(axes)}{hint}"
+                    raise PlanError(words, path=("routes", route.name, "drives"))
             self._check_smoothing(route)
             self._check_moves(route)
-        if any(route.with_zoom for route in self.routes) and "zoom" not in axes:
-            raise PlanError("found scale_with zoom; expected an axis zoom: a route that drives it")
+            if route.with_zoom and "zoom" not in axes:
+                words = "found scale_with zoom; expected an axis zoom: a route that drives it"
+                raise PlanError(words, path=("routes", route.name, "scale_with"))
         self._check_conditions()
 
     def _check_mounts(self, axes: list[str]) -> None:
         """Each mount has its axes, a name of its own, and something that puts it in force."""
         names, cues = [one.mount.name for one in self.mounts.all], [cue.name for cue in self.cues]
         if len(set(names)) < len(names):
-            raise PlanError(f"two mounts have one name: {listed(names, 'and')}")
+            raise PlanError(f"two mounts have one name: {listed(names, 'and')}", path=("mounts",))
         for k, one in enumerate(self.mounts.all):
             missing = [name for name in one.mount.axes if self.mounts.of(k, name) is None]
             if missing:
-                raise PlanError(
-                    f"{one.mount.name}: found no axis {missing[0]}; expected {listed(axes)} with it"
-                )
+                words = f"{one.mount.name}: found no axis {missing[0]}; expected {listed(axes)} with it"
+                raise PlanError(words, path=("mounts", one.mount.name))
             if k and not (one.gate or one.cue):
-                raise PlanError(
-                    f"{one.mount.name}: found neither a gate nor a cue; expected what puts it in force"
-                )
+                words = f"{one.mount.name}: found neither a gate nor a cue; expected what puts it in force"
+                raise PlanError(words, path=("mounts", one.mount.name))
             if isinstance(one.mount, Orbit) and one.mount.returns and not self.movement:
-                raise PlanError(
-                    f"{one.mount.name}: found returns without movement; expected a character that travels"
-                )
+                words = f"{one.mount.name}: found returns without movement; expected a character that travels"
+                raise PlanError(words, path=("mounts", one.mount.name, "returns"))
             if one.cue and one.cue not in cues:
                 known = listed(cues) if cues else "a table [cues.NAME]"
-                raise PlanError(
-                    f"{one.mount.name}: cue: found {one.cue}; expected {known}{nearest(one.cue, cues)}"
-                )
+                words = f"{one.mount.name}: cue: found {one.cue}; expected {known}{nearest(one.cue, cues)}"
+                raise PlanError(words, path=("mounts", one.mount.name, "cue"))
 
     def _check_shared(self) -> None:
         """What routes need of the mounts: a plane to pan over, one zoom where the feel is kept under it."""
@@ -117,17 +115,20 @@ class Plan:
             for name in route.drives:
                 taken = {self.mounts.of(k, name) for k, _ in enumerate(self.mounts.all)} - {None}
                 if taken and all(isinstance(one, float) for one in taken):
-                    raise PlanError(f"{route.name} drives {name}; expected one that is not fixed everywhere")
+                    words = f"{route.name} drives {name}; expected one that is not fixed everywhere"
+                    raise PlanError(words, path=("routes", route.name, "drives"))
             what = "pins" if route.pins else "screens" if route.screens else ""
             if what and not planes:
-                wanted = "expected a mount overhead or flat"
-                raise PlanError(f"{route.name}: found {what} without a plane; {wanted}")
+                words = f"{route.name}: found {what} without a plane; expected a mount overhead or flat"
+                key = "pins" if route.pins else "sensitivity"
+                raise PlanError(words, path=("routes", route.name, key))
             for _, axis, users in self.mounts.instances if route.with_zoom else ():
                 zooms = {self.mounts.of(k, "zoom") for k in users or range(len(self.mounts.all))}
                 if axis.name in route.drives and len(zooms) > 1:
                     raise PlanError(
                         f"{route.name}: found scale_with zoom on {axis.name}, which mounts with zooms of "
-                        "their own share; expected a zoom that they share"
+                        "their own share; expected a zoom that they share",
+                        path=("routes", route.name, "scale_with"),
                     )
 
     @cached_property
@@ -138,42 +139,45 @@ class Plan:
     def _check_conditions(self) -> None:
         """Every gate that something waits for is there, and can open and close."""
         gates = {gate.name for gate in self.gates}
-        for one, when in self._waiting():
+        for path, when in self._waiting():
             for name in sorted(when.gates - gates):
-                raise PlanError(f"{one} waits for the gate {name}, which is not there")
+                raise PlanError(f"{path[-1]} waits for the gate {name}, which is not there", path=path)
         check_changeable(self.gates)
         for gate in self.gates:
             if gate.active and gate.active not in self.families:
                 used = listed([FAMILIES[name] for name in self.families]) if self.families else "no device"
                 raise PlanError(
                     f"{gate.name}: found active {gate.active}, which can never open: nothing of a "
-                    f"{FAMILIES[gate.active]} is used; expected {used}"
+                    f"{FAMILIES[gate.active]} is used; expected {used}",
+                    path=("gates", gate.name, "active"),
                 )
 
-    def _waiting(self) -> Iterator[tuple[str, When]]:
-        """What waits for gates, and for which."""
+    def _waiting(self) -> Iterator[tuple[tuple[str, ...], When]]:
+        """What waits for gates, by its path, and for which."""
         for route in self.routes:
-            yield from ((route.name, when) for when in (route.gate, *(c for c, _ in route.scales)) if when)
-        yield from ((cue.name, cue.gate) for cue in self.cues if cue.gate)
-        yield from ((one.mount.name, one.gate) for one in self.others if one.gate)
+            path = ("routes", route.name)
+            yield from ((path, when) for when in (route.gate, *(c for c, _ in route.scales)) if when)
+        yield from ((("cues", cue.name), cue.gate) for cue in self.cues if cue.gate)
+        yield from ((("mounts", one.mount.name), one.gate) for one in self.others if one.gate)
         moving = (*self.movement.scales, *self.movement.faces) if self.movement else ()
-        yield from (("movement", condition) for condition, _ in moving)
+        yield from ((("movement",), condition) for condition, _ in moving)
 
     def _check_smoothing(self, route: Route) -> None:
         """One smoothing on the way to an axis, and none on the way to one that returns to its rest."""
+        eased = ("smoothing",) if route.smoothing else ("turn_boost",) if route.turn_boost else ()
         for _, axis, _ in self.mounts.instances:
             if axis.name not in route.drives or route.effect == "offset":
                 continue
             if axis.smoothing and (route.smoothing or route.turn_boost):
-                raise PlanError(
-                    f"found an easing on {route.name} and on its axis {axis.name}; expected one of them"
-                )
+                words = f"found an easing on {route.name} and on its axis {axis.name}; expected one of them"
+                raise PlanError(words, path=("routes", route.name, *eased))
             if axis.return_half_life and route.gate and route.closing.way == "return":
                 found = f"found on_close return on {route.name}, whose axis {axis.name} returns to rest"
-                raise PlanError(f"{found}; expected one of them")
+                raise PlanError(f"{found}; expected one of them", path=("routes", route.name, "on_close"))
             if axis.return_half_life and (route.smoothing or route.turn_boost):
                 found = f"found an easing on {route.name}, whose axis {axis.name} returns to rest"
-                raise PlanError(f"{found}; expected the smoothing on the axis")
+                words = f"{found}; expected the smoothing on the axis"
+                raise PlanError(words, path=("routes", route.name, *eased))
 
     @staticmethod
     def _check_moves(route: Route) -> None:
@@ -183,12 +187,14 @@ class Plan:
         if not set(route.drives) <= set(MOVES) or route.effect != "offset":
             raise PlanError(
                 f"{route.name}: found {listed(route.drives, 'and')} driven by {route.source}; expected "
-                "movement alone, and something that is held"
+                "movement alone, and something that is held",
+                path=("routes", route.name, "drives"),
             )
         if route.smoothing or (route.gate and route.closing.way == "return"):
             raise PlanError(
                 f"{route.name}: found smoothing or a return on movement; expected the acceleration and "
-                "braking of [movement]"
+                "braking of [movement]",
+                path=("routes", route.name, "smoothing" if route.smoothing else "on_close"),
             )
 
     @property

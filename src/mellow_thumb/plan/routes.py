@@ -76,59 +76,80 @@ class Route:
             raise PlanError(
                 f"{self.name}: {self.source} is a {self.source.signal.kind}; it cannot {self.effect}"
             )
-        for wrong, words in self._misfits():
+        for wrong, key, words in self._misfits():
             if wrong:
-                raise PlanError(f"{self.name}: found {words}")
+                raise PlanError(f"{self.name}: found {words}", path=(key,))
 
-    def _misfits(self) -> Iterator[tuple[bool, str]]:
-        """What does not go together, each with what was found and what is expected."""
+    def _misfits(self) -> Iterator[tuple[bool, str, str]]:
+        """What does not go together: the key that is wrong, what was found and what is expected."""
         step, rate, eased = self.effect == "step", self.effect == "rate", self.smoothing
-        yield self.pins not in PINS, f"pins {self.pins}; expected {listed(PINS[1:])}"
+        yield self.pins not in PINS, "pins", f"pins {self.pins}; expected {listed(PINS[1:])}"
         yield from self._wrong_pins()
         touched = step and self.source.signal.device == "touch" and self.source.signal.kind == "displacement"
-        yield bool(self.glide) and not touched, "a glide on what no finger drags; expected a drag or a twist"
-        yield not 0.0 <= self.glide <= 10.0, f"glide {self.glide:g} s; expected 0 to 10 s"
-        shaped = step and (self.shape != Shape() or self.turn_boost is not None)
-        yield shaped, "a rest, reach, dead_zone, curve or turn_boost on a displacement; expected a speed_gain"
-        own = self.source.signal.kind == "rate" and (self.shape != Shape() or self.turn_boost is not None)
-        yield own, "a rest, reach, dead_zone, curve or turn_boost on a rate; expected a smoothing"
-        yield not step and self.speed_gain is not None, "a speed_gain on a held value; expected a curve"
+        words = "a glide on what no finger drags; expected a drag or a twist"
+        yield bool(self.glide) and not touched, "glide", words
+        yield not 0.0 <= self.glide <= 10.0, "glide", f"glide {self.glide:g} s; expected 0 to 10 s"
+        shaping = "a rest, reach, dead_zone, curve or turn_boost"
+        shaped, key = self.shape != Shape() or self.turn_boost is not None, self._shaping
+        yield step and shaped, key, f"{shaping} on a displacement; expected a speed_gain"
+        own = self.source.signal.kind == "rate" and shaped
+        yield own, key, f"{shaping} on a rate; expected a smoothing"
+        words = "a speed_gain on a held value; expected a curve"
+        yield not step and self.speed_gain is not None, "speed_gain", words
         lone = not rate and (self.turn_boost is not None or isinstance(eased, OneEuro))
-        yield lone, "a turn_boost or one_euro; expected them on a held value that turns at a rate"
-        yield (
-            self.effect == "offset" and isinstance(eased, SlowFast),
-            "slow_fast on an offset; expected half_life or spring",
-        )
+        words = "a turn_boost or one_euro; expected them on a held value that turns at a rate"
+        yield lone, "turn_boost" if self.turn_boost else "smoothing", words
+        slow = isinstance(eased, SlowFast)
+        words = "slow_fast on an offset; expected half_life or spring"
+        yield self.effect == "offset" and slow, "smoothing", words
         boosted = self.turn_boost is not None and isinstance(eased, Spring | OneEuro | SlowFast)
-        yield boosted, "a turn_boost with another smoothing; expected half_life, or none"
-        gated = self.on_close or self.fresh is not None or self.zero_on_open
-        yield bool(gated and not self.gate), "on_close, needs_fresh_press or zero; expected a gate with it"
+        yield boosted, "smoothing", "a turn_boost with another smoothing; expected half_life, or none"
+        gated = "on_close" if self.on_close else "needs_fresh_press" if self.fresh is not None else "zero"
+        asks = self.on_close or self.fresh is not None or self.zero_on_open
+        words = "on_close, needs_fresh_press or zero; expected a gate with it"
+        yield bool(asks and not self.gate), gated, words
         zeroes = self.source.signal.kind in ("deflection", "angle") and self.source.signal.device in DEVICES
-        yield self.zero_on_open and not zeroes, "a zero on what has none; expected a stick, trigger or tilt"
-        yield not 0.0 < self.full <= 360.0, f"an angle of {self.full:g} deg; expected above 0 to 360 deg"
+        words = "a zero on what has none; expected a stick, trigger or tilt"
+        yield self.zero_on_open and not zeroes, "zero", words
+        words = f"an angle of {self.full:g} deg; expected above 0 to 360 deg"
+        yield not 0.0 < self.full <= 360.0, "dead_zone", words
         rests = self.shape.rest != (0.0, 0.0) or self.shape.reach != "disc"
-        yield self.tilts and rests, "a rest or a reach on an angle; expected a zero"
-        yield (
-            self.tilts and isinstance(eased, SlowFast),
-            "slow_fast on an angle; expected half_life, spring or one_euro",
-        )
-        yield bool(step and self.fresh), "needs_fresh_press on a displacement; expected a held value"
+        yield self.tilts and rests, self._shaping, "a rest or a reach on an angle; expected a zero"
+        words = "slow_fast on an angle; expected half_life, spring or one_euro"
+        yield self.tilts and slow, "smoothing", words
+        words = "needs_fresh_press on a displacement; expected a held value"
+        yield bool(step and self.fresh), "needs_fresh_press", words
 
-    def _wrong_pins(self) -> Iterator[tuple[bool, str]]:
+    @property
+    def _shaping(self) -> str:
+        """The first key of what is done to a held value."""
+        shape = self.shape
+        found = {
+            "rest": shape.rest != (0.0, 0.0),
+            "reach": shape.reach != "disc",
+            "dead_zone": shape.dead_zone,
+        }
+        return next((key for key, there in found.items() if there), "curve" if shape.curve else "turn_boost")
+
+    def _wrong_pins(self) -> Iterator[tuple[bool, str, str]]:
         """What does not go together with holding on to a point, or with pans."""
         pans, pin = set(self.drives) & set(PANS), self.effect == "pin"
         grabs = pin != (self.pins == "ground")
-        yield grabs, 'pins "ground" without the pointer, or the pointer without it; expected both'
-        yield pin and self.drives != PANS, f"a pin on {listed(self.drives)}; expected the pans"
-        yield pin and not self.gate, "a pin without a gate; expected one: a button to drag by"
+        yield grabs, "pins", 'pins "ground" without the pointer, or the pointer without it; expected both'
+        words = f"a pin on {listed(self.drives)}; expected the pans"
+        yield pin and self.drives != PANS, "drives", words
+        words = "a pin without a gate; expected one: a button to drag by"
+        yield pin and not self.gate, "pins", words
         near = self.pins == "pointer" and (len(self.drives) > 1 or self.drives[0] not in NEARING)
-        yield near, 'pins "pointer" on another axis; expected distance or zoom alone'
+        yield near, "pins", 'pins "pointer" on another axis; expected distance or zoom alone'
         mixed = bool(pans) and not set(self.drives) <= set(PANS)
-        yield mixed, "a pan beside another axis; expected pans alone"
-        yield bool(pans) and self.effect == "offset", "an offset on a pan; expected what moves it"
+        yield mixed, "drives", "a pan beside another axis; expected pans alone"
+        words = "an offset on a pan; expected what moves it"
+        yield bool(pans) and self.effect == "offset", "sensitivity", words
         back = self.gate is not None and self.closing.way == "return"
-        yield bool(pans) and back, "a return on a pan; expected stop or settle"
-        yield self.screens and not pans, "screens on another axis than a pan; expected its own unit"
+        yield bool(pans) and back, "on_close", "a return on a pan; expected stop or settle"
+        words = "screens on another axis than a pan; expected its own unit"
+        yield self.screens and not pans, "sensitivity", words
 
     @property
     def tilts(self) -> bool:

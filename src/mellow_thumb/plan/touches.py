@@ -70,13 +70,15 @@ class Touch:
             raise PlanError(f"{self.name}: found {self.kind}; expected {listed(KINDS)}")
         if not (0.0 <= left < right <= 1.0 and 0.0 <= bottom < top <= 1.0):
             raise PlanError(
-                f"{self.name}: region: found {list(self.region)}; expected left, bottom, right, top, 0 to 1"
+                f"{self.name}: region: found {list(self.region)}; expected left, bottom, right, top, 0 to 1",
+                path=("region",),
             )
         if self.kind == "thumb_pad" and not 0.0 < self.radius.value <= 100.0:
             raise PlanError(f"{self.name}: found a pad without a radius; expected one in screens or cm")
         if not 0.0 <= self.after_travel.value <= 100.0:
             raise PlanError(
-                f"{self.name}: after_travel: found {self.after_travel.value:g}; expected 0 to 100"
+                f"{self.name}: after_travel: found {self.after_travel.value:g}; expected 0 to 100",
+                path=("after_travel",),
             )
 
     @property

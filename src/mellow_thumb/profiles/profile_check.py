@@ -95,19 +95,8 @@ class _Resolver:
             plan = Plan(tuple(routes), tuple(gates), *parts, movement, others, touches, blend, fixed)
             return plan, str(self.data.get("title", "")), []
         except PlanError as error:
-            self.faults.note_error(self.blame(str(error)), error)
+            self.faults.note_error((), error)
             return None, "", self.faults.found
-
-    def blame(self, words: str) -> Path:
-        """The table that an error of the whole plan speaks of first."""
-        said = words.replace(",", "").replace(":", "").split()
-        known = [
-            (section, word)
-            for word in said
-            for section in ("routes", "axes", "gates", "cues", "mounts")
-            if word in self.names(section)
-        ]
-        return known[0] if known else ()
 
     def section(self, name: str, form: type[Form]) -> dict[str, Any]:
         """The entries of a section, each with what is right in it."""
@@ -165,7 +154,7 @@ class _Resolver:
             try:
                 check_changeable(gates)
             except PlanError as error:
-                self.faults.note_error(self.blame(str(error)), error)
+                self.faults.note_error((), error)
         for gate in gates:
             if len(gate.choice) > 1 and gate.name in settings:
                 what = f'a setting named "{gate.name}" besides'

@@ -53,14 +53,10 @@ class Faults:
         found, _, expected = str(error).removeprefix("found ").partition("; expected ")
         self.note(path, found, expected)
 
-    def note_error(self, path: Path, error: Exception) -> None:
-        """Note an error whose words may begin with what it is about: ``NAME: KEY: found ...``."""
-        subject, colon, rest = str(error).partition(": found ")
-        if not colon:
-            self.note_words(path, error)
-            return
-        inner = [part for chunk in subject.split(": ") for part in chunk.split(".") if part not in path]
-        self.note_words((*path, *inner), ValueError(rest))
+    def note_error(self, path: Path, error: PlanError | UnitError) -> None:
+        """Note an error of what stands at a path; the error knows what of that it is about."""
+        _, colon, rest = str(error).partition(": found ")
+        self.note_words((*path, *error.path), ValueError(rest) if colon else error)
 
     @contextmanager
     def catching(self, path: Path) -> Iterator[None]:

@@ -208,7 +208,7 @@ class RouteReader:
             if form.speed_gain:
                 gain = form.speed_gain
                 slow, fast = (
-                    self._speed((*path, "speed_gain", key), getattr(gain, key), unit)
+                    self._speed(("speed_gain", key), getattr(gain, key), unit)
                     for key in ("slow", "fast")
                 )
                 parts["speed_gain"] = SpeedGain(slow, fast, gain.extra, gain.half_life)
@@ -243,11 +243,12 @@ class RouteReader:
             try:
                 found.append(otherwise if given is None else convert(given, unit))
             except UnitError as error:
-                raise UnitError(f"dead_zone.{key}: {error}") from None
+                raise UnitError(str(error), path=("dead_zone", key)) from None
         inner, outer = found
         if _tilts(source) and not 0.0 <= inner < outer <= TURN:
             raise PlanError(
-                f"dead_zone: found {inner:g} to {outer:g} deg; expected inner below outer, 0 to {TURN:g} deg"
+                f"dead_zone: found {inner:g} to {outer:g} deg; expected inner below outer, 0 to {TURN:g} deg",
+                path=("dead_zone",),
             )
         return inner, outer
 
@@ -268,9 +269,11 @@ class RouteReader:
                 path, listed(given, "and") if given else "nothing", "one of power, blend or points"
             )
             return None
-        if form.curve.power is not None:
-            return Power(form.curve.power)
-        return Points(form.curve.points) if form.curve.points is not None else Blend(given["blend"])
+        with self.faults.catching(path):
+            if form.curve.power is not None:
+                return Power(form.curve.power)
+            return Points(form.curve.points) if form.curve.points is not None else Blend(given["blend"])
+        return None
 
     def smoothing(self, path: Path, form: Any, unit: str) -> Smoothing | None:
         """One smoothing, of a route or of an axis."""
@@ -285,17 +288,17 @@ class RouteReader:
             return Spring(form.spring)
         if form.one_euro is not None:
             return OneEuro(form.one_euro.cutoff, form.one_euro.slope, form.one_euro.slope_cutoff)
-        inner = (*path, "slow_fast")
         slow, fast = (
-            self._speed((*inner, key), getattr(form.slow_fast, key), unit) for key in ("slow", "fast")
+            self._speed(("slow_fast", key), getattr(form.slow_fast, key), unit) for key in ("slow", "fast")
         )
         return SlowFast(form.slow_fast.half_life, slow, fast)
 
-    def _speed(self, path: Path, quantity: Quantity, unit: str) -> float:
+    @staticmethod
+    def _speed(path: Path, quantity: Quantity, unit: str) -> float:
         """A speed in the signal's unit a second; a plain share for a held value."""
         if quantity.unit != unit:
             wanted = f'a speed such as "500 {unit}"' if unit else "a share of full deflection, a plain number"
-            raise UnitError(f'{".".join(map(str, path[2:]))}: found "{quantity}"; expected {wanted}')
+            raise UnitError(f'found "{quantity}"; expected {wanted}', path=path)
         return quantity.value
 
 

@@ -89,7 +89,7 @@ class World:
         """Its seconds for each of the hand's, in the last frame."""
 
     def set_rate(self, dt: float, world_dt: float | None) -> tuple[bool, bool]:
-        """Say how long a frame of `dt` (s) was for the world: whether the rate changed, whether it is none."""
+        """Say how long a frame of `dt` s was for the world: whether the rate changed, whether it is none."""
         rate = 1.0 if world_dt is None else world_dt / dt
         wrong = not rate >= 0.0
         if not 0.0 <= rate <= FASTEST:

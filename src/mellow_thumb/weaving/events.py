@@ -129,18 +129,25 @@ class Events:
 
     def timers(self) -> list[Statement]:
         """What happens at the moment at which a timer runs out."""
-        block, acts = self.parts.block(), self.switching.timer_acts()
-        silent = {timer: signal for signal, timer in self.switching.signal_timers.items()}
+        block, switching = self.parts.block(), self.switching
         block.set(AGE, 0.0)
-        for timer in self.switching.timers:
+        late = [gate for gate in switching.gate_states.values() if gate.timer is not None]
+        if late:
+            # gates of one moment open together: none of them sees another as it was before
+            with block.when(some(gate.timer <= ANCHOR for gate in late if gate.timer is not None)):
+                for gate in late:
+                    gate.wait_out(block, alone=len(late) == 1)
+                self._follow(block, Change({f"timer {gate.gate.name}" for gate in late}))
+        for cue in switching.cue_states:
+            if cue.timer is not None:
+                with block.when(cue.timer <= ANCHOR):
+                    block.set(cue.timer, NEVER)
+                    switching.give(block, cue)
+                    self._follow(block, Change(set()))
+        for name, timer in switching.signal_timers.items():
             with block.when(timer <= ANCHOR):
                 block.set(timer, NEVER)
-                if timer in acts:
-                    act, touched = acts[timer]
-                    act(block)
-                    self._follow(block, Change({touched}))
-                else:
-                    self._run_out(block, silent[timer])
+                self._run_out(block, name)
         self._keep_due(block)
         return block.statements
 

@@ -380,23 +380,8 @@ class Switching:
             words |= {f"listen {self.listen(route.gate)}"}
         return bool(change.touched & words)
 
-    def timer_acts(self) -> dict[Handle, tuple[Act, str]]:
-        """For each timer of a gate or a cue: what writes that it has run out, and what that touches."""
-        found: dict[Handle, tuple[Act, str]] = {}
-        for gate in self.gate_states.values():
-            if gate.timer is not None:
-                found[gate.timer] = (partial(self._lasted, gate=gate), f"timer {gate.gate.name}")
-        for cue in self.cue_states:
-            if cue.timer is not None:
-                found[cue.timer] = (partial(self._long, cue=cue), "")
-        return found
-
-    @staticmethod
-    def _lasted(block: Block, gate: GateState) -> None:
-        assert gate.lasted is not None
-        block.set(gate.lasted, 1.0)
-
-    def _long(self, block: Block, cue: CueState) -> None:
+    def give(self, block: Block, cue: CueState) -> None:
+        """Write that a cue is given, unless its cooldown is not over."""
         self._given(block, cue, cue.fire(block))
 
     def _active(self, gate: Gate) -> Value:

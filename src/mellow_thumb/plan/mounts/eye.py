@@ -45,7 +45,7 @@ class Eye:
 
     def __post_init__(self) -> None:
         if self.turns not in ("body", "head"):
-            raise PlanError(f"turns: found {self.turns}; expected body or head")
+            raise PlanError(f"turns: found {self.turns}; expected body or head", path=("turns",))
 
     @property
     def hosts(self) -> tuple[str, ...]:

@@ -54,9 +54,9 @@ class Headset:
 
     def __post_init__(self) -> None:
         if not -10.0 <= self.height <= 10.0:
-            raise PlanError(f"height: found {self.height:g} m; expected -10 to 10 m")
+            raise PlanError(f"height: found {self.height:g} m; expected -10 to 10 m", path=("height",))
         if not 0.0 <= self.fade <= 2.0:
-            raise PlanError(f"fade: found {self.fade:g} s; expected 0 to 2 s")
+            raise PlanError(f"fade: found {self.fade:g} s; expected 0 to 2 s", path=("fade",))
 
     def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
         """Write the pose; nothing magnifies it."""

@@ -42,7 +42,7 @@ class Mounted:
     def __post_init__(self) -> None:
         name = self.mount.name
         if self.blend is not None and not 0.0 <= self.blend <= 60.0:
-            raise PlanError(f"{name}: blend: found {self.blend:g} s; expected 0 to 60 s")
+            raise PlanError(f"{name}: blend: found {self.blend:g} s; expected 0 to 60 s", path=("blend",))
         own = [*(axis.name for axis in self.axes), *(axis for axis, _ in self.fixed)]
         for axis in own:
             if own.count(axis) > 1 or axis in self.shares:
@@ -52,7 +52,9 @@ class Mounted:
                 raise PlanError(f"{name}: found an axis {axis}; expected {known}")
         for axis in self.shares:
             if axis not in (*self.mount.axes, *self.mount.optional):
-                raise PlanError(f"{name}: shares: found {axis}; expected {listed(self.mount.axes)}")
+                raise PlanError(
+                    f"{name}: shares: found {axis}; expected {listed(self.mount.axes)}", path=("shares",)
+                )
 
 
 class Instance(NamedTuple):

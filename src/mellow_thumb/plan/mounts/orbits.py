@@ -42,7 +42,8 @@ class Return:
         if not (0.1 <= self.after <= 600.0 and 0.0 < self.half_life <= 60.0):
             raise PlanError(
                 f"returns: found after {self.after:g} s, half_life {self.half_life:g} s; expected 0.1 to "
-                "600 s, and above 0 to 60 s"
+                "600 s, and above 0 to 60 s",
+                path=("returns",),
             )
 
 
@@ -103,7 +104,7 @@ class Orbit:
             ("up", self.up, ("world", "host")),
         ):
             if found not in known:
-                raise PlanError(f"{what}: found {found}; expected {listed(known)}")
+                raise PlanError(f"{what}: found {found}; expected {listed(known)}", path=(what,))
         for what, value in (
             ("follow", self.follow),
             ("follow_up", self.follow_up),
@@ -111,7 +112,7 @@ class Orbit:
             ("recovers", self.recovers),
         ):
             if not 0.0 <= value <= 60.0:
-                raise PlanError(f"{what}: found {value:g}; expected 0 to 60 s")
+                raise PlanError(f"{what}: found {value:g}; expected 0 to 60 s", path=(what,))
         if self.reach:
             self._curve()
 
@@ -126,7 +127,8 @@ class Orbit:
         if len(self.reach) < 2 or not rising or min(factors) <= 0.0:
             raise PlanError(
                 f"reach: found {[list(point) for point in self.reach]}; expected points [pitch, factor] with "
-                "rising pitches, and factors above 0 that all rise or all fall"
+                "rising pitches, and factors above 0 that all rise or all fall",
+                path=("reach",),
             )
         inner = [((a - pitch) / (last - pitch), (b - factor) / (end - factor)) for a, b in self.reach[1:-1]]
         return Points(tuple(inner))

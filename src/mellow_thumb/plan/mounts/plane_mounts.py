@@ -54,7 +54,8 @@ def check_bounds(bounds: Bounds) -> None:
     if not 3 <= len(bounds) <= 32 or not full or _rounds(bounds) != 1:
         raise PlanError(
             f"bounds: found {[list(point) for point in bounds]}; expected 3 to 32 corners [x, y] of a convex "
-            "area, one way round, no three in a line"
+            "area, one way round, no three in a line",
+            path=("bounds",),
         )
 
 
@@ -67,9 +68,9 @@ def _rounds(bounds: Bounds) -> int:
 
 def _check_frame(frame: str, follow: float) -> None:
     if frame not in FRAMES:
-        raise PlanError(f"frame: found {frame}; expected {listed(FRAMES)}")
+        raise PlanError(f"frame: found {frame}; expected {listed(FRAMES)}", path=("frame",))
     if not 0.0 <= follow <= 60.0:
-        raise PlanError(f"follow: found {follow:g}; expected 0 to 60 s")
+        raise PlanError(f"follow: found {follow:g}; expected 0 to 60 s", path=("follow",))
 
 
 def _origin(block: Block, given: Given, frame: str, half_life: float) -> tuple[Value, Value, Value]:
@@ -123,9 +124,11 @@ class Overhead:
         _check_frame(self.frame, self.follow)
         check_bounds(self.bounds)
         if not 0.0 <= self.follow_up <= 60.0:
-            raise PlanError(f"follow_up: found {self.follow_up:g}; expected 0 to 60 s")
+            raise PlanError(f"follow_up: found {self.follow_up:g}; expected 0 to 60 s", path=("follow_up",))
         if not 0.0 <= self.clearance <= 1e6:
-            raise PlanError(f"clearance: found {self.clearance:g}; expected 0 to 1,000,000 m")
+            raise PlanError(
+                f"clearance: found {self.clearance:g}; expected 0 to 1,000,000 m", path=("clearance",)
+            )
 
     @property
     def half(self) -> float:
@@ -189,7 +192,9 @@ class Flat:
         _check_frame(self.frame, self.follow)
         check_bounds(self.bounds)
         if not 0.0 < self.extent <= 1e9:
-            raise PlanError(f"extent: found {self.extent:g} m; expected above 0 to 1,000,000,000 m")
+            raise PlanError(
+                f"extent: found {self.extent:g} m; expected above 0 to 1,000,000,000 m", path=("extent",)
+            )
 
     def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
         """Write the pose; with `zoom` the axis of that name magnifies."""

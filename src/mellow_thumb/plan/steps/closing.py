@@ -31,9 +31,11 @@ class Close:
 
     def __post_init__(self) -> None:
         if self.way not in CLOSINGS:
-            raise PlanError(f"on_close: found {self.way}; expected {listed(CLOSINGS)}")
+            raise PlanError(f"on_close: found {self.way}; expected {listed(CLOSINGS)}", path=("on_close",))
         if (self.way == "return") != (0.0 < self.over <= 60.0):
-            raise PlanError(f"on_close: found {self.over:g} s; expected above 0 to 60 s for a return")
+            raise PlanError(
+                f"on_close: found {self.over:g} s; expected above 0 to 60 s for a return", path=("on_close",)
+            )
 
 
 @dataclass(eq=False)

@@ -27,7 +27,7 @@ class Power:
 
     def __post_init__(self) -> None:
         if not 0.1 <= self.exponent <= 10.0:
-            raise PlanError(f"power: found {self.exponent:g}; expected 0.1 to 10")
+            raise PlanError(f"power: found {self.exponent:g}; expected 0.1 to 10", path=("power",))
 
     def value(self, x: float) -> float:
         """The share of effect at a share of travel, -1 to 1."""
@@ -57,7 +57,7 @@ class Blend:
 
     def __post_init__(self) -> None:
         if not 0.0 <= self.cubic <= 1.0:
-            raise PlanError(f"blend: found {self.cubic:g}; expected 0 to 1")
+            raise PlanError(f"blend: found {self.cubic:g}; expected 0 to 1", path=("blend",))
 
     def value(self, x: float) -> float:
         """The share of effect at a share of travel, -1 to 1."""
@@ -95,15 +95,18 @@ class Points:
         inner = tuple(p for p in self.points if tuple(p) not in ((0.0, 0.0), (1.0, 1.0)))
         object.__setattr__(self, "points", ((0.0, 0.0), *inner, (1.0, 1.0)))
         if len(self.points) > 18:
-            raise PlanError(f"points: found {len(inner)}; expected 16 at most")
+            raise PlanError(f"points: found {len(inner)}; expected 16 at most", path=("points",))
         for (x0, y0), (x1, y1) in pairwise(self.points):
             if not (x0 < x1 and y0 <= y1):
                 raise PlanError(
-                    f"points: found ({x1:g}, {y1:g}) after ({x0:g}, {y0:g}); expected both to rise to (1, 1)"
+                    f"points: found ({x1:g}, {y1:g}) after ({x0:g}, {y0:g}); expected both to rise to (1, 1)",
+                    path=("points",),
                 )
             if x1 - x0 < NARROWEST:
                 found = f"({x0:g}, {y0:g}) and ({x1:g}, {y1:g})"
-                raise PlanError(f"points: found {found}; expected {NARROWEST:g} of travel between them")
+                raise PlanError(
+                    f"points: found {found}; expected {NARROWEST:g} of travel between them", path=("points",)
+                )
 
     @cached_property
     def pieces(self) -> tuple[tuple[float, float, float, float, float], ...]:

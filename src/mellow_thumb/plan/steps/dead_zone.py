@@ -39,13 +39,19 @@ class DeadZone:
 
     def __post_init__(self) -> None:
         if self.shape not in ZONES:
-            raise PlanError(f"dead_zone: found the shape {self.shape}; expected one of {', '.join(ZONES)}")
+            raise PlanError(
+                f"dead_zone: found the shape {self.shape}; expected one of {', '.join(ZONES)}",
+                path=("dead_zone",),
+            )
         if not 0.0 <= self.inner < self.outer <= 1.0:
             raise PlanError(
-                f"dead_zone: found {self.inner:g} to {self.outer:g}; expected inner below outer, 0 to 1"
+                f"dead_zone: found {self.inner:g} to {self.outer:g}; expected inner below outer, 0 to 1",
+                path=("dead_zone",),
             )
         if not 0.0 <= self.wedge < 1.0:
-            raise PlanError(f"dead_zone: found a wedge of {self.wedge:g}; expected 0 to less than 1")
+            raise PlanError(
+                f"dead_zone: found a wedge of {self.wedge:g}; expected 0 to less than 1", path=("dead_zone",)
+            )
 
     @property
     def bounds(self) -> Edges:

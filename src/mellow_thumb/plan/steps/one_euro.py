@@ -29,9 +29,9 @@ class OneEuro:
     def __post_init__(self) -> None:
         for name, value in (("cutoff", self.cutoff), ("slope_cutoff", self.slope_cutoff)):
             if not 0.0 < value <= 1000.0:
-                raise PlanError(f"{name}: found {value:g} Hz; expected above 0 to 1000 Hz")
+                raise PlanError(f"{name}: found {value:g} Hz; expected above 0 to 1000 Hz", path=(name,))
         if not 0.0 <= self.slope <= 1000.0:
-            raise PlanError(f"slope: found {self.slope:g}; expected 0 to 1000")
+            raise PlanError(f"slope: found {self.slope:g}; expected 0 to 1000", path=("slope",))
 
     @property
     def start(self) -> float:

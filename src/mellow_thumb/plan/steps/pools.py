@@ -24,7 +24,7 @@ LN2 = 0.6931471805599453
 def check_time(name: str, value: float) -> None:
     """Refuse a time of a smoothing that is none (s)."""
     if not 0.0 < value <= 60.0:
-        raise PlanError(f"{name}: found {value:g} s; expected above 0 to 60 s")
+        raise PlanError(f"{name}: found {value:g} s; expected above 0 to 60 s", path=(name,))
 
 
 @dataclass(eq=False)

@@ -14,7 +14,9 @@ if TYPE_CHECKING:
 def check_rest(rest: tuple[float, float]) -> None:
     """Refuse a rest so far out that nothing is left to push."""
     if shaping.length(*rest) > 0.9:
-        raise PlanError(f"rest: found {rest[0]:g}, {rest[1]:g}; expected within 0.9 of the centre")
+        raise PlanError(
+            f"rest: found {rest[0]:g}, {rest[1]:g}; expected within 0.9 of the centre", path=("rest",)
+        )
 
 
 def rested_pair(block: Block, x: Value, y: Value, rest: tuple[float, float]) -> tuple[Value, Value]:

@@ -28,7 +28,10 @@ class SlowFast:
     def __post_init__(self) -> None:
         check_time("half_life", self.half_life)
         if not 0.0 <= self.slow < self.fast:
-            raise PlanError(f"slow: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0")
+            raise PlanError(
+                f"slow: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0",
+                path=("slow",),
+            )
 
     @property
     def slow_part(self) -> Exponential:

@@ -28,10 +28,13 @@ class SpeedGain:
     def __post_init__(self) -> None:
         if not 0.0 <= self.slow < self.fast:
             raise PlanError(
-                f"speed_gain: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0"
+                f"speed_gain: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0",
+                path=("speed_gain",),
             )
         if not -1.0 < self.extra <= 100.0:
-            raise PlanError(f"speed_gain: found extra {self.extra:g}; expected above -1 to 100")
+            raise PlanError(
+                f"speed_gain: found extra {self.extra:g}; expected above -1 to 100", path=("speed_gain",)
+            )
 
     def factor(self, block: Block, size: Value) -> Value:
         """At a displacement: what its effect is multiplied by, for the speed of the hand."""

@@ -24,9 +24,13 @@ class TurnBoost:
 
     def __post_init__(self) -> None:
         if not 0.0 < self.past <= 1.0:
-            raise PlanError(f"turn_boost: found past {self.past:g}; expected above 0 to 1")
+            raise PlanError(
+                f"turn_boost: found past {self.past:g}; expected above 0 to 1", path=("turn_boost",)
+            )
         if not (0.0 < self.extra <= 100.0 and 0.0 < self.build <= 60.0):
-            raise PlanError("turn_boost: expected extra above 0 to 100, build above 0 to 60 s")
+            raise PlanError(
+                "turn_boost: expected extra above 0 to 100, build above 0 to 60 s", path=("turn_boost",)
+            )
 
     def push(self, block: Block, past: Handle, size: Value) -> None:
         """At an event: whether the stick is held far enough."""
