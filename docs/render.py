@@ -11,8 +11,10 @@ from mellow_thumb.insight.feeling import MEASURES
 from mellow_thumb.insight.findings import CODES
 from mellow_thumb.plan.axes import KNOWN
 from mellow_thumb.plan.signals import CATALOGUE, KINDS
-from mellow_thumb.profiles.form_mounts import MountForm
-from mellow_thumb.profiles.profile_form import TABLES, AxisForm, keys
+from mellow_thumb.profiles.axes import AxisForm
+from mellow_thumb.profiles.forms import keys
+from mellow_thumb.profiles.mounts import MountForm
+from mellow_thumb.profiles.whole import TABLES
 
 FOLDER = Path(__file__).parent
 

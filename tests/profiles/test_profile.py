@@ -16,7 +16,8 @@ from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.steps import DeadZone, Exponential, SpeedGain, Spring, TurnBoost
 from mellow_thumb.plan.steps.curves import Points
 from mellow_thumb.plan.steps.shape import Shape
-from mellow_thumb.profiles.profile_form import TABLES, keys
+from mellow_thumb.profiles.forms import keys
+from mellow_thumb.profiles.whole import TABLES
 
 from ..helpers.profiles import data, load, problems, refused_for
 
@@ -142,7 +143,7 @@ json_like = st.recursive(
 
 @given(st.dictionaries(st.sampled_from([*keys(TABLES[""]), "tide"]), json_like, max_size=6))
 def test_any_data_at_all_ends_in_a_profile_or_in_problems(data: dict[str, object]) -> None:
-    from mellow_thumb.profiles.profile_check import resolve
+    from mellow_thumb.profiles.whole import resolve
 
     plan, _, faults = resolve({"format": "mellow-thumb profile 1"} | data)
     assert (plan is None) == bool(faults)
@@ -269,5 +270,5 @@ kind = "eye"
         'count"\n', 'count"\nsmoothing = { half_life = "9 ms" }\n'
     )
     assert problems(tmp_path, both, eased) == [
-        "7: routes.easing.smoothing: found an easing on easing and on its axis pitch; expected one of them"
+        "8: routes.easing.smoothing: found an easing on easing and on its axis pitch; expected one of them"
     ]

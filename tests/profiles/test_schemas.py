@@ -16,9 +16,9 @@ from jsonschema import Draft202012Validator
 
 import mellow_thumb as mt
 from mellow_thumb.commands.line import main
-from mellow_thumb.profiles.profile_check import resolve
-from mellow_thumb.profiles.profile_form import TABLES, keys
+from mellow_thumb.profiles.forms import keys
 from mellow_thumb.profiles.schemas import NAMES, profile_schema, sheet_schema
+from mellow_thumb.profiles.whole import TABLES, resolve
 
 ROOT = Path(__file__).parents[2]
 FILES = sorted((*ROOT.glob("src/mellow_thumb/marsh/*.toml"), *ROOT.glob("examples/*.toml")))

@@ -16,7 +16,7 @@ import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.profiles.offers import places
 from mellow_thumb.profiles.profile import profile_of
-from mellow_thumb.profiles.profile_check import resolve
+from mellow_thumb.profiles.whole import resolve
 
 ANY = ["key.*", "mouse.*", "pad.*"]
 

@@ -1,11 +1,11 @@
 """Profiles: from files to plans, and what players may change."""
 
 from .profile import Profile, load_profile, profile_of
-from .profile_check import resolve
 from .rebinding import rebind
 from .schemas import write_schemas
 from .sheets import Sheet, load_sheet, new_sheet
 from .starter import starter
+from .whole import resolve
 
 __all__ = [
     "Profile",

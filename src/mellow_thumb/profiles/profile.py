@@ -38,8 +38,8 @@ class Profile(Plan):
     @cached_property
     def offers(self) -> Offers:
         """What it offers to a player."""
+        from .faults import Faults
         from .offers import read_offers
-        from .profile_faults import Faults
 
         return read_offers(Faults(), self.data, [axis.name for axis in self.axes])
 
@@ -55,7 +55,7 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     was expected and the nearest right word.
     """
     from ..basics import parse
-    from .profile_check import resolve
+    from .whole import resolve
 
     file = str(path)
     text = read_text(path, ProfileError, largest=LARGEST)

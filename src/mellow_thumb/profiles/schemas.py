@@ -10,10 +10,11 @@ from pydantic.json_schema import GenerateJsonSchema, models_json_schema
 
 from ..basics import made_folder, replacing
 from ..plan import FAMILIES, addresses
-from .form_parts import NUMBER, TEXT, list_of
-from .form_switching import HandsForm
-from .profile_form import MountAxisForm, ProfileForm
+from .axes import MountAxisForm
+from .forms import NUMBER, TEXT, list_of
 from .sheets import FORMAT
+from .switching import HandsForm
+from .whole import ProfileForm
 
 if TYPE_CHECKING:
     import os

@@ -9,9 +9,9 @@ from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, Problem, SheetError, listed, nearest, parse_quantity, read_text, replacing
 from ..plan import FAMILIES
-from .form_switching import HandsForm
 from .offers import places
 from .profile import profile_of
+from .switching import HandsForm
 
 if TYPE_CHECKING:
     import os
@@ -92,7 +92,7 @@ class Sheet:
         told. Where a sheet is laid over the profile already, this one takes its place. Raises
         :class:`SheetError` where what is left does not make a profile.
         """
-        from .profile_check import resolve
+        from .whole import resolve
 
         profile = profile.base or profile
         data, told = deepcopy(dict(profile.data)), list(self.notes)

@@ -1,17 +1,22 @@
-"""What the forms of a profile are made of: names, quantities with units, lists of numbers, conditions."""
+"""Forms: what the tables of a profile are checked by; what each key takes, its unit and its default.
+
+The rules are pydantic's; the profile's documentation is made from the forms.
+"""
 
 from __future__ import annotations
 
+from functools import cache
 from re import escape
-from typing import TYPE_CHECKING, Annotated, Any
+from typing import TYPE_CHECKING, Annotated, Any, get_args
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, WithJsonSchema
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, WithJsonSchema, create_model
 
 from ..basics import PlanError, Quantity, UnitError, convert, files_write, parse_quantity
 from ..plan import Condition, Several, When
 
 if TYPE_CHECKING:
-    from collections.abc import Callable
+    from collections.abc import Callable, Iterator
+
 
 NUMBER_TEXT = r"^\s*[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?\s*"
 """How a quantity in quotes begins, for editors."""
@@ -213,8 +218,14 @@ def _face(value: object) -> dict[str, str]:
 
 
 NUMBER = {"type": "number"}
+
+
 TEXT = {"type": "string", "minLength": 1}
+
+
 POINT = list_of(NUMBER, 2, 2)
+
+
 WHEN = {"anyOf": [TEXT, {"type": "array"}, {"type": "object"}]}
 """A condition, for editors; lists and tables of conditions may hold each other."""
 
@@ -234,35 +245,81 @@ def _table_of(*keys: str) -> dict[str, Any]:
 
 
 Names = Annotated[tuple[str, ...], *_read(_one_or_more, TEXT, list_of(TEXT) | {"uniqueItems": True})]
+
+
 Conditions = Annotated[Condition | Several, *_read(_when, WHEN)]
+
+
 Closing = Annotated[tuple[str, float], *_read(_closing, {"enum": ["stop", "settle"]}, _table_of("return"))]
+
+
 Sensitivity = Annotated[
     Quantity | dict[str, Quantity],
     *_read(
         _sensitivity, text_in(), {"type": "object", "additionalProperties": text_in(), "minProperties": 1}
     ),
 ]
+
+
 Face = Annotated[
     dict[str, str], *_read(_face, TEXT, {"type": "object", "additionalProperties": {"type": "string"}})
 ]
+
+
 Rest = Annotated[tuple[float, ...], *_read(_rest, NUMBER, list_of(NUMBER, 1, 2))]
+
+
 Reach = Annotated[tuple[tuple[float, float], ...], *_read(_reach, list_of({"type": "array"}, 2))]
+
+
 Offset = Annotated[tuple[float, ...], *_read(_offset, list_of(_LENGTH, 3, 3))]
+
+
 Returns = Annotated[tuple[float, float], *_read(_returns, _table_of("after", "half_life"))]
+
+
 Corners = Annotated[tuple[tuple[float, ...], ...], *_read(_corners, list_of(list_of(_LENGTH, 2, 2)))]
+
+
 PointList = Annotated[tuple[tuple[float, float], ...], *_read(_points, list_of(POINT))]
+
+
 Seconds = Annotated[float, *_in("s")]
+
+
 Metres = Annotated[float, *_in("m")]
+
+
 Degrees = Annotated[float, *_in("deg")]
+
+
 Screens = Annotated[float, *_in("screen")]
+
+
 DegreesASecond = Annotated[float, *_in("deg/s")]
+
+
 MetresASecond = Annotated[float, *_in("m/s")]
+
+
 MetresASecondSquared = Annotated[float, *_in("m/s2")]
+
+
 Hertz = Annotated[float, *_in("Hz")]
+
+
 Measure = Annotated[Quantity, *_read(_measure, NUMBER, text_in())]
+
+
 Distance = Annotated[Quantity, *_read(quantity, text_in())]
+
+
 Edge = Annotated[Quantity, *_read(_edge, NUMBER, text_in())]
+
+
 Speed = Annotated[Quantity, *_read(_speed, NUMBER, text_in())]
+
+
 Number = Annotated[float, Field(allow_inf_nan=False)]
 
 
@@ -275,3 +332,35 @@ class Form(BaseModel):
     """A table of a profile: strict, with no room for keys that nobody reads."""
 
     model_config = ConfigDict(extra="forbid", strict=True, frozen=True)
+
+
+@cache
+def lenient(form: type[Form]) -> type[Form]:
+    """The same form with every key optional: for the rest of a table of which a part is wrong."""
+    fields: dict[str, Any] = {
+        name: (Annotated[field.annotation, "", *field.metadata] | None, Field(None, alias=field.alias))
+        for name, field in form.model_fields.items()
+    }
+    return create_model(f"Lenient{form.__name__}", __base__=Form, **fields)
+
+
+def keys(form: type[Form]) -> dict[str, Any]:
+    """The keys of a table as they are written, with their fields."""
+    return {field.alias or name: field for name, field in form.model_fields.items()}
+
+
+def inner_form(form: type[Form], path: tuple[str | int, ...]) -> type[Form]:
+    """The form of a table inside a table, by the keys and names that lead from the one to the other."""
+    for part in path:
+        field = keys(form).get(str(part))  # nothing for a name that the profile gives
+        inner = [one for one in _types(field.annotation) if one is not form] if field else []
+        form = inner[0] if inner else form
+    return form
+
+
+def _types(annotation: Any) -> Iterator[type[Form]]:
+    """The forms in an annotation, such as that of a table that may be left out, or of tables by name."""
+    if isinstance(annotation, type) and issubclass(annotation, Form):
+        yield annotation
+    for part in get_args(annotation):
+        yield from _types(part)

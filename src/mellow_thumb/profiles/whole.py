@@ -1,29 +1,116 @@
-"""From the data of a profile file to a plan, with every fault on the way."""
+"""The whole of a profile: its form, and the way from its data to a plan, with every fault."""
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, Literal
+
+from pydantic import Field
 
 from ..basics import PlanError, listed, nearest
-from ..plan import Condition, Movement, Plan, check_changeable, excludes
-from .form_mounts import MOUNTS, EyeForm, MovementForm
-from .form_parts import Form, shown
-from .form_switching import CueForm, GateForm, HandsForm, SignalForm
-from .form_touches import TouchForm
-from .offers import read_offers
-from .profile_axes import AxisReader, read_units
-from .profile_faults import Fault, Faults
-from .profile_form import FORMAT, AxisForm, MouseForm, ProfileForm, RouteForm
-from .profile_mounts import MountReader
-from .profile_routes import RouteReader
-from .profile_switching import SwitchReader
-from .profile_touches import read_touch
+from ..plan import Plan, check_changeable, excludes
+from .axes import AxisForm, AxisReader, MountAxisForm, read_units
+from .faults import Fault, Faults
+from .forms import (
+    Form,
+    shown,
+)
+from .mounts import MOUNTS, EyeForm, FlatForm, HeadsetForm, MountForm, MountReader, OrbitForm, OverheadForm
+from .movement import MovementForm, read_movement
+from .offers import OffersForm, read_offers
+from .routes import (
+    AxisSmoothingForm,
+    CurveForm,
+    DeadZoneForm,
+    GlideForm,
+    MouseForm,
+    OneEuroForm,
+    RouteForm,
+    RouteReader,
+    SlowFastForm,
+    SmoothingForm,
+    SpeedGainForm,
+    TurnBoostForm,
+)
+from .switching import CueForm, GateForm, HandsForm, SignalForm, SwitchReader
+from .touches import GestureForm, PadForm, TouchForm, read_touch
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
     from ..basics import Path
     from ..plan import Gate, Route
+
+
+FORMAT = "mellow-thumb profile 1"
+
+
+class ProfileForm(Form):
+    """A whole profile."""
+
+    format: Literal["mellow-thumb profile 1"] = Field(
+        examples=['"mellow-thumb profile 1"'], description="which rules the file follows"
+    )
+    title: str = Field("", description="what people call it")
+    mount: str = Field(examples=['"eye"'], description="the mount in force: a name in `[mounts]`")
+    mouse: MouseForm = Field(MouseForm(), description="what is known of the mouse")
+    cursor: Literal["free", "hidden", "held"] = Field(
+        "free", description="what becomes of the pointer where no open gate says otherwise"
+    )
+    hands: HandsForm = Field(HandsForm.model_validate({}), description="what a player's hands may need")
+    gates: dict[str, GateForm] = Field({}, description="named conditions that decide when a route listens")
+    signals: dict[str, SignalForm] = Field({}, description="signals made of others: key sets, edges, presses")
+    cues: dict[str, CueForm] = Field({}, description="named momentary commands")
+    routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")
+    axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
+    movement: MovementForm | None = Field(None, description="a character that walks")
+    touch: dict[str, TouchForm] = Field({}, description="what fingers on a screen become")
+    offers: OffersForm = Field(
+        OffersForm.model_validate({}), description="what a player may change, and how far"
+    )
+    allow: dict[str, str] = Field(
+        {}, description='findings of `check` that are meant so, with the reason: `"hold-only glassing" = "…"`'
+    )
+    mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm | HeadsetForm] = Field(
+        description="how axes become a camera pose"
+    )
+
+
+TABLES: dict[str, type[Form]] = {
+    "": ProfileForm,
+    "mouse": MouseForm,
+    "hands": HandsForm,
+    "gates.NAME": GateForm,
+    "signals.NAME": SignalForm,
+    "cues.NAME": CueForm,
+    "routes.NAME": RouteForm,
+    "routes.NAME.dead_zone": DeadZoneForm,
+    "routes.NAME.curve": CurveForm,
+    "routes.NAME.turn_boost": TurnBoostForm,
+    "routes.NAME.speed_gain": SpeedGainForm,
+    "routes.NAME.smoothing": SmoothingForm,
+    "routes.NAME.smoothing.one_euro": OneEuroForm,
+    "routes.NAME.smoothing.slow_fast": SlowFastForm,
+    "routes.NAME.glide": GlideForm,
+    "axes.NAME": AxisForm,
+    "axes.NAME.smoothing": AxisSmoothingForm,
+    "movement": MovementForm,
+    "offers": OffersForm,
+    "touch.NAME": TouchForm,
+    "touch.NAME.drag": GestureForm,
+    "touch.NAME.two_finger_drag": GestureForm,
+    "touch.NAME.spread": GestureForm,
+    "touch.NAME.twist": GestureForm,
+    "touch.NAME.thumb_pad": PadForm,
+    "mounts.NAME": MountForm,
+    "mounts.NAME (eye)": EyeForm,
+    "mounts.NAME.axes.NAME": MountAxisForm,
+    "mounts.NAME (orbit)": OrbitForm,
+    "mounts.NAME (overhead)": OverheadForm,
+    "mounts.NAME (flat)": FlatForm,
+    "mounts.NAME (headset)": HeadsetForm,
+}
+"""Every table of a profile, by where it stands."""
+
 
 SECTIONS: dict[str, type[Form]] = {
     "gates": GateForm,
@@ -84,7 +171,7 @@ class _Resolver:
         axes = mounts.axes(mounts.names(driven), units, measured)
         others = mounts.others(units, measured, switches)
         self.check_pairs(routes, forms["routes"])
-        movement = self.movement(switches)
+        movement = read_movement(self.faults, switches, self.data)
         read_offers(self.faults, self.data, list(units))
         if self.faults.found or not mounts.first:
             return None, "", self.faults.found
@@ -121,32 +208,6 @@ class _Resolver:
         """Every name that a section gives, right or wrong inside."""
         entries = self.data.get(section)
         return list(entries) if isinstance(entries, dict) else []
-
-    def movement(self, switches: SwitchReader) -> Movement | None:
-        """The character, if the profile has one."""
-        if "movement" not in self.data:
-            return None
-        path: Path = ("movement",)
-        form = self.faults.form(MovementForm, self.data["movement"], path)
-        if form is None or form.speed is None:
-            return None
-        scales, faces = dict(form.scale or {}), dict(form.face or {"otherwise": "travel"})
-        otherwise = faces.pop("otherwise", "travel")
-        for key, entries in (("scale", scales), ("face", faces)):
-            for name in entries:
-                switches.when((*path, key, name), Condition.parse(name))
-        with self.faults.catching(path):
-            return Movement(
-                form.speed,
-                form.acceleration if form.acceleration is not None else 20.0,
-                form.braking if form.braking is not None else 20.0,
-                tuple((Condition.parse(name), factor) for name, factor in sorted(scales.items())),
-                form.relative_to or "camera",
-                otherwise,
-                tuple((Condition.parse(name), face) for name, face in sorted(faces.items())),
-                form.turn_rate or 720.0,
-            )
-        return None
 
     def check_gates(self, gates: list[Gate], settings: list[str]) -> None:
         """Each gate can open and close; a setting and a gate with a choice are told apart by their names."""

@@ -1,16 +1,22 @@
-"""The form of touches: what fingers on a screen become."""
+"""Touches in a profile: their form, and how they are read."""
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import TYPE_CHECKING, Annotated
 
 from pydantic import BeforeValidator, Field, WithJsonSchema
 
-from ..basics import Quantity, UnitError, parse_quantity
-from .form_parts import Form, in_unit, list_of, shown, text_in
+from ..basics import Quantity, UnitError, listed, parse_quantity
+from ..plan import KINDS, NOTHING, Length, Touch
+from .forms import Form, in_unit, list_of, shown, text_in
+
+if TYPE_CHECKING:
+    from ..basics import Path
+    from .faults import Faults
+    from .switching import SwitchReader
 
 
-def _length(value: object) -> Quantity:
+def _screen_length(value: object) -> Quantity:
     """A length on the screen: screens or cm."""
     if not isinstance(value, str):
         raise ValueError(f'found {shown(value)}; expected a length such as "0.15 cm" or "0.02 screen"')
@@ -42,9 +48,17 @@ def _centre(value: object) -> tuple[float, ...] | None:
 
 
 _SHARE = {"type": "number", "minimum": 0, "maximum": 1}
+
+
 _CENTRE = {"anyOf": [{"const": "landing"}, list_of(_SHARE, 2, 2)]}
-Length = Annotated[Quantity, BeforeValidator(_length), WithJsonSchema(text_in("screen", "cm"))]
+
+
+ScreenLength = Annotated[Quantity, BeforeValidator(_screen_length), WithJsonSchema(text_in("screen", "cm"))]
+
+
 Region = Annotated[tuple[float, ...], BeforeValidator(_region), WithJsonSchema(list_of(_SHARE, 4, 4))]
+
+
 Centre = Annotated[tuple[float, ...] | None, BeforeValidator(_centre), WithJsonSchema(_CENTRE)]
 
 
@@ -56,7 +70,7 @@ class GestureForm(Form):
         description="where a finger must land: `[left, bottom, right, top]`, each 0 to 1 of the screen",
     )
     starts_on: str = Field("", description="what it must begin on, by the host's name for it")
-    after_travel: Length | None = Field(
+    after_travel: ScreenLength | None = Field(
         None,
         description="nothing moves before a finger has gone so far; that travel is dropped, without a jump",
         json_schema_extra=in_unit("screen, cm"),
@@ -66,7 +80,7 @@ class GestureForm(Form):
 class PadForm(GestureForm):
     """A thumb stick on the glass: one finger holds it, at its rim it is pushed fully."""
 
-    radius: Length = Field(
+    radius: ScreenLength = Field(
         examples=['"1.1 cm"'],
         description="from its middle to its rim",
         json_schema_extra=in_unit("screen, cm"),
@@ -88,3 +102,36 @@ class TouchForm(Form):
     priority: int = Field(
         0, ge=-1000, le=1000, description="who claims a finger where several may: the highest"
     )
+
+
+def read_touch(faults: Faults, switches: SwitchReader, name: str, form: TouchForm) -> Touch | None:
+    """A touch, or nothing where something is wrong with it; its signals are known from here on."""
+    path: Path = ("touch", name)
+    given = [kind for kind in KINDS if getattr(form, kind) is not None]
+    if name.isdigit() or "." in name:
+        faults.note(path, f'the name "{name}"', "a name with a letter in it, without a dot")
+        return None
+    if len(given) != 1:
+        found = listed(given, "and") if given else "nothing that fingers do"
+        faults.note(path, found, f"one of {listed(KINDS)}")
+        return None
+    gesture, kind = getattr(form, given[0]), given[0]
+    with faults.catching((*path, kind)):
+        touch = Touch(
+            name,
+            kind,
+            gesture.region or (0.0, 0.0, 1.0, 1.0),
+            gesture.starts_on or "",
+            form.priority or 0,
+            _length(gesture.after_travel),
+            _length(getattr(gesture, "radius", None)),
+            getattr(gesture, "centre", None),
+            bool(getattr(gesture, "follows", False)),
+        )
+        switches.made |= {signal.name: signal for signal in touch.signals}
+        return touch
+    return None
+
+
+def _length(quantity: Quantity | None) -> Length:
+    return Length(quantity.value, quantity.unit) if quantity else NOTHING

@@ -1,26 +1,234 @@
-"""From the tables of mounts and axes to mounts, each with its axes."""
+"""Mounts in a profile: their forms, and how they are read."""
 
 from __future__ import annotations
 
 from dataclasses import fields
 from math import inf
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, Literal
+
+from pydantic import Field
 
 from ..basics import listed, nearest
 from ..plan import Axis
 from ..plan.mounts import KINDS, Mounted, Return
-from .form_mounts import MOUNTS
-from .profile_faults import Faults
-from .profile_form import AxisForm, MountAxisForm
+from .axes import AxisForm, MountAxisForm
+from .faults import Faults
+from .forms import (
+    Conditions,
+    Corners,
+    Degrees,
+    Form,
+    Metres,
+    Names,
+    Offset,
+    Reach,
+    Returns,
+    Seconds,
+    in_unit,
+)
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Mapping
 
     from ..basics import Path
     from ..plan.mounts import Mount
-    from .form_mounts import MountForm
-    from .profile_axes import AxisReader
-    from .profile_switching import SwitchReader
+    from .axes import AxisReader
+    from .switching import SwitchReader
+
+
+class MountForm(Form):
+    """What every mount may state: when it takes over from the one in `mount`, and what it has for itself."""
+
+    kind: str = Field(description="what it is")
+    gate: Conditions | None = Field(
+        None, description="in force while this gate is open; as the gate of a route"
+    )
+    cue: str | None = Field(
+        None,
+        description="in force from this cue on; given again, the cue goes to the next mount that names it, "
+        "and at last back to the one in `mount`",
+    )
+    priority: int = Field(
+        0, ge=-1000, le=1000, description="of several mounts whose gates are open, the highest is in force"
+    )
+    axes: dict[str, dict[str, Any]] = Field(
+        {},
+        description="what is different about its axes, by name: keys of `[axes.NAME]`, or "
+        '`{ fixed = "1.4 m" }` for one that nothing moves here',
+    )
+    shares: Names = Field(
+        (), description="axes that it has in common with the mount it takes over from; others are its own"
+    )
+    restore: bool = Field(
+        True, description="whether its own axes are as they were left when it takes over again, or begin anew"
+    )
+    blend: Seconds | None = Field(
+        None,
+        description="how long the view takes to go over to it; unless stated, as long as the mount that it "
+        "takes over from states",
+        json_schema_extra=in_unit("s, ms"),
+    )
+
+
+class EyeForm(MountForm):
+    """A first-person camera."""
+
+    kind: Literal["eye"] = Field(
+        examples=['"eye"'], description="`eye`: it looks where yaw, pitch and roll point"
+    )
+    height: Metres = Field(
+        0.0, ge=-1e6, le=1e6, description="of the camera above the origin", json_schema_extra=in_unit("m, cm")
+    )
+    field_of_view: Degrees = Field(
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
+    )
+    turns: Literal["body", "head"] = Field(
+        "body",
+        description="what turns with the yaw: the `body`, or only the `head`, whose yaw is measured from "
+        "where the subject faces",
+    )
+
+
+class OrbitForm(MountForm):
+    """A camera around a subject that moves."""
+
+    kind: Literal["orbit"] = Field(
+        examples=['"orbit"'], description="`orbit`: `distance` away from the subject, and looking at it"
+    )
+    offset: Offset = Field(
+        (0.0, 0.0, 0.0),
+        description='what it looks at, from the subject: `["right", "up", "back"]`, as the view is turned',
+        json_schema_extra=in_unit("m, cm"),
+    )
+    frame: Literal["world", "entry", "subject", "target"] = Field(
+        "world",
+        description="what yaw and pitch are measured from: `world` (-Z), `entry` (where the subject faced "
+        "as the mount took over), `subject` (where it faces now) or `target` (where a second subject is: it "
+        "is locked on)",
+    )
+    follow_turn: Seconds = Field(
+        0.0,
+        description="half-life with which it follows the turns of that `subject` or `target`",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    returns: Returns | None = Field(
+        None,
+        description='back behind the direction of travel: `{ after = "2 s", half_life = "600 ms" }`, so long '
+        "after the last hand on the yaw",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    up: Literal["world", "host"] = Field(
+        "world", description="which way is up: +Y of the `world`, or what the `host` says"
+    )
+    follow: Seconds = Field(
+        0.0,
+        description="half-life with which it follows the subject over the ground; it then stays "
+        "speed x half-life / 0.693 behind",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    follow_up: Seconds = Field(0.0, description="the same up and down", json_schema_extra=in_unit("s, ms"))
+    recovers: Seconds = Field(
+        0.3,
+        description="half-life with which it goes back where an obstacle brought it nearer",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    reach: Reach = Field(
+        (),
+        description='more or less of the distance by the pitch: `[["-60 deg", 1.5], ["0 deg", 1], '
+        '["40 deg", 0.6]]`, joined by a monotone curve',
+        json_schema_extra=in_unit("deg, a factor"),
+    )
+    field_of_view: Degrees = Field(
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
+    )
+
+
+class OverheadForm(MountForm):
+    """A look from above over ground."""
+
+    kind: Literal["overhead"] = Field(
+        examples=['"overhead"'], description="`overhead`: `distance` away from the middle of the view"
+    )
+    frame: Literal["world", "entry", "subject"] = Field(
+        "world",
+        description="what pans are measured from: `world`, `entry` (where the subject stood as the mount "
+        "took over) or `subject` (where it stands now)",
+    )
+    follow: Seconds = Field(
+        0.0, description="half-life with which it follows the subject", json_schema_extra=in_unit("s, ms")
+    )
+    follow_up: Seconds = Field(
+        0.2, description="the same for the height of the ground", json_schema_extra=in_unit("s, ms")
+    )
+    clearance: Metres = Field(
+        0.5, description="the camera is never nearer to the ground", json_schema_extra=in_unit("m, cm")
+    )
+    bounds: Corners = Field(
+        (),
+        description='corners `[["x", "y"], …]` of a convex area that the middle of the view stays in, to +X '
+        "and to -Z; for a box `min` and `max` of the pans will do",
+        json_schema_extra=in_unit("m, cm"),
+    )
+    field_of_view: Degrees = Field(
+        60.0, gt=0, lt=180, description="vertical, at a zoom of 1", json_schema_extra=in_unit("deg")
+    )
+
+
+class FlatForm(MountForm):
+    """A flat picture that pans and zooms."""
+
+    kind: Literal["flat"] = Field(examples=['"flat"'], description="`flat`: seen from the front")
+    extent: Metres = Field(
+        10.0,
+        description="what the shorter side of the screen shows at a zoom of 1",
+        json_schema_extra=in_unit("m, cm"),
+    )
+    frame: Literal["world", "entry", "subject"] = Field(
+        "world", description="what pans are measured from, as for `overhead`"
+    )
+    follow: Seconds = Field(
+        0.0, description="half-life with which it follows the subject", json_schema_extra=in_unit("s, ms")
+    )
+    bounds: Corners = Field(
+        (),
+        description="corners of a convex area that the middle of the view stays in, right and up",
+        json_schema_extra=in_unit("m, cm"),
+    )
+
+
+class HeadsetForm(MountForm):
+    """A camera that a head carries; `yaw` turns the room about the head."""
+
+    kind: Literal["headset"] = Field(
+        examples=['"headset"'], description="`headset`: the head's own pose, as the host says it"
+    )
+    height: Metres = Field(
+        0.0,
+        description="added to the head's own: for who sits, and is to see as who stands",
+        json_schema_extra=in_unit("m, cm"),
+    )
+    field_of_view: Degrees = Field(
+        90.0,
+        gt=0,
+        lt=180,
+        description="vertical, for what is drawn without the headset",
+        json_schema_extra=in_unit("deg"),
+    )
+    fade: Seconds = Field(
+        0.0,
+        description="after a snap `frame.fade` falls from 1 to 0 in this time: how dark to draw the view",
+        json_schema_extra=in_unit("s, ms"),
+    )
+
+
+MOUNTS: dict[str, type[MountForm]] = {
+    "eye": EyeForm,
+    "orbit": OrbitForm,
+    "overhead": OverheadForm,
+    "flat": FlatForm,
+    "headset": HeadsetForm,
+}
+"""The form of each kind of mount."""
 
 
 def _whole(form: MountForm) -> MountForm:

@@ -1,8 +1,10 @@
-"""From the form of a route to a route: signals, units, conditioning, and whether they fit."""
+"""Routes in a profile: their forms, and how they are read; signals, units, conditioning, whether they fit."""
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, Literal
+
+from pydantic import Field
 
 from ..basics import (
     PAN,
@@ -30,15 +32,224 @@ from ..plan.steps import (
     Smoothing,
     Spring,
 )
+from .forms import (
+    Closing,
+    Conditions,
+    Edge,
+    Form,
+    Hertz,
+    Names,
+    Number,
+    PointList,
+    Rest,
+    Seconds,
+    Sensitivity,
+    Speed,
+    in_unit,
+)
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
     from ..basics import Path
     from ..plan import Address
-    from .profile_faults import Faults
-    from .profile_form import MouseForm, RouteForm
-    from .profile_switching import SwitchReader
+    from .faults import Faults
+    from .switching import SwitchReader
+
+
+class OneEuroForm(Form):
+    """A 1 euro filter (Casiez, Roussel, Vogel, CHI 2012): steady at rest, quick when the value moves fast."""
+
+    cutoff: Hertz = Field(description="cutoff at rest: lower is steadier", json_schema_extra=in_unit("Hz"))
+    slope: Number = Field(
+        description="how much the cutoff grows with the speed of the value: higher is quicker"
+    )
+    slope_cutoff: Hertz = Field(1.0, description="cutoff for that speed", json_schema_extra=in_unit("Hz"))
+
+
+class SlowFastForm(Form):
+    """Slow motion is smoothed, fast motion is taken as it is, a mixture between."""
+
+    half_life: Seconds = Field(
+        examples=['"35 ms"'], description="of slow motion", json_schema_extra=in_unit("s, ms")
+    )
+    slow: Speed = Field(
+        description="up to here it is slow", json_schema_extra=in_unit("signal/s, or a share")
+    )
+    fast: Speed = Field(
+        description="from here on it is fast", json_schema_extra=in_unit("signal/s, or a share")
+    )
+
+
+class AxisSmoothingForm(Form):
+    """How an axis is eased toward its goal: one of these."""
+
+    half_life: Seconds | None = Field(
+        None,
+        description="exponential: half of what is still to come arrives in this time",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    spring: Seconds | None = Field(
+        None,
+        description="a critically damped spring: half of a step is made in this time; it begins gently",
+        json_schema_extra=in_unit("s, ms"),
+    )
+
+
+class SmoothingForm(AxisSmoothingForm):
+    """How the effect of a route is spread over time: one of these. Nothing is ever lost."""
+
+    one_euro: OneEuroForm | None = Field(
+        None, description="a 1 euro filter, for held values that turn at a rate"
+    )
+    slow_fast: SlowFastForm | None = Field(None, description="slow motion smoothed, fast motion direct")
+
+
+class DeadZoneForm(Form):
+    """Where a held value counts as none, and from where on as all."""
+
+    shape: Literal["radial", "axial", "wedge"] = Field(
+        "radial",
+        description="`radial` acts on the length of a pair and keeps its direction; `axial` on each part; "
+        "`wedge` is radial and keeps straight lines straight",
+    )
+    inner: Edge | None = Field(
+        None,
+        description="up to this share of travel it is 0; 0 unless stated; of a tilt an angle",
+        json_schema_extra=in_unit("share, or deg"),
+    )
+    outer: Edge | None = Field(
+        None,
+        description="from this share of travel on it is 1; 1 unless stated; of a tilt an angle, beyond which "
+        "nothing is added",
+        json_schema_extra=in_unit("share, or deg"),
+    )
+    wedge: Number = Field(0.1, description="a component up to this share of the other is 0; for `wedge`")
+
+
+class CurveForm(Form):
+    """How a share of travel becomes a share of effect: one of these. All are odd, and 1 at 1."""
+
+    power: Number | None = Field(None, description="the travel to this power, 0.1 to 10")
+    blend: Number | None = Field(None, description="0 is a line, 1 a cube, a mixture between")
+    points: PointList | None = Field(
+        None,
+        description="a smooth rising curve through `[travel, effect]` points; [0, 0] and [1, 1] are there",
+    )
+
+
+class SpeedGainForm(Form):
+    """More effect for a faster hand."""
+
+    slow: Speed = Field(
+        description="up to this speed the factor is 1", json_schema_extra=in_unit("count/s, px/s, …")
+    )
+    fast: Speed = Field(
+        description="from this speed on the factor is 1 + extra",
+        json_schema_extra=in_unit("count/s, px/s, …"),
+    )
+    extra: Number = Field(description="what is added to the factor at full speed")
+    half_life: Seconds = Field(
+        0.015, description="of the mean that the hand's speed is", json_schema_extra=in_unit("s, ms")
+    )
+
+
+class TurnBoostForm(Form):
+    """An extra rate that builds while the stick is held out, and falls at once."""
+
+    past: Number = Field(0.95, description="the share of effect from which on it builds")
+    extra: Number = Field(description="the extra rate at its most, as a share of the rate")
+    build: Seconds = Field(description="how long it takes to build", json_schema_extra=in_unit("s, ms"))
+
+
+class GlideForm(Form):
+    """How a drag runs out after the fingers lift."""
+
+    half_life: Seconds = Field(
+        examples=['"120 ms"'],
+        description="half of what is still to come arrives in this time; it begins at the fingers' speed",
+        json_schema_extra=in_unit("s, ms"),
+    )
+
+
+class RouteForm(Form):
+    """A route: a signal, by way of conditioning, to one axis or a pair of axes."""
+
+    from_: str = Field(
+        alias="from",
+        examples=['"mouse.move"'],
+        description="the signal, or one component of a pair (`mouse.move.x`)",
+    )
+    drives: Names = Field(
+        examples=['["yaw", "pitch"]'], description="the axis, or for a pair the two axes, x first"
+    )
+    sensitivity: Sensitivity | None = Field(
+        None,
+        examples=['"0.05 deg/count"'],
+        description="what the axis does for one unit of the signal, or at full deflection; a table gives "
+        "each axis its own; the sign is yours; needed, but for `move_x` and `move_y`, which take none",
+        json_schema_extra=in_unit("see above"),
+    )
+    invert: Names = Field((), description="axes of this route that go the other way")
+    gate: Conditions | None = Field(
+        None,
+        description='listen only while this gate is open; `"not NAME"` while it is closed; of a list all '
+        "must hold, of `{ any = [...] }` one",
+    )
+    on_close: Closing | None = Field(
+        None,
+        description='as the gate closes: `"stop"` (rates, unless stated), `"settle"` (all others: what '
+        'smoothing owes still arrives) or `{ return = "250 ms" }`: back to where it was as the gate opened',
+        json_schema_extra=in_unit("s, ms"),
+    )
+    needs_fresh_press: bool | None = Field(
+        None,
+        description="whether what is held as the gate opens must be let go first; keys must, sticks need "
+        "not, unless stated",
+    )
+    zero: Literal["on open"] | None = Field(
+        None, description='`"on open"`: a held value is measured from where it is as the gate opens'
+    )
+    rest: Rest | None = Field(
+        None, description="where the device rests: a share of travel, or `[x, y]`; taken off first"
+    )
+    reach: Literal["disc", "square"] = Field(
+        "disc", description="`square` for a stick whose corners reach (1, 1): drawn in to the disc"
+    )
+    dead_zone: DeadZoneForm | None = Field(None, description="where a held value counts as none, and as all")
+    curve: CurveForm | None = Field(None, description="fine near the centre, fast at the rim")
+    turn_boost: TurnBoostForm | None = Field(None, description="an extra rate that builds while held out")
+    speed_gain: SpeedGainForm | None = Field(None, description="more effect for a faster hand")
+    scale: dict[str, Number] = Field(
+        {}, description='factors while gates are open: `{ glassing = 0.5 }`; `"not NAME"` while closed'
+    )
+    scale_with: Literal["zoom"] | None = Field(
+        None, description="`zoom`: the same hand moves the picture by the same share at every magnification"
+    )
+    smoothing: SmoothingForm | None = Field(None, description="spread the effect over time")
+    glide: GlideForm | None = Field(
+        None, description="let it run out after the fingers lift; a touch stops it; for drags and twists"
+    )
+    pins: Literal["ground", "pointer"] | None = Field(
+        None,
+        description='`"ground"`, from `mouse.place` to the pans: what is under the pointer as the gate opens '
+        'stays under it; `"pointer"`, to `distance` or `zoom`: it brings nearer what is under the pointer',
+    )
+    add: bool = Field(
+        False, description="let it act on an axis together with another route of the same signal"
+    )
+
+
+class MouseForm(Form):
+    """What is known of the mouse."""
+
+    counts_per_cm: Number | None = Field(
+        default=None,
+        gt=0,
+        le=1e6,
+        description="counts it sends for each cm of travel (800 counts an inch is 315); needed for `cm/turn`",
+        json_schema_extra=in_unit("count/cm"),
+    )
 
 
 TURN = 360.0
@@ -208,8 +419,7 @@ class RouteReader:
             if form.speed_gain:
                 gain = form.speed_gain
                 slow, fast = (
-                    self._speed(("speed_gain", key), getattr(gain, key), unit)
-                    for key in ("slow", "fast")
+                    self._speed(("speed_gain", key), getattr(gain, key), unit) for key in ("slow", "fast")
                 )
                 parts["speed_gain"] = SpeedGain(slow, fast, gain.extra, gain.half_life)
         with self.faults.catching(path):

@@ -9,8 +9,7 @@ from pydantic import ValidationError
 
 from ..basics import PlanError, Problem, SignalError, UnitError, convert, listed, nearest
 from ..plan import addresses, find_signal, near_signal
-from .form_parts import Form, shown
-from .profile_form import inner_form, keys, lenient
+from .forms import Form, inner_form, keys, lenient, shown
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Iterator

@@ -1,20 +1,79 @@
-"""From the forms of axes to axes: units, limits, starts."""
+"""Axes in a profile: their forms, and how they are read."""
 
 from __future__ import annotations
 
 from math import inf
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Literal
+
+from pydantic import Field
 
 from ..basics import PlanError, nearest
 from ..plan import KNOWN, MOVES, Axis
+from .forms import (
+    Form,
+    Measure,
+    Seconds,
+    in_unit,
+)
+from .routes import AxisSmoothingForm
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
     from ..basics import Path
-    from .profile_faults import Faults
-    from .profile_form import AxisForm
-    from .profile_routes import RouteReader
+    from .faults import Faults
+    from .routes import RouteReader
+
+
+class AxisForm(Form):
+    """An axis: its limits, where it starts, where it rests. Axes of your own state their unit."""
+
+    unit: Literal["deg", "m", "x", ""] | None = Field(
+        None,
+        description='of an axis of your own: `deg`, `m`, `x` (a factor) or `""`; the known axes have theirs',
+    )
+    min: Measure | None = Field(
+        None,
+        description="the least it can be; for the pitch of an `eye`, -90 deg unless stated",
+        json_schema_extra=in_unit("the axis's"),
+    )
+    max: Measure | None = Field(
+        None,
+        description="the most it can be; for the pitch of an `eye`, 90 deg unless stated",
+        json_schema_extra=in_unit("the axis's"),
+    )
+    start: Measure | None = Field(
+        None,
+        description="what it is at the beginning: `rest` unless stated; `distance` must state it",
+        json_schema_extra=in_unit("the axis's"),
+    )
+    rest: Measure | None = Field(
+        None,
+        description="where it returns to: 0 (a zoom: 1 x) unless stated",
+        json_schema_extra=in_unit("the axis's"),
+    )
+    return_: Seconds | None = Field(
+        None,
+        alias="return",
+        description="half-life of its return to rest",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    smoothing: AxisSmoothingForm | None = Field(None, description="ease it toward its goal")
+    around: Literal["start", "subject"] | None = Field(
+        None,
+        description='what the limits of a yaw are measured from: `"start"`, or, for a mount whose yaw is, '
+        'where the `"subject"` faces; needed for a yaw with limits',
+    )
+
+
+class MountAxisForm(AxisForm):
+    """An axis as one mount has it: what is not stated is as in `[axes]`."""
+
+    fixed: Measure | None = Field(
+        None,
+        description="what it is all the time: nothing moves it here",
+        json_schema_extra=in_unit("the axis's"),
+    )
 
 
 def read_units(faults: Faults, forms: Mapping[str, AxisForm]) -> dict[str, str]:
