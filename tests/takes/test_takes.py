@@ -8,7 +8,7 @@ from pathlib import Path
 import numpy as np
 import pandas as pd
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mellow_thumb import (
@@ -172,8 +172,8 @@ def test_a_replay_says_what_it_refused(glasses: Profile) -> None:
     played = replay(glasses, Take(table))
     assert played.attrs["refused"] == {
         "mouse.mvoe.x": {"unknown signal; did you mean mouse.move.x?": 1},
-        "mouse.move.x": {"not finite": 2, "out of range": 1},
-        "mouse.right": {"out of range": 1},
+        "mouse.move.x": {"not finite": 2, "outside -1e+06 to 1e+06": 1},
+        "mouse.right": {"outside 0 to 1": 1},
     }
     assert played["yaw"].iloc[0] == 1.0  # what is stamped before the beginning counts from the beginning
 
@@ -202,3 +202,35 @@ def test_an_empty_take_stands_still(glasses: Profile) -> None:
 def test_what_is_no_take_is_told(call: Callable[[], object], words: str) -> None:
     with pytest.raises(ArgumentError, match=words):
         call()
+
+
+ODD = st.sampled_from([0.0, 1.0, -3.0, 0.5, 2e6, -2e6, float("inf"), float("nan")])
+ROWS = st.lists(
+    st.tuples(
+        st.sampled_from([
+            "mouse.move.x", "mouse.move.y", "mouse.right", "pad.right_stick.x", "key.KeyQ", "mouse.mvoe", "flag.menu",
+            "flag.glassig", "tide", "mouse.move", "",
+        ]),
+        ODD,
+        st.sampled_from([0.1, 0.2, 0.3, float("nan")]),
+    ),
+    max_size=12,
+)  # fmt: skip
+
+
+@settings(max_examples=60)
+@given(ROWS)
+def test_a_replay_refuses_what_a_session_refuses_in_the_same_words(
+    glasses: Profile, rows: list[tuple[str, float, float]]
+) -> None:
+    session = glasses.session()
+    for signal, value, t in rows:
+        session.feed(signal, value, at=t)
+    table = pd.DataFrame(rows, columns=["signal", "value", "t"]).astype({"t": float, "value": float})
+    replayed = replay(glasses, Take(table.astype({"signal": "category"})), until=1.0)
+    pairs = {
+        "mouse.move": "not a pair of numbers"
+    }  # of which a take has no rows: it has those of the components
+    said = {name: why for name, why in session.refused.items() if name not in pairs}
+    assert {name: why for name, why in replayed.attrs["refused"].items() if name not in pairs} == said
+    assert replayed.attrs["clipped"] == dict(sorted(session.clipped.items()))

@@ -3,7 +3,7 @@
 from .attitude import GRAVITY, Attitude
 from .basis import Basis
 from .contacts import Contacts
-from .doors import all_codes, is_known, things, unlisted
+from .doors import NOT_FINITE, all_codes, is_known, outside, things, unlisted
 from .frame import Frame
 from .host import Host
 from .listening import Listener
@@ -15,6 +15,7 @@ from .walker import Walker
 __all__ = [
     "CEILING",
     "GRAVITY",
+    "NOT_FINITE",
     "POSE",
     "Attitude",
     "Basis",
@@ -31,6 +32,7 @@ __all__ = [
     "all_codes",
     "feels",
     "is_known",
+    "outside",
     "things",
     "unlisted",
 ]

@@ -35,6 +35,15 @@ def is_known(address: object) -> bool:
     return kind in OWN and bool(name)
 
 
+NOT_FINITE = "not finite"
+"""Why a value or a time is refused that is infinite, or no number."""
+
+
+def outside(low: float, high: float) -> str:
+    """Why a value is refused that is outside its range."""
+    return f"outside {low:g} to {high:g}"
+
+
 def unlisted(address: object, used: Iterable[str]) -> str:
     """Why an address that a plan does not use is refused; nothing where it is only passed over.
 

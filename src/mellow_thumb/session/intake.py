@@ -6,7 +6,7 @@ from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError
 from .contacts import Contacts
-from .doors import ONLY_Y, PAIR, SWITCH, doors, things, unlisted
+from .doors import NOT_FINITE, ONLY_Y, PAIR, SWITCH, doors, outside, things, unlisted
 from .inbox import NO_TIME, Inbox
 from .motion import Motion, feels
 
@@ -100,10 +100,10 @@ class Intake:
             return
         if not inside or (at is not None and t - t != 0.0):
             if x - x != 0.0 or (shape == PAIR and y - y != 0.0) or (t - t != 0.0 and at is not None):
-                self.refuse(signal, "not finite")
+                self.refuse(signal, NOT_FINITE)
                 return
             if not inside and not clips:
-                self.refuse(signal, f"outside {low:g} to {high:g}")
+                self.refuse(signal, outside(low, high))
                 return
             if not inside:
                 self.clipped[signal] = self.clipped.get(signal, 0) + 1

@@ -11,12 +11,13 @@ import struct
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
-from ..formulas import bearing, on_disc, toward, walked, wrapped
-from ..plan import GLIDE, HANDS
+from ..formulas import wrapped
+from ..plan import HANDS
+from ..weaving import weave_walk
 from .frame import Moved
 
 if TYPE_CHECKING:
-    from ..plan import Condition, Movement
+    from ..plan import Movement
     from .frame import Frame
 
 LAYOUT = struct.Struct("<bbHH")
@@ -57,7 +58,7 @@ class Walker:
     """
 
     def __init__(self, movement: Movement, state: tuple[float, float, float, float] = STILL) -> None:
-        self._movement, self._gates = movement, asked_gates(movement)
+        self._walk, self._gates = weave_walk(movement), asked_gates(movement)
         self.state = state
         """Velocity x and z (m/s), heading and yaw (deg): all that it remembers, to be saved."""
 
@@ -72,29 +73,11 @@ class Walker:
                 f"found {command!r} for {dt!r} s; expected {LAYOUT.size} bytes, and 0 to 60 s"
             )
         right, ahead, turn, bits = LAYOUT.unpack(command)
-        movement = self._movement
-        open_ = {name: bool(bits >> k & 1) for k, name in enumerate(self._gates)}
-        x, y = on_disc(right / 127.0, ahead / 127.0)
-        speed = movement.speed
-        for condition, factor in movement.scales:
-            speed *= factor if _holds(condition, open_) else 1.0
-        velocity_x, velocity_z, heading, then = self.state
-        view = wrapped(turn * (360.0 / 65536.0))
-        turned = then + wrapped(view - then)
-        yaw = {"world": 0.0, "body": heading}.get(movement.relative_to, turned)
-        then = yaw if movement.relative_to == "body" else then  # who goes by himself does not turn on the way
-        velocity_x, velocity_z, gone_x, gone_z = walked(
-            x * speed, y * speed, then, yaw, 0.0, dt, velocity_x, velocity_z,
-            gain=movement.acceleration, brake=movement.braking or GLIDE,
-        )  # fmt: skip
-        faces = [face for condition, face in movement.faces if _holds(condition, open_)]
-        face = faces[0] if faces else movement.face
-        aim = {"travel": yaw + bearing(x, y) if x or y else heading, "view": view, "free": heading}[face]
-        heading = wrapped(toward(heading, wrapped(aim - heading), movement.turn_rate * dt))
-        self.state = (velocity_x, velocity_z, heading, yaw)
-        rise, climb = (a * slope[0] + b * slope[1] for a, b in ((gone_x, gone_z), (velocity_x, velocity_z)))
-        return Moved((gone_x, rise, gone_z), (velocity_x, climb, velocity_z), heading, wrapped(yaw))
-
-
-def _holds(condition: Condition, open_: dict[str, bool]) -> bool:
-    return open_[condition.gate] == condition.wanted
+        open_ = (float(bits >> k & 1) for k, _ in enumerate(self._gates))
+        then = self.state[3]
+        yaw = then + wrapped(turn * (360.0 / 65536.0) - then)
+        vx, vy, vz, x, y, z, heading, forward, last = self._walk(
+            right / 127.0, ahead / 127.0, yaw, dt, *slope, *open_, *self.state
+        )
+        self.state = (vx, vz, heading, last)
+        return Moved((x, y, z), (vx, vy, vz), heading, forward)

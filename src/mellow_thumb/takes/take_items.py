@@ -6,7 +6,7 @@ from collections import Counter
 from typing import TYPE_CHECKING, NamedTuple
 
 from ..plan import COMPONENTS, find_signal
-from ..session import Contacts, Motion, all_codes, feels, is_known, things, unlisted
+from ..session import NOT_FINITE, Contacts, Motion, all_codes, feels, is_known, outside, things, unlisted
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -180,19 +180,20 @@ class TakeReader:
 
         code, clips = known.code[number], known.clips[number]
         finite = np.isfinite(t) & np.isfinite(value)
-        is_signal = np.array([is_known(name) for name in known.names], dtype=bool)
+        heard = code != -1
         for place, rows in enumerate(np.bincount(number, minlength=len(known.names)).tolist()):
-            name = known.names[place]
-            reason = "" if known.code[place] != -1 or not rows else unlisted(name, self._codes)
+            reason = unlisted(known.names[place], self._codes) if rows and known.code[place] == -1 else ""
             if reason:
-                self.refused[name, reason], is_signal[place] = self.refused[name, reason] + rows, False
-        self._count(known, number, "not finite", is_signal[number] & ~finite)
-        self._count(known, number, "out of range", is_signal[number] & finite & ~inside & ~clips)
-        drawn = np.bincount(number[finite & clips & ~inside & (code != -1)], minlength=len(known.names))
+                self.refused[known.names[place], reason] += rows
+        for place in number[heard & ~finite].tolist():
+            self.refused[known.names[place], NOT_FINITE] += 1
+        for place in number[heard & finite & ~inside & ~clips].tolist():
+            self.refused[known.names[place], outside(known.low[place], known.high[place])] += 1
+        drawn = np.bincount(number[finite & clips & ~inside & heard], minlength=len(known.names))
         for place in np.flatnonzero(drawn).tolist():
             self.clipped[known.names[place]] += int(drawn[place])
         value = np.clip(value, known.low[number], known.high[number])
-        return value, finite & (inside | clips) & (code != -1)
+        return value, finite & (inside | clips) & heard
 
     def _place(self, address: str) -> tuple[int, int]:
         """The code of an address and which part of a pair it is: 0 none, 1 x, 2 y; (-1, 0) where not used.
@@ -204,10 +205,6 @@ class TakeReader:
             return self._codes[stem], 1 + COMPONENTS.index(last)
         single = address in self._codes and not self._signals[address].pair
         return (self._codes[address] if single else -1), 0
-
-    def _count(self, known: _Names, number: np.ndarray, reason: str, rows: np.ndarray) -> None:
-        for place in number[rows].tolist():
-            self.refused[known.names[place], reason] += 1
 
 
 def _is_pairs(t: np.ndarray, part: np.ndarray, code: np.ndarray) -> bool:

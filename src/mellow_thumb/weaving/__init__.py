@@ -4,6 +4,7 @@ from .parts import Setting
 from .posing import hosts, kept
 from .program import Item, Program, weave_plan
 from .switching import WANTS
+from .walker import weave_walk
 from .walking import READ
 
-__all__ = ["READ", "WANTS", "Item", "Program", "Setting", "hosts", "kept", "weave_plan"]
+__all__ = ["READ", "WANTS", "Item", "Program", "Setting", "hosts", "kept", "weave_plan", "weave_walk"]

@@ -10,16 +10,19 @@ from math import inf
 from typing import TYPE_CHECKING
 
 from ..expressions import product_of, some, where
-from ..formulas import decay, shaping
+from ..formulas import shaping
 from ..plan import ANCHOR, DEVICES, FOCUS, NEARING, PANS, Presses, T, X, Y
 from ..plan.steps import (
+    FINGER,
     HALF_LIFE,
-    LN2,
     OneEuro,
     SlowFast,
     capped_rate,
     from_zero,
+    glide_of,
+    last_speed,
     once_let_go,
+    stop_glide,
     take_zero,
     turned_from_zero,
 )
@@ -28,9 +31,6 @@ if TYPE_CHECKING:
     from ..expressions import Block, Handle, Name, Value
     from ..plan import Route
     from .parts import Parts, RouteParts
-
-FINGER = 0.03
-"""Half-life (s) of the mean that a finger's speed is, for what it glides with."""
 
 
 class Conditioning:
@@ -154,18 +154,15 @@ class Conditioning:
         """Fingers have landed, which stops what still runs out, or lifted: it goes on at their speed."""
         parts, kept = self.parts, self.parts.routes[route.name]
         assert kept.speed
-        speed = {"x": kept.speed.x, "y": kept.speed.y}
         (down,) = parts.raw[f"{route.source.signal.name}.down"]
         with block.when(down != 0.0):
-            for glide in kept.glides.values():
-                block.set(glide.held, 0.0)
-            for one in speed.values():
-                block.set(one, 0.0)
+            stop_glide(block, kept.speed, kept.glides.values())
         with block.otherwise():
-            (share,) = block.call(decay, ANCHOR - kept.speed.time, LN2 / FINGER)
+            speed = last_speed(block, kept.speed)
             pushes: dict[str, Name] = {}
             for axis, part, gain in route.parts:
-                wanted = product_of([speed[part], share, gain * route.glide / LN2, *parts.factors(route)])
+                way = glide_of(speed, part, gain, route.glide)
+                wanted = product_of([*way, *parts.factors(route)])
                 push = pushes[axis] = block.keep(f"{parts.variables[axis]}_glides", wanted)
                 for key in parts.keys(axis) if axis not in PANS else ():
                     with parts.while_on(block, key):

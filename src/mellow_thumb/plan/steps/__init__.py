@@ -9,6 +9,7 @@ from .closing import CLOSINGS, Back, Close
 from .curves import Blend, Curve, Points, Power
 from .dead_zone import DeadZone
 from .exponential import Exponential
+from .glide import FINGER, glide_of, last_speed, stop_glide
 from .hand_speed import HALF_LIFE, HandSpeed
 from .one_euro import Filtered, OneEuro
 from .opening import from_zero, once_let_go, take_zero, turned_from_zero
@@ -24,6 +25,7 @@ Smoothing = Exponential | Spring | OneEuro | SlowFast
 
 __all__ = [
     "CLOSINGS",
+    "FINGER",
     "HALF_LIFE",
     "LN2",
     "Back",
@@ -49,8 +51,11 @@ __all__ = [
     "Wish",
     "capped_rate",
     "from_zero",
+    "glide_of",
+    "last_speed",
     "once_let_go",
     "run_back",
+    "stop_glide",
     "take_zero",
     "turned_from_zero",
 ]
