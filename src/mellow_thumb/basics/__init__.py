@@ -19,6 +19,7 @@ from .errors import (
     nearest,
 )
 from .files import made_folder, read_lines, read_text, reading, replacing
+from .fronts import lazy_front
 from .toml_files import Path, Places, parse
 from .units import PAN, Effect, Quantity, convert, files_write, fitting, parse_quantity, read_sensitivity
 
@@ -45,6 +46,7 @@ __all__ = [
     "convert",
     "files_write",
     "fitting",
+    "lazy_front",
     "listed",
     "made_folder",
     "nearest",

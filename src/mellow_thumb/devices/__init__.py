@@ -1,9 +1,33 @@
 """Devices: what real devices report."""
 
-from .browser_door import BrowserDoor
-from .linux_device import ABS, KEY, REL, LinuxDevice, Range
-from .linux_door import LinuxDoor
-from .linux_live import LinuxDevices
-from .xr_door import XrDoor
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import lazy_front
+
+if TYPE_CHECKING:
+    from .browser_door import BrowserDoor
+    from .linux_device import ABS, KEY, REL, LinuxDevice, Range
+    from .linux_door import LinuxDoor
+    from .linux_live import LinuxDevices
+    from .xr_door import XrDoor
 
 __all__ = ["ABS", "KEY", "REL", "BrowserDoor", "LinuxDevice", "LinuxDevices", "LinuxDoor", "Range", "XrDoor"]
+
+__getattr__ = lazy_front(
+    __name__,
+    {
+        "browser_door": ("BrowserDoor",),
+        "linux_device": (
+            "ABS",
+            "KEY",
+            "LinuxDevice",
+            "REL",
+            "Range",
+        ),
+        "linux_door": ("LinuxDoor",),
+        "linux_live": ("LinuxDevices",),
+        "xr_door": ("XrDoor",),
+    },
+)

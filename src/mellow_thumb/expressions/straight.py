@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 import ast
-import inspect
+import linecache
 import math
-import textwrap
 from collections import Counter
 from functools import cache
 from typing import TYPE_CHECKING, NamedTuple
@@ -67,23 +66,28 @@ def check_formula(formula: Formula) -> Straight:
     return _Reader(formula).read()
 
 
+@cache
+def _functions(file: str) -> dict[int, ast.FunctionDef]:
+    """The functions of a file, by the lines at which they begin; a file is parsed once."""
+    tree = ast.parse("".join(linecache.getlines(file)))
+    return {node.lineno: node for node in ast.walk(tree) if isinstance(node, ast.FunctionDef)}
+
+
 class _Reader:
     """Reads the syntax tree of one formula."""
 
     def __init__(self, formula: Formula) -> None:
-        self.formula = formula
-        lines, self.first = inspect.getsourcelines(formula)
-        (tree,) = ast.parse(textwrap.dedent("".join(lines))).body
-        if not isinstance(tree, ast.FunctionDef):
-            raise FormulaError(f"{formula}: found no function; expected a formula")
-        self.tree = tree
+        code = getattr(formula, "__code__", None)
+        tree = _functions(code.co_filename).get(code.co_firstlineno) if code else None
+        if code is None or tree is None:
+            raise FormulaError(f"{formula}: found no function whose source is at hand; expected a formula")
+        self.file, self.tree = code.co_filename, tree
         self.known = {one.arg for one in (*tree.args.args, *tree.args.kwonlyargs)}
         self.uses: Counter[str] = Counter()
 
     def refuse(self, node: ast.AST, found: str) -> FormulaError:
         """What is wrong, and where."""
-        line = self.first + getattr(node, "lineno", 1) - 1
-        where = f"{inspect.getsourcefile(self.formula)}:{line}: {self.tree.name}"
+        where = f"{self.file}:{getattr(node, 'lineno', self.tree.lineno)}: {self.tree.name}"
         return FormulaError(f"{where}: found {found}; a formula is assignments to new names and one return")
 
     def read(self) -> Straight:

@@ -32,11 +32,13 @@ class Value:
 
     def spell(self, say: Say) -> str:
         """The expression as text; `say` spells each of its parts."""
-        raise NotImplementedError  # pragma: no cover
+        del say
+        return self.text
 
     def rebuilt(self, parts: tuple[Value, ...]) -> Value:
-        """The same expression made of other parts."""
-        raise NotImplementedError  # pragma: no cover
+        """The same expression made of other parts; what has no parts is itself."""
+        del parts
+        return self
 
     def __str__(self) -> str:
         return self.text
@@ -143,11 +145,6 @@ class Name(Value):
         """What is given for it, or itself."""
         return given.get(self.name, self)
 
-    def spell(self, say: Say) -> str:
-        """Its name."""
-        del say
-        return self.name
-
 
 class Word(Name):
     """A name of a program's own, for the moment only; it keeps nothing."""
@@ -162,7 +159,7 @@ class Number(Value):
     parts = ()
 
     def __init__(self, value: float) -> None:
-        self.value, self.text = value, repr(value)
+        self.value, self.text = value, repr(value)  # which reads back to the same bits
         self.strength = MINUS if value < 0 else ATOM
 
     def filled(self, given: Mapping[str, Value]) -> Value:
@@ -174,11 +171,6 @@ class Number(Value):
     def is_zero(self) -> bool:
         """Whether it is 0."""
         return self.value == 0
-
-    def spell(self, say: Say) -> str:
-        """The number, so that it reads back to the same bits."""
-        del say
-        return repr(self.value)
 
 
 class Truth(Value):
@@ -195,11 +187,6 @@ class Truth(Value):
         """Itself: it reads no names."""
         del given
         return self
-
-    def spell(self, say: Say) -> str:
-        """True or False."""
-        del say
-        return repr(self.value)
 
 
 TRUE, FALSE = Truth(value=True), Truth(value=False)

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from math import sqrt
-
 
 def latched(size: float, before: float, *, at: float, rearm: float) -> float:
     """1 once a size has reached `at`, until it falls below `rearm`; 0 otherwise.
@@ -34,13 +32,6 @@ def opposed(minus: float, plus: float, newest: float) -> float:
     (-1.0, 0.0, 1.0)
     """
     return plus - minus + plus * minus * newest
-
-
-def on_disc(x: float, y: float) -> tuple[float, float]:
-    """A pair no longer than 1, its direction kept: two keys at once are no faster than one."""
-    square = x * x + y * y
-    length = sqrt(square) if square > 1.0 else 1.0
-    return x / length, y / length
 
 
 def edge_push(place: float, side: float, *, margin: float) -> float:

@@ -1,16 +1,23 @@
 """Insight: questions about how controls feel, answered."""
 
-from .account import account_of
-from .checking import check
-from .comparing import compare
-from .exporting import export_c
-from .feeling import feel
-from .findings import LEVELS, sarif
-from .fitting import fit
-from .gltf_files import write_gltf
-from .reporting import digits, figures_of, write_report
-from .sweeping import sweep
-from .telling import tell
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import lazy_front
+
+if TYPE_CHECKING:
+    from .account import account_of
+    from .checking import check
+    from .comparing import compare
+    from .exporting import export_c
+    from .feeling import feel
+    from .findings import LEVELS, sarif
+    from .fitting import fit
+    from .gltf_files import write_gltf
+    from .reporting import digits, figures_of, write_report
+    from .sweeping import sweep
+    from .telling import tell
 
 __all__ = [
     "LEVELS",
@@ -28,3 +35,27 @@ __all__ = [
     "write_gltf",
     "write_report",
 ]
+
+__getattr__ = lazy_front(
+    __name__,
+    {
+        "account": ("account_of",),
+        "checking": ("check",),
+        "comparing": ("compare",),
+        "exporting": ("export_c",),
+        "feeling": ("feel",),
+        "findings": (
+            "LEVELS",
+            "sarif",
+        ),
+        "fitting": ("fit",),
+        "gltf_files": ("write_gltf",),
+        "reporting": (
+            "digits",
+            "figures_of",
+            "write_report",
+        ),
+        "sweeping": ("sweep",),
+        "telling": ("tell",),
+    },
+)

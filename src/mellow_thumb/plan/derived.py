@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 
 from ..basics import PlanError, listed
 from ..expressions import every, flag, lift, some, total, where
-from ..formulas import switching
+from ..formulas import on_disc, switching
 from .signals import ATTITUDE, TILT, Address, Signal, find_signal
 from .words import FOCUS
 
@@ -133,7 +133,7 @@ class KeyState:
                 value = block.keep(f"{self.stem}_way", where(self.locked != 0.0, self.lock[k], value))
             values.append(value)
         if len(values) == 2:
-            block.call(switching.on_disc, *values, into=into)
+            block.call(on_disc, *values, into=into)
         else:
             block.set(into[0], values[0])
 
@@ -190,7 +190,7 @@ class EdgeZone:
             block.call(switching.edge_push, place, side / shorter, margin=self.margin)[0]
             for place, side in zip(places, (wide, tall), strict=True)
         ]
-        block.call(switching.on_disc, *(push * inside * FOCUS for push in pushes), into=into)
+        block.call(on_disc, *(push * inside * FOCUS for push in pushes), into=into)
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,11 +1,18 @@
 """Profiles: from files to plans, and what players may change."""
 
-from .profile import Profile, load_profile, profile_of
-from .rebinding import rebind
-from .schemas import write_schemas
-from .sheets import Sheet, load_sheet, new_sheet
-from .starter import starter
-from .whole import resolve
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import lazy_front
+
+if TYPE_CHECKING:
+    from .profile import Profile, load_profile, profile_of
+    from .rebinding import rebind
+    from .schemas import write_schemas
+    from .sheets import Sheet, load_sheet, new_sheet
+    from .starter import starter
+    from .whole import resolve
 
 __all__ = [
     "Profile",
@@ -19,3 +26,23 @@ __all__ = [
     "starter",
     "write_schemas",
 ]
+
+__getattr__ = lazy_front(
+    __name__,
+    {
+        "profile": (
+            "Profile",
+            "load_profile",
+            "profile_of",
+        ),
+        "rebinding": ("rebind",),
+        "schemas": ("write_schemas",),
+        "sheets": (
+            "Sheet",
+            "load_sheet",
+            "new_sheet",
+        ),
+        "starter": ("starter",),
+        "whole": ("resolve",),
+    },
+)

@@ -51,8 +51,3 @@ class Cues:
             del given[0]
             return True
         return False
-
-    def restore(self, counts: tuple[float, ...], given: tuple[tuple[float, ...], ...]) -> None:
-        """Become what a snapshot holds."""
-        self.counts = dict(zip(self.counts, counts, strict=True))
-        self.given = {name: list(times) for name, times in zip(self.given, given, strict=True)}

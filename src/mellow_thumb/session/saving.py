@@ -71,7 +71,7 @@ def take_snapshot(base: Plan, parts: Parts) -> Snapshot:
         running.plan,
         base,
         running.program,
-        running.saved,
+        running.send([]),
         running.values,
         parts.clock.saved(),
         intake.inbox.saved(),
@@ -101,7 +101,9 @@ def put_back(one: Snapshot, parts: Parts) -> None:
     parts.camera.kicks = list(one.kicks)
     x, y, z, parts.world.now, parts.world.rate = one.place
     parts.camera.origin = (x, y, z)
-    parts.cues.restore(one.counts, one.given)
+    cues = parts.cues
+    cues.counts = dict(zip(cues.counts, one.counts, strict=True))
+    cues.given = {name: list(times) for name, times in zip(cues.given, one.given, strict=True)}
     parts.answers.hosts, parts.answers.rig = one.hosts, one.rig
     if intake.contacts and one.contacts:
         intake.contacts.restore(one.contacts[0])

@@ -63,13 +63,7 @@ class Session:
         self._answers = Answers(self._running, self._intake, self._clock)
         self._camera = Camera(self._running, self._answers, self._clock, self._world)
         self._cues = Cues(self._running)
-        # The same without a call in between: it is called thousands of times a second.
-        self.feed = self._intake.feed  # type: ignore[method-assign]
-
-    @property
-    def _parts(self) -> Parts:
-        """What is saved and put back."""
-        return Parts(
+        self._parts = Parts(
             self._running,
             self._clock,
             self._world,
@@ -79,6 +73,8 @@ class Session:
             self._camera,
             self._cues,
         )
+        # The same without a call in between: it is called thousands of times a second.
+        self.feed = self._intake.feed  # type: ignore[method-assign]
 
     # ---- what comes in
 

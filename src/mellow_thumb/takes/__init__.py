@@ -1,12 +1,19 @@
 """Takes: recordings of hands, and their replays."""
 
-from .batch import replay, replay_arrays, replay_pieces
-from .evemu_files import read_evemu
-from .recording import Recorder, record
-from .replay_table import CAMERA, STEP, outputs
-from .take import COLUMNS, Take
-from .take_files import read_take, take_pieces, write_take
-from .take_items import TakeReader
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..basics import lazy_front
+
+if TYPE_CHECKING:
+    from .batch import replay, replay_arrays, replay_pieces
+    from .evemu_files import read_evemu
+    from .recording import Recorder, record
+    from .replay_table import CAMERA, STEP, outputs
+    from .take import COLUMNS, Take
+    from .take_files import read_take, take_pieces, write_take
+    from .take_items import TakeReader
 
 __all__ = [
     "CAMERA",
@@ -25,3 +32,34 @@ __all__ = [
     "take_pieces",
     "write_take",
 ]
+
+__getattr__ = lazy_front(
+    __name__,
+    {
+        "batch": (
+            "replay",
+            "replay_arrays",
+            "replay_pieces",
+        ),
+        "evemu_files": ("read_evemu",),
+        "recording": (
+            "Recorder",
+            "record",
+        ),
+        "replay_table": (
+            "CAMERA",
+            "STEP",
+            "outputs",
+        ),
+        "take": (
+            "COLUMNS",
+            "Take",
+        ),
+        "take_files": (
+            "read_take",
+            "take_pieces",
+            "write_take",
+        ),
+        "take_items": ("TakeReader",),
+    },
+)

@@ -1,10 +1,17 @@
 """Figures: what was measured, drawn for reading."""
 
-from .comparisons import fitted, two_profiles
-from .devices import device_figures
-from .paths import path_from_above
-from .plots import SUFFIXES, axes_over_time, save_figure
-from .responses import route_figures
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ...basics import lazy_front
+
+if TYPE_CHECKING:
+    from .comparisons import fitted, two_profiles
+    from .devices import device_figures
+    from .paths import path_from_above
+    from .plots import SUFFIXES, axes_over_time, save_figure
+    from .responses import route_figures
 
 __all__ = [
     "SUFFIXES",
@@ -16,3 +23,21 @@ __all__ = [
     "save_figure",
     "two_profiles",
 ]
+
+__getattr__ = lazy_front(
+    __name__,
+    {
+        "comparisons": (
+            "fitted",
+            "two_profiles",
+        ),
+        "devices": ("device_figures",),
+        "paths": ("path_from_above",),
+        "plots": (
+            "SUFFIXES",
+            "axes_over_time",
+            "save_figure",
+        ),
+        "responses": ("route_figures",),
+    },
+)

@@ -1,0 +1,24 @@
+"""Fronts that bring in a module only when a name of it is first used."""
+
+from __future__ import annotations
+
+from importlib import import_module
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Mapping
+
+
+def lazy_front(package: str, offered: Mapping[str, tuple[str, ...]]) -> Callable[[str], object]:
+    """The ``__getattr__`` of a folder's front, by the names that each of its modules gives to others.
+
+    A folder that few programs need all of so costs what is used of it.
+    """
+    homes = {name: module for module, names in offered.items() for name in names}
+
+    def get(name: str) -> object:
+        if name not in homes:
+            raise AttributeError(f"module {package!r} has no attribute {name!r}")
+        return getattr(import_module(f"{package}.{homes[name]}"), name)
+
+    return get
