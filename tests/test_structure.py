@@ -9,6 +9,7 @@ import sys
 from graphlib import CycleError, TopologicalSorter
 from importlib import import_module
 from pathlib import Path
+from types import ModuleType
 from typing import NamedTuple
 
 import pytest
@@ -214,6 +215,10 @@ def test_a_front_says_what_its_folder_is_and_offers_what_it_takes(path: Path) ->
         assert taken - {"lazy_front"} <= offered(front)
         for name in offered(front):  # also where that is brought in at its first use
             assert hasattr(module, name), name
+            there = (path.with_name(f"{name}.py").exists(), (path.parent / name).is_dir())
+            assert isinstance(getattr(module, name), ModuleType) or not any(there), (
+                f"{name} is a module as well"
+            )
 
 
 def loaded_by(code: str) -> set[str]:

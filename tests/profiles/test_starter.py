@@ -13,7 +13,7 @@ from jsonschema import Draft202012Validator
 import mellow_thumb as mt
 from mellow_thumb.commands.line import main
 from mellow_thumb.profiles.schemas import profile_schema
-from mellow_thumb.profiles.starter import DEVICES, MOUNTS, starter
+from mellow_thumb.profiles.starting import DEVICES, MOUNTS, starter
 
 ONES = [(one,) for one in MOUNTS]
 SCHEMA = Draft202012Validator(profile_schema())

@@ -12,7 +12,8 @@ if TYPE_CHECKING:
 def lazy_front(package: str, offered: Mapping[str, tuple[str, ...]]) -> Callable[[str], object]:
     """The ``__getattr__`` of a folder's front, by the names that each of its modules gives to others.
 
-    A folder that few programs need all of so costs what is used of it.
+    A folder that few programs need all of so costs what is used of it. No name may be that of a module in the
+    folder: once that is imported, the folder has it under that name.
     """
     homes = {name: module for module, names in offered.items() for name in names}
 

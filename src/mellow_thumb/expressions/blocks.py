@@ -221,7 +221,8 @@ class Block:
             return step.results
         filled: dict[str, Value] = {name: lift(float(constants[name])) for name in straight.constants}
         for parameter, value in zip(straight.values, given, strict=True):
-            # worked out once, where the formula reads it more than once
+            # worked out once, where the formula reads it more than once; a name or a number costs nothing to
+            # repeat
             twice = bool(value.parts) and straight.uses[parameter] > 1
             filled[parameter] = self.keep(parameter, value) if twice else value
         for target, template in straight.body:

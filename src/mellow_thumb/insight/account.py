@@ -34,7 +34,7 @@ WAYS = {
 
 
 @dataclass(frozen=True)
-class Span:
+class Stretch:
     """A stretch of time, in seconds."""
 
     begin: float
@@ -42,12 +42,12 @@ class Span:
 
 
 @dataclass(frozen=True)
-class Touch:
+class AtLimit:
     """The times in which an axis was at one of its limits."""
 
     limit: float
     side: str
-    spans: tuple[Span, ...]
+    spans: tuple[Stretch, ...]
 
 
 @dataclass(frozen=True)
@@ -60,7 +60,7 @@ class Turned:
     least: float
     most: float
     end: float
-    touches: tuple[Touch, ...]
+    touches: tuple[AtLimit, ...]
 
 
 @dataclass(frozen=True)
@@ -80,13 +80,13 @@ class Account:
     seconds: float
     frames: int
     axes: dict[str, Turned]
-    gates: dict[str, tuple[Span, ...]]
+    gates: dict[str, tuple[Stretch, ...]]
     cues: dict[str, tuple[float, ...]]
     """For each cue, the ends (s) of the frames in which it was given, as often as it was."""
     refused: dict[str, dict[str, int]]
     clipped: dict[str, int]
     walked: Walked | None = None
-    mounts: dict[str, tuple[Span, ...]] = field(default_factory=dict)
+    mounts: dict[str, tuple[Stretch, ...]] = field(default_factory=dict)
     """For each of several mounts, when it was in force."""
 
     def as_dict(self) -> dict[str, Any]:
@@ -147,13 +147,14 @@ def _walked(table: pd.DataFrame) -> Walked:
     return Walked(float(lengths.sum()), whole, float(speeds.max(initial=0.0)))
 
 
-def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Span, ...]:
+def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Stretch, ...]:
     """The stretches in which something held, from frame ends `t` and whether it held there."""
     import numpy as np
 
     edges = np.flatnonzero(np.diff(np.concatenate(([False], open_, [False])).astype(np.int8)))
     return tuple(
-        Span(float(t[begin]), float(t[min(end, len(t) - 1)])) for begin, end in edges.reshape(-1, 2).tolist()
+        Stretch(float(t[begin]), float(t[min(end, len(t) - 1)]))
+        for begin, end in edges.reshape(-1, 2).tolist()
     )
 
 
@@ -163,7 +164,7 @@ def given(table: pd.DataFrame, cue: str) -> tuple[float, ...]:
     return tuple(float(t) for t, count in zip(table["t"].tolist(), counts, strict=True) for _ in range(count))
 
 
-def touches(profile: Profile, axis: Axis, table: pd.DataFrame) -> tuple[Touch, ...]:
+def touches(profile: Profile, axis: Axis, table: pd.DataFrame) -> tuple[AtLimit, ...]:
     """Each limit of an axis that was touched, and when; not those that one mount has for itself."""
     import numpy as np
 
@@ -173,7 +174,7 @@ def touches(profile: Profile, axis: Axis, table: pd.DataFrame) -> tuple[Touch, .
     for side, limit in (("lower", axis.low), ("upper", axis.high)):
         when = spans(t, (np.abs(value - limit) <= TOUCH) & there)
         if when:
-            found.append(Touch(limit, side, when))
+            found.append(AtLimit(limit, side, when))
     return tuple(found)
 
 
@@ -221,7 +222,7 @@ def number(value: float) -> str:
     return f"{round(value, digits) + 0.0:.10g}"
 
 
-def _span_words(when: tuple[Span, ...], what: str, never: str) -> str:
+def _span_words(when: tuple[Stretch, ...], what: str, never: str) -> str:
     if not when:
         return never
     total = sum(span.end - span.begin for span in when)

@@ -25,7 +25,7 @@ DOES = {
     "move_y": ("character goes forward", "character goes back"),
 }
 """What an axis does as it grows, and as it shrinks."""
-HANDS = {
+HAND_WAYS = {
     "mouse.move": ("mouse right", "mouse up"),
     "mouse.pixels": ("pointer right", "pointer up"),
     "mouse.wheel": ("wheel right", "wheel up"),
@@ -69,8 +69,8 @@ def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:
         return (words if first.signal.kind == "switch" else f"{_way(first)} pushed"), 1.0
     if touch:
         return FINGERS[touch.kind][place], 1.0
-    if source.signal.name in HANDS:
-        return HANDS[source.signal.name][place], 1.0
+    if source.signal.name in HAND_WAYS:
+        return HAND_WAYS[source.signal.name][place], 1.0
     if source.signal.kind == "switch":
         return f"{label(source)} held", 1.0
     return _way(Address(source.signal, part) if source.signal.pair else source), 1.0

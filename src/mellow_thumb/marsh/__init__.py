@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from .hands import boardwalk, chart, dyke, field_glasses, fingers, following, hide, scope
+from .scenes import boardwalk, chart, dyke, field_glasses, fingers, following, hide, scope
 
 __all__ = [
     "SCENES",

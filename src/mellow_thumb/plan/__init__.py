@@ -9,7 +9,7 @@ from .derived import Derived, EdgeZone, KeySet, KeyState, Presses, PressState
 from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
 from .gates import CURSORS, Condition, Gate, GateState, Several, Travel, When
 from .labels import label, label_of
-from .movement import GLIDE, HANDS, MOVES, Movement
+from .movement import GLIDE, MOVES, POINTED, Movement
 from .plan import Plan
 from .routes import Route
 from .signals import (
@@ -70,7 +70,6 @@ __all__ = [
     "FINGERS",
     "FOCUS",
     "GLIDE",
-    "HANDS",
     "INTERFACE",
     "KINDS",
     "KNOWN",
@@ -85,6 +84,7 @@ __all__ = [
     "OWN",
     "PACE",
     "PANS",
+    "POINTED",
     "POSE_PARTS",
     "REDUCED",
     "SEEN_T",

@@ -109,6 +109,7 @@ class CueState:
             assert self.timer is not None
             over = some([down == 0.0, *([] if listen is None else [listen == 0.0])])
             block.set(self.timer, cases([(pressed, ANCHOR + cue.after), (over, NEVER)], self.timer))
+        # a press that began while nothing listened never counts, also when it is let go
         block.set(self.counts, cases([(pressed, 1.0), (down != 0.0, self.counts)], 0.0))
         block.set(self.was, down)
         return hit

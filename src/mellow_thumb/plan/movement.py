@@ -13,9 +13,9 @@ if TYPE_CHECKING:
 MOVES = ("move_x", "move_y")
 """The axes of movement: right and forward, each -1 to 1, together inside the unit disc."""
 
-HANDS = ("head", "left_hand", "right_hand")
+POINTED = ("head", "left_hand", "right_hand")
 """What of a player in a headset may say where forward is; each is a direction of the host's."""
-REFERENCES = ("camera", "world", "body", *HANDS)
+REFERENCES = ("camera", "world", "body", *POINTED)
 """What "forward" may mean: where the camera looks, the world's -Z, or where the character faces."""
 
 FACES = ("travel", "view", "free")

@@ -12,7 +12,7 @@ from .derived import EdgeZone, KeySet, raw_inputs
 from .gate_checks import check_changeable
 from .gates import CURSORS
 from .mounts import Flat, Mounted, Mounts, Orbit, Overhead
-from .movement import HANDS, MOVES
+from .movement import MOVES, POINTED
 from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
 
 if TYPE_CHECKING:
@@ -260,7 +260,7 @@ class Plan:
         locked = any(isinstance(one.mount, Orbit) and one.mount.frame == "target" for one in self.mounts.all)
         facts += ["host.target"] if locked and self.movement else []
         reference = self.movement.relative_to if self.movement else ""
-        facts += [f"host.{reference}_yaw"] if reference in HANDS else []
+        facts += [f"host.{reference}_yaw"] if reference in POINTED else []
         facts += ["host.screen", "host.pixels_per_cm"] if self.touches else []
         facts += (
             ["mouse.place"]

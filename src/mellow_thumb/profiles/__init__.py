@@ -11,7 +11,7 @@ if TYPE_CHECKING:
     from .rebinding import rebind
     from .schemas import write_schemas
     from .sheets import Sheet, load_sheet, new_sheet
-    from .starter import starter
+    from .starting import starter
     from .whole import resolve
 
 __all__ = [
@@ -42,7 +42,7 @@ __getattr__ = lazy_front(
             "load_sheet",
             "new_sheet",
         ),
-        "starter": ("starter",),
+        "starting": ("starter",),
         "whole": ("resolve",),
     },
 )

@@ -30,19 +30,19 @@ def _span(value: object) -> tuple[float, float]:
     return least, most
 
 
-SpanValue = Annotated[tuple[float, float], BeforeValidator(_span), WithJsonSchema(POINT)]
+RangeValue = Annotated[tuple[float, float], BeforeValidator(_span), WithJsonSchema(POINT)]
 
 
 class OffersForm(Form):
     """What a player may change, and how far; a gate with a `choice` offers that by itself."""
 
-    sensitivity: dict[str, SpanValue] = Field(
+    sensitivity: dict[str, RangeValue] = Field(
         {},
         description="routes, each with the least and the most that its sensitivity may be multiplied by: "
         "`{ look = [0.2, 5] }`",
         json_schema_extra=in_unit("factor"),
     )
-    dead_zone: dict[str, SpanValue] = Field(
+    dead_zone: dict[str, RangeValue] = Field(
         {},
         description="routes, each with the least and the most that its inner dead zone may be",
         json_schema_extra=in_unit("share"),
@@ -56,16 +56,16 @@ class OffersForm(Form):
     )
 
 
-Span = tuple[float, float]
+Range = tuple[float, float]
 
 
 @dataclass(frozen=True)
 class Offers:
     """What a player may change: ranges, axes, options, and what may carry a button."""
 
-    sensitivity: Mapping[str, Span] = field(default_factory=dict)
+    sensitivity: Mapping[str, Range] = field(default_factory=dict)
     """For a route: the least and the most that its sensitivity may be multiplied by."""
-    dead_zone: Mapping[str, Span] = field(default_factory=dict)
+    dead_zone: Mapping[str, Range] = field(default_factory=dict)
     """For a route: the least and the most that its inner dead zone may be."""
     invert: tuple[str, ...] = ()
     hands: tuple[str, ...] = ()

@@ -85,7 +85,7 @@ class Answers:
         if "head_x" not in program.asked or self.said("head_x") != self.said("head_x"):
             return
         x, _, z, *turned = map(self.said, HEAD)
-        centred = {"zero_x": x, "zero_z": z, "zero_yaw": heading_of(*turned), "room_x": 0.0, "room_z": 0.0}
+        centred = {"zero_x": x, "zero_z": z, "zero_yaw": heading_of(*turned), "space_x": 0.0, "space_z": 0.0}
         now = {kept(k, name): value for k in self._worn for name, value in centred.items()}
         self.rig = tuple((dict(zip(program.rig, self.rig, strict=True)) | now).values())
 

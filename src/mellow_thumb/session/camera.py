@@ -66,6 +66,7 @@ class Camera:
         pose = program.posed(values, said.hosts, self._clock.now, rig)
         if rig:
             said.rig, pose = pose[POSE:], pose[:POSE]
+        # a mount that asks nothing stands where it is told all the same
         elif not program.hosts and said.hosts[0] == said.hosts[0] and isinstance(running.plan.mount, Eye):
             x, y, z = said.hosts
             pose = (x, y + running.plan.mount.height, z, *pose[3:])

@@ -53,7 +53,7 @@ class Clock:
             return 0.0
         return self._go(end, small)
 
-    def reach(self, moment: float) -> float:
+    def advance_to(self, moment: float) -> float:
         """Go on to a moment of the host's clock; returns how many seconds were cut."""
         return self._go(moment - self.skipped, 0.0)
 

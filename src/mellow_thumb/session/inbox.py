@@ -70,7 +70,7 @@ class Inbox:
 
         An event without a time takes effect with the latest event fed before it that is due in this frame.
         """
-        count = len(self._arrived)
+        count = len(self._arrived)  # another thread may put more behind these meanwhile
         fresh, waiting, latest, end = self._arrived[:count], self._waiting, start, clock.now
         del self._arrived[:count]
         times = [item[0] for item in fresh]

@@ -264,14 +264,16 @@ class Session:
             raise TypeError("tick takes dt=seconds or to=moment: one of them")
         clock, running, world = self._clock, self._running, self._world
         start = clock.now
-        lost = clock.advance(dt) if dt is not None else clock.reach(to)  # type: ignore[arg-type]
+        lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
         if lost:
             self._intake.inbox.shorten(lost, clock.now)
         items, passed = self._intake.due(start), clock.now - start
         if world_dt is not None or world.rate != 1.0:
             self._set_rate(items, start, passed + lost, world_dt)
         world.now += passed * world.rate
-        items.append((clock.now, running.program.frame, 0.0, 0.0))
+        items.append(
+            (clock.now, running.program.frame, 0.0, 0.0)
+        )  # last: a frame reads what came before its end
         before, running.values = running.values, running.send(items)
         cues = self._cues.read(clock.now) if self._cues.counts else None
         return Frame(clock.now, running.values, running.program, cues, before, passed)

@@ -12,7 +12,7 @@ from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
 from ..formulas import wrapped
-from ..plan import HANDS
+from ..plan import POINTED
 from ..weaving import weave_walk
 from .frame import Moved
 
@@ -22,7 +22,7 @@ if TYPE_CHECKING:
 
 LAYOUT = struct.Struct("<bbHH")
 """A command: right and forward (1/127 each), the yaw (1/65536 of a turn), a bit for each gate."""
-TURNING = ("camera", *HANDS)
+TURNING = ("camera", *POINTED)
 """References that turn with what the player looks at."""
 MOST_GATES = 16
 STILL = (0.0, 0.0, 0.0, 0.0)

@@ -26,7 +26,7 @@ if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Program
     from .loops import Loop
-    from .take_items import Events
+    from .take_items import Rows
 
 
 @overload
@@ -258,7 +258,7 @@ def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
 
 def _run(
     loop: Loop,
-    parts: Iterator[Events],
+    parts: Iterator[Rows],
     ends: np.ndarray,
     hosts: np.ndarray,
     out: np.ndarray,

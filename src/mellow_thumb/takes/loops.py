@@ -11,7 +11,7 @@ if TYPE_CHECKING:
     import numpy as np
 
     from ..weaving import Program
-    from .take_items import Events
+    from .take_items import Rows
 
 WORTH_LOADING, WORTH_COMPILING = 300_000, 3_000_000
 """So many events and frames take as long in plain Python as loading what is compiled, or compiling it."""
@@ -21,7 +21,7 @@ class Loop(Protocol):
     """A program at work on a take, some of its events at a time."""
 
     def run(
-        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
     ) -> int:
         """Let the events act and read the frames that end after them, from number `frame` on.
 
@@ -42,7 +42,7 @@ class Interpreted:
         next(self._loop)
 
     def run(
-        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
     ) -> int:
         """As :meth:`Loop.run` says."""
         import numpy as np
@@ -92,7 +92,7 @@ class Compiled:
         self._state, self._numbers = np.array(text.start), np.array(text.numbers)
 
     def run(
-        self, events: Events, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
     ) -> int:
         """As :meth:`Loop.run` says."""
         return self._run(self._state, self._numbers, *events, ends, hosts, frame, last, out)

@@ -24,7 +24,7 @@ ROWS = 1 << 16
 """How many rows are looked at together; so what a replay needs besides its take does not grow with it."""
 
 
-class Events(NamedTuple):
+class Rows(NamedTuple):
     """Events in order of time, one array for each of an item's numbers."""
 
     t: np.ndarray
@@ -33,11 +33,11 @@ class Events(NamedTuple):
     y: np.ndarray
 
 
-def none() -> Events:
+def none() -> Rows:
     """No events at all."""
     import numpy as np
 
-    return Events(np.empty(0), np.empty(0, np.int32), np.empty(0), np.empty(0))
+    return Rows(np.empty(0), np.empty(0, np.int32), np.empty(0), np.empty(0))
 
 
 class _Names(NamedTuple):
@@ -80,7 +80,7 @@ class TakeReader:
             refused.setdefault(name, {})[reason] = count
         return {"refused": refused, "clipped": dict(sorted(self.clipped.items()))}
 
-    def read(self, table: pd.DataFrame) -> Iterator[Events]:
+    def read(self, table: pd.DataFrame) -> Iterator[Rows]:
         """The rows of a take's table as events, some at a time; by time, ties in the order of the rows.
 
         A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
@@ -110,7 +110,7 @@ class TakeReader:
             yield self._expanded(events) if self._contacts or self._motion else events
             begin = max(end, begin + 1)
 
-    def _expanded(self, events: Events) -> Events:
+    def _expanded(self, events: Rows) -> Rows:
         """The same with contacts and readings replaced by what touches and a device in the hand say."""
         import numpy as np
 
@@ -120,7 +120,7 @@ class TakeReader:
         for stage in (self._contacts, self._motion):
             items = stage.expand(items) if stage else items
         t, code, x, y = zip(*items, strict=True) if items else ((), (), (), ())
-        return Events(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))
+        return Rows(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))
 
     def _look_up(self, names: list[str]) -> _Names:
         """What the program makes of each name; rows of a name that nothing listens to have the code -1."""
@@ -147,7 +147,7 @@ class TakeReader:
 
     def _events(
         self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, begun: np.ndarray | None
-    ) -> Events:
+    ) -> Rows:
         import numpy as np
 
         code = known.code[number]
@@ -158,7 +158,7 @@ class TakeReader:
                 t, value, number, code = t[good], value[good], number[good], code[good]
                 begun = begun[good] if begun is not None else None
         if _is_pairs(t, known.part[number], code):
-            return Events(np.maximum(t[0::2], 0.0), code[0::2].copy(), value[0::2].copy(), value[1::2].copy())
+            return Rows(np.maximum(t[0::2], 0.0), code[0::2].copy(), value[0::2].copy(), value[1::2].copy())
         t, part = np.maximum(t, 0.0), known.part[number]
         second = np.zeros(len(t), dtype=bool)
         second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
@@ -170,7 +170,7 @@ class TakeReader:
         x = np.where(part == 2, other, x)
         pairs = np.flatnonzero(second)
         y[pairs - 1 - np.arange(len(pairs))] = value[pairs]
-        return Events(t[first], code[first], x, y)
+        return Rows(t[first], code[first], x, y)
 
     def _refuse(
         self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, inside: np.ndarray

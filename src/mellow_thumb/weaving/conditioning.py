@@ -65,6 +65,7 @@ class Conditioning:
                 kept.cap.cut(block, push, component)
             if axis == "yaw" and parts.snapped is not None and parts.snaps(route):
                 block.set(parts.snapped, where(push != 0.0, ANCHOR, parts.snapped))
+            # every mount's own axis of that name; pans are turned by the view first, below
             for key in parts.keys(axis) if axis not in PANS else ():
                 self._give(block, route, key, push, size)
         for pan in parts.pans if route.pans else ():
@@ -114,7 +115,7 @@ class Conditioning:
         """Give a push to an axis, if a mount that has it is in force."""
         parts = self.parts
         with parts.while_on(block, key):
-            if key in parts.on:
+            if key in parts.on:  # what is limited or scaled for this mount must not reach the next one
                 push = block.keep(push.name, push)
             zoom = parts.zoom_of(key) if route.with_zoom else None
             if zoom is not None:

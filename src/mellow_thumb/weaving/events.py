@@ -47,9 +47,9 @@ SILENT = 0.1
 """Seconds after which a rate that says nothing more counts as 0."""
 MOVED = 16.0
 """How far a mouse must go for its device to be the active one, in counts or pixels; a wheel: half a notch."""
-PAUSE = 0.25
+STALE = 0.25
 """Seconds without a report after which a mouse's way begins anew; a tilt's, after as long in any case."""
-TILTED = cos(radians(TURNED * PAUSE / 2.0))
+TILTED = cos(radians(TURNED * STALE / 2.0))
 """How alike two attitudes are, as their quaternions' product, between which a device has turned so far."""
 
 
@@ -100,6 +100,7 @@ class Events:
 
     def _follow(self, block: Block, change: Change) -> None:
         """Write everything that follows from a change."""
+        # switching first, then routes: a route must see the gates as they are after the event
         change = self.switching.write(block, change)
         for count, route in enumerate(self.parts.plan.routes, 1):
             source = route.source.signal.name
@@ -170,6 +171,7 @@ class Events:
         if caught is None:
             self._displace(block, signal)
             return
+        # the pointer was just caught: the window library moves it to the middle, and no hand did that
         with block.when(caught == 0.0):
             self._displace(block, signal)
         block.set(caught, 0.0)
@@ -198,7 +200,7 @@ class Events:
         assert last is not None
         family = self._family(signal)
         with block.when(device != family):
-            block.set(way, abs(X) + abs(Y) + where(T - last <= PAUSE, way, 0.0))
+            block.set(way, abs(X) + abs(Y) + where(T - last <= STALE, way, 0.0))
             block.set(last, T)
             with block.when(way >= {"count": MOVED, "px": MOVED, "screen": 0.02}.get(signal.unit, 0.5)):
                 block.set(device, family)
@@ -242,7 +244,7 @@ class Events:
         assert last is not None
         now = [self.parts.raw[name][0] for name in ATTITUDE]
         with block.when(device != family):
-            renewed = block.keep("renewed", flag(ANCHOR - last > PAUSE))
+            renewed = block.keep("renewed", flag(ANCHOR - last > STALE))
             for held, part in zip(then, now, strict=True):
                 block.set(held, where(renewed != 0.0, part, held))
             block.set(last, where(renewed != 0.0, ANCHOR, last))
@@ -262,6 +264,7 @@ class Events:
                 block.set(FOCUS, where(is_fact, flag(X != 0.0), FOCUS))
             with block.when(every([is_fact, X == 0.0])):
                 for signal in held:
+                    # another window has the focus: it gets the releases of every device
                     if fact.name == "host.focus" or signal.device == fact.device:
                         self._release(block, signal, gone=fact.name != "host.focus")
                 for route in parts.routes.values() if fact.name == "motion.connected" else ():
@@ -303,6 +306,8 @@ class Events:
         switching, hands = self.switching, self.parts.plan.hands
         held = switching.wants.get(signal.name, raw)
         unheard = some([Y < 0.0, FOCUS == 0.0])
+        # a press without the focus, or that the interface used, changes nothing; a release always counts, or
+        # a switch could stay down for good
         down = block.keep("down", where(X == 0.0, 0.0, where(unheard, held, 1.0)))
         with block.when(down != held):
             if signal.name in switching.began_on:
@@ -355,7 +360,7 @@ class Events:
         """Put an axis where the host wants it, or begin to turn it there."""
         flow = self.parts.flows[key]
         if kind == "set":
-            self.parts.settle(block, key, X)
+            self.parts.put_axis(block, key, X)
             return
         assert flow.turn
         way = X - flow.value
@@ -379,6 +384,7 @@ class Events:
                         pushes.setdefault(key, []).append(self._most(route, component, gain))
             clears = [self.parts.flows[axis].clear(most, MERGE) for axis, most in pushes.items()]
             tests = [*(test for test in clears if test is not None), *self._still(signal)]
+            # what it does hangs on where the zoom or the view is at its own time
             if any(route.with_zoom or self._aims(route) for route in routes):
                 tests = [FALSE]
             if tests:

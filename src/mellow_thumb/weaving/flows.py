@@ -126,6 +126,8 @@ class AxisFlow:
         if not self.guarded:
             self._move_held(block)
             return
+        # most of the time an axis is far from its limits, and asking when it meets them costs more than
+        # moving it
         assert self.near is not None
         with block.when(self.near):
             self._move_held(block)
@@ -144,6 +146,8 @@ class AxisFlow:
     def _move_held(self, block: Block) -> None:
         """The same inside limits."""
         active = self._active(block)
+        # of motions that are smoothed differently one may overtake another and turn round inside the step:
+        # what passed a limit by then is found from the speeds at both ends
         before = self._names.fresh(f"{self.value}_speed")
         if self.axis.limited and self.mixed:
             block.set(before, total([*(self._mean(wish) for wish in self.direct), *self._owed_speeds()]))
@@ -231,6 +235,7 @@ class AxisFlow:
     def _speed_at_end(self, active: Value) -> Value:
         """The axis's speed as a step ends: what is wished runs in no more once the goal met a limit."""
         running = [self._mean(wish) for wish in self.direct]
+        # nothing runs in any more at the end if the goal met a limit before that
         if active is not DT and running:
             running = [where(active == DT, total(running), 0.0)]
         return total([*running, *self._owed_speeds()])
@@ -258,6 +263,7 @@ class AxisFlow:
 
     def push(self, block: Block, push: Name, pool: Pool | None) -> None:
         """Give a displacement to the axis, or to a pool; inside the limits of the goal."""
+        # the goal is limited and not the value, or the way back would first have to undo what lies beyond
         if self.axis.limited and (self.pools or self.filtered):
             block.call(room, push, total(self.goal), into=(push,), **self.axis.limits)
             if pool is None:
@@ -278,6 +284,8 @@ class AxisFlow:
         A displacement may then be entered at the last commit rather than at its own time. The bound takes
         everything at its most.
         """
+        # an axis that returns goes by itself, and a quick pool grows by too many digits when it is run
+        # backward
         if self.axis.return_half_life or (pushes and any(pool.quick for pool in self.pools)):
             return FALSE
         if not (self.axis.limited and (self.wishes or self.mixed)):

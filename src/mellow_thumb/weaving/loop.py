@@ -44,6 +44,9 @@ def restored(woven: Woven) -> list[Statement]:
 
 def drop(woven: Woven) -> list[Statement]:
     """What the next item does to a frame that was read: it drops it, or makes a commit of it."""
+    # A frame's end is no commit by itself, or the axes would hang on the frame rate. It becomes one only
+    # where an event commits at that very time, and so would have, had there been no frame. A displacement
+    # commits there only if it may not be entered at the commit before.
     since = T - copy_of(ANCHOR.name)
     merges = where(whole(woven.impulses) > CODE, MERGE, 0.0) if woven.impulses else lift(0.0)
     another = some([T != ANCHOR, whole(woven.frame) == CODE, since <= merges])
@@ -69,14 +72,16 @@ def _pass(woven: Woven, wrap: Wrap) -> list[Statement]:
     return [
         *([When(DUE <= ANCHOR, wrap("timers", woven.timers), [])] if timed else []),
         _set(AGE, T - ANCHOR),
-        When(AGE <= 0.0, [Leave()], []),
+        When(AGE <= 0.0, [Leave()], []),  # it is due now; an event older than the last commit acts at that
         *_enter(woven, timed=timed),
         _set(STOP, T),
         *woven.nearness,
         *woven.pace,
+        # a timer that runs out on the way commits there, so that what it does is done at its own time
         *([When(DUE < T, [_set(STOP, DUE)], [])] if timed else []),
         When(longest < STOP - ANCHOR, [_set(STOP, ANCHOR + longest)], []),
         _set(DT, STOP - ANCHOR),
+        # what time does next is a frame's own: keep what was committed, to put it back
         When(every(ends), [*keep, _set(READING, 1.0)], []),
         *wrap("passing", woven.passing),
         _set(ANCHOR, STOP),

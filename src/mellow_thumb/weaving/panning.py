@@ -182,7 +182,7 @@ class Pan:
 
     def pass_time(self, block: Block) -> None:
         """What `dt` does: the anchor moves by the mean yaw and size of the screen, and the middle is held."""
-        if self.turn is None:
+        if self.turn is None:  # exact while the yaw turns at a constant rate, and the same at any frames
             mean = 0.5 * (self.began + self._value(block, "yaw"))
             block.call(right, mean, into=(self.cos, Word(f"{self.stem}_level"), self.sin))
         if self._in_screens:
@@ -202,7 +202,9 @@ class Pan:
         owed: list[list[Value]] = [[pool.held for pool in flow.pools] for flow in flows]
         ends = [total([at, *more]) for at, more in zip(middle, owed, strict=True)]
         goals = self._held(block, *ends)
-        values = self._held(block, *middle) if any(owed) else goals
+        values = (
+            self._held(block, *middle) if any(owed) else goals
+        )  # nothing is owed: where it is to come to is it
         for flow, at, value, goal, more in zip(flows, middle, values, goals, owed, strict=True):
             if more:
                 # what is cut off of the goal is taken from the first of its pools: their sum is what counts

@@ -437,6 +437,7 @@ class Parts:
             smoothing = smoothing.slow_part
         if not isinstance(smoothing, Exponential | Spring):
             return None
+        # what is dropped as a gate closes must not lie in one pool with what is not
         drops = route.gate and route.smoothing and route.closing.way != "settle" and route.effect != "offset"
         listen = self.switching.listen(route.gate) if drops else None
         owner = (self.routes[route.name].stem,) if route.turn_boost else ()
@@ -471,6 +472,7 @@ class Parts:
         """
         if self.mount_parts is None:
             return value(name, 0) if name in self.flows else lift(0.0 if default is None else default)
+        # what most mounts say stands last, without a test
         mount = self.mount_parts.mount if mount is None else mount
         mounts, first = self.plan.mounts, (*self.keys(name), "")[0]
         choices: dict[str, tuple[Value, list[int]]] = {}
@@ -535,7 +537,7 @@ class Parts:
                 assert flow.reach is not None
                 block.set(flow.reach, most)
 
-    def settle(self, block: Block, key: str, value: Value) -> None:
+    def put_axis(self, block: Block, key: str, value: Value) -> None:
         """Put an axis at a value, with nothing owed to it any more."""
         flow = self.flows[key]
         block.set(flow.value, value)

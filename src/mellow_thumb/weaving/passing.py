@@ -34,7 +34,7 @@ class Passing:
     def write(self, block: Block) -> None:
         """What `dt` does to everything that moves by itself."""
         parts = self.parts
-        bend = self._bend(block)
+        bend = self._bend(block)  # before anything moves: how fast the yaw goes as the step begins
         for pan in parts.pans:
             pan.before(block)
         if any(route.backs for route in parts.routes.values()):
@@ -53,6 +53,7 @@ class Passing:
         for key in parts.flows:
             if key not in parts.zooming and key not in parts.pan_of:
                 self._axis(block, key)
+        # pans after the yaw and the distance: they move by the means of both ends of the step
         for pan in parts.pans:
             with parts.while_on(block, pan.keys[0]):
                 pan.pass_time(block)
@@ -85,7 +86,7 @@ class Passing:
             held = some(wish.rate != 0.0 for wish in flow.wishes)
             block.set(touched, where(held, STOP, touched))
         run = block.keep(f"{flow.value}_run", STOP - touched - back.after)
-        block.set(run, where(run < DT, run, DT))
+        block.set(run, where(run < DT, run, DT))  # only the part of the step in which no hand was on it
         walks = some([state.velocity_x != 0.0, state.velocity_z != 0.0])
         with block.when(every([run > 0.0, walks])):
             (travel,) = block.call(bearing, state.velocity_x, -state.velocity_z)

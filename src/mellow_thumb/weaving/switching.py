@@ -146,6 +146,8 @@ class Switching:
         """Give a condition its state value: its gate's, where that will do."""
         known = self.listens.get(when)
         simple = self.gates[when.gate] if isinstance(when, Condition) and when.wanted else None
+        # A route that does something as its gate opens or closes must see the change, so what it asks has a
+        # state value of its own; the gate's is new by then.
         if known is not None and (not own or known is not simple):
             return
         if simple is not None and not own:
@@ -411,13 +413,14 @@ class Switching:
             was = self.names.fresh("was")
             if listen in self.watched:
                 block.set(was, listen)
-            block.set(listen, flag(when.test(self.gates)))
+            block.set(listen, flag(when.test(self.gates)))  # all gates are up to date: it flips once at most
             if listen in self.watched:
                 self._write_edges(block, listen, was)
 
     def _write_edges(self, block: Block, listen: Handle, was: Name) -> None:
         """What happens as a gate opens and as it closes."""
         with block.when(listen > was):
+            # a key that is down already does not count until it is pressed afresh
             for (_, through), seen in self.seen.items():
                 if through is listen:
                     block.set(seen, 0.0)

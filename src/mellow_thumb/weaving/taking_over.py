@@ -61,6 +61,7 @@ class TakingOver:
     def _go_over(self, block: Block, new: Name) -> None:
         """From the mount in force to another."""
         kept, parts = self.kept, self.parts
+        # from here on the view goes over from what it is now, also in the middle of going over
         shares = weights(parts, block)
         for before, weight in zip(kept.froms, shares, strict=True):
             block.set(before, weight)
@@ -98,8 +99,9 @@ class TakingOver:
     def _give(self, block: Block, source: str, target: str) -> None:
         """Hand an axis over to another, unless a view is still made of that one."""
         users = [k for k in range(len(self.mounts.all)) if target in self.mounts.takes(k).values()]
+        # a view that fades out is still made of the axis: to set it would make the view jump
         with block.when(every(self.kept.froms[k] == 0.0 for k in users)):
-            self.parts.settle(block, target, self.parts.variables[source])
+            self.parts.put_axis(block, target, self.parts.variables[source])
 
     def _hand_over(self, block: Block, new: Name) -> None:
         """Axes that are shared go over; axes of a mount that does not keep them begin anew."""
@@ -111,7 +113,7 @@ class TakingOver:
                 for instance in self.mounts.instances if not one.restore else ():
                     if instance.mounts == {to}:
                         start = instance.axis.inner(instance.axis.start)
-                        self.parts.settle(block, instance.key, lift(start))
+                        self.parts.put_axis(block, instance.key, lift(start))
                 for old, before in enumerate(self.mounts.all):
                     with block.when(self.kept.mount == float(old)):
                         for name in sorted({*one.shares, *before.shares}):

@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING, Any
 
 from ..expressions import Word, lift
 from ..formulas import bearing, on_disc
-from ..plan import DT, HANDS, WORLD_RATE, Axis, Buttons, Gate, Plan, find_signal
+from ..plan import DT, POINTED, WORLD_RATE, Axis, Buttons, Gate, Plan, find_signal
 from ..plan.mounts import Eye
 from .languages import compiled, function
 from .parts import Parts
@@ -31,7 +31,7 @@ def weave_walk(movement: Movement) -> Walked:
     z (m), heading and forward (deg), and the yaw for the next step.
     """
     # a hand or a head is a yaw like the camera's, once it is known
-    own = replace(movement, relative_to="camera") if movement.relative_to in HANDS else movement
+    own = replace(movement, relative_to="camera") if movement.relative_to in POINTED else movement
     names = sorted({condition.gate for condition, _ in (*movement.scales, *movement.faces)})
     gates = tuple(Gate(name, Buttons((find_signal(f"flag.{name}"),))) for name in names)
     moves = (Axis(name, low=-1.0, high=1.0, unit="") for name in ("move_x", "move_y"))

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 
 from ..expressions import every, flag, lift, product_of, some, total, where
 from ..formulas import bearing, on_disc, toward, walked, wrapped
-from ..plan import DT, GLIDE, HANDS, MOVES, WORLD_RATE
+from ..plan import DT, GLIDE, MOVES, POINTED, WORLD_RATE
 from ..plan.mounts import Eye, Orbit
 
 if TYPE_CHECKING:
@@ -71,7 +71,7 @@ class Walk:
             return self.state.heading
         if relative == "world":
             return lift(0.0)
-        if relative in HANDS:
+        if relative in POINTED:
             return self.parts.leaning("yaw") + self.parts.raw[f"host.{relative}_yaw"][0]
         return self.parts.in_force("yaw", self._seen_yaw, self.state.view_from)
 
@@ -140,6 +140,7 @@ class Walk:
             )  # fmt: skip
             block.set(x, x + gone_x)
             block.set(z, z + gone_z)
+            # most floors are level, and do not move
             with block.when(state.uneven != 0.0):
                 (slope_x, slope_y), (ride_x, ride_y) = raw["host.slope"], raw["host.platform"]
                 block.set(x, x + ride_x * time)

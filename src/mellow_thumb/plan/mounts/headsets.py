@@ -47,7 +47,7 @@ class Headset:
     """What it takes besides, where the profile has it."""
     hosts: ClassVar[tuple[str, ...]] = (*PLACE, *HEAD)
     """What it asks the host."""
-    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "room_x", "room_z", "turned", *ZERO), 0.0)
+    rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "space_x", "space_z", "turned", *ZERO), 0.0)
     """What it keeps from one view to the next, and what that is at first."""
     frame: ClassVar[str] = "world"
     """What its yaw is measured from."""
@@ -72,10 +72,10 @@ class Headset:
         block.set(AWAY_Z, head[2] - zero_z)
         before, now = (block.call(level_turned, AWAY_X, AWAY_Z, angle - zero_yaw) for angle in (turned, yaw))
         # the room goes the other way, so that the head stays where it was while everything turns about it
-        room_x, room_z = given.kept("room_x"), given.kept("room_z")
-        block.set(room_x, room_x + (before[0] - now[0]))
-        block.set(room_z, room_z + (before[1] - now[1]))
+        space_x, space_z = given.kept("space_x"), given.kept("space_z")
+        block.set(space_x, space_x + (before[0] - now[0]))
+        block.set(space_z, space_z + (before[1] - now[1]))
         block.set(turned, yaw)
-        place = (AT_X + room_x + now[0], AT_Y + head[1] + self.height, AT_Z + room_z + now[1])
-        room = block.call(level_rotation, yaw - zero_yaw, 0.0)
-        return pose_of(*place, *block.call(product, *room, *head[3:]), self.field_of_view, 0.0)
+        place = (AT_X + space_x + now[0], AT_Y + head[1] + self.height, AT_Z + space_z + now[1])
+        space = block.call(level_rotation, yaw - zero_yaw, 0.0)
+        return pose_of(*place, *block.call(product, *space, *head[3:]), self.field_of_view, 0.0)

@@ -147,7 +147,7 @@ class Orbit:
         """Write the pose; with `zoom` the axis of that name narrows the field of view."""
         block.set(FRESH, flag(given.kept("begun") == 0.0))
         trail = follow(block, given, self.follow, self.follow_up)
-        k = LN2 / self.recovers if self.recovers else 1e300
+        k = LN2 / self.recovers if self.recovers else 1e300  # at once
         distance, short, clear = self._distance(block, given), given.kept("short"), said("clear")
         free = where(clear.known(), clear, distance)
         block.call(shortage, short, distance, free, PASSED, into=(short,), k=k)

@@ -65,6 +65,7 @@ class Back:
     def leave(self, block: Block, goal: list[Value]) -> None:
         """As the gate opens: keep where the axis is, or was on its way back to."""
         assert self.origin is not None
+        # opened again on the way back: it still belongs to where it was going
         share = self.share(block, self.start, WORLD_NOW)
         block.set(self.origin, total([*goal, self.amount * (1.0 - share)]))
         block.set(self.amount, 0.0)

@@ -74,4 +74,4 @@ class Pool:
     @property
     def quick(self) -> bool:
         """Whether it pays out so fast that running it backward over 1/128 s would cost digits."""
-        return self.smoothing.decay / 128 > 8.0
+        return self.smoothing.decay / 128 > 8.0  # e^8: three of sixteen digits

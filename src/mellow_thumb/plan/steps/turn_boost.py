@@ -75,7 +75,7 @@ class Boost:
         """
         boost, rate = self.boost, wish.running
         rising = block.keep("rising", self.past * (1.0 - self.level) * boost.build)
-        block.set(rising, where(rising < time, rising, time))
+        block.set(rising, where(rising < time, rising, time))  # split where the ramp meets its cap
         slope = block.keep("slope", rate * (boost.extra / boost.build))
         begin = rate * (1.0 + boost.extra * self.level * self.past)
         decay = pool.smoothing.decay

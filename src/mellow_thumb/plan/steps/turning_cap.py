@@ -35,7 +35,7 @@ class Cap:
     def cut(self, block: Block, push: Name, component: str) -> None:
         """At a displacement: take from a push what is faster than the cap; what is cut off is gone."""
         room = self.rooms[component]
-        most = self.rate * PAUSE
+        most = self.rate * PAUSE  # a pause saves up no more than this, or the first move after it would leap
         block.call(switching.refilled, room, T - self.time, into=(room,), rate=self.rate, most=most)
         block.call(switching.allowed, push, room, into=(push,))
         block.set(room, room - abs(push))
