@@ -450,7 +450,7 @@ def _joined(word: str, tests: Iterable[Value], none: Value) -> Value:
 
 def opposite(test: Value) -> Value:
     """The test that another does not hold."""
-    return Opposite(test)
+    return test.parts[0] if isinstance(test, Opposite) else Opposite(test)
 
 
 def total(parts: Iterable[Value | float]) -> Value:

@@ -259,7 +259,7 @@ class Events:
         parts = self.parts
         held = [signal for signal in parts.staying if signal.device in DEVICES]
         for fact in facts:
-            is_fact = whole(parts.codes[fact.name]) == CODE
+            is_fact = CODE == whole(parts.codes[fact.name])
             if fact.name == "host.focus":
                 block.set(FOCUS, where(is_fact, flag(X != 0.0), FOCUS))
             with block.when(every([is_fact, X == 0.0])):
@@ -388,7 +388,7 @@ class Events:
             if any(route.with_zoom or self._aims(route) for route in routes):
                 tests = [FALSE]
             if tests:
-                with block.when(every([whole(code) == CODE, opposite(every(tests))])):
+                with block.when(every([CODE == whole(code), opposite(every(tests))])):
                     block.set(WAIT, 0.0)
 
     def _aims(self, route: Route) -> bool:

@@ -48,18 +48,18 @@ def drop(woven: Woven) -> list[Statement]:
     # where an event commits at that very time, and so would have, had there been no frame. A displacement
     # commits there only if it may not be entered at the commit before.
     since = T - copy_of(ANCHOR.name)
-    merges = where(whole(woven.impulses) > CODE, MERGE, 0.0) if woven.impulses else lift(0.0)
-    another = some([T != ANCHOR, whole(woven.frame) == CODE, since <= merges])
+    merges = where(CODE < whole(woven.impulses), MERGE, 0.0) if woven.impulses else lift(0.0)
+    another = some([T != ANCHOR, CODE == whole(woven.frame), since <= merges])
     return [When(READING != 0.0, [When(another, restored(woven), []), _set(READING, 0.0)], [])]
 
 
 def item(woven: Woven, wrap: Wrap = as_it_is) -> list[Statement]:
     """What one item does: let time pass up to it, then act by its code. `wrap` writes the larger parts."""
-    deaf = every([whole(woven.impulses) > CODE, FOCUS == 0.0])
+    deaf = every([CODE < whole(woven.impulses), FOCUS == 0.0])
     return [
         *([When(deaf, [Skip()], [])] if woven.deaf else []),
         Loop(_pass(woven, wrap)),
-        When(whole(woven.frame) > CODE, _halves(woven.events, wrap), []),
+        When(CODE < whole(woven.frame), _halves(woven.events, wrap), []),
     ]
 
 
@@ -67,7 +67,7 @@ def _pass(woven: Woven, wrap: Wrap) -> list[Statement]:
     """One round of letting time pass: to the item, to a timer, or to the end of the longest step."""
     timed = bool(woven.timers)
     longest: Value = PACE if woven.pace else lift(LONGEST)
-    ends = [whole(woven.frame) == CODE, STOP == T, *([DUE > T] if timed else [])]
+    ends = [CODE == whole(woven.frame), STOP == T, *([DUE > T] if timed else [])]
     keep = [_set(copy_of(name), Word(name)) for name in (ANCHOR.name, *woven.flowing)]
     return [
         *([When(DUE <= ANCHOR, wrap("timers", woven.timers), [])] if timed else []),
@@ -79,7 +79,8 @@ def _pass(woven: Woven, wrap: Wrap) -> list[Statement]:
         *woven.pace,
         # a timer that runs out on the way commits there, so that what it does is done at its own time
         *([When(DUE < T, [_set(STOP, DUE)], [])] if timed else []),
-        When(longest < STOP - ANCHOR, [_set(STOP, ANCHOR + longest)], []),
+        # every step has an end that hangs on the events alone: frames then split no closed form in two
+        When(STOP - ANCHOR > longest, [_set(STOP, ANCHOR + longest)], []),
         _set(DT, STOP - ANCHOR),
         # what time does next is a frame's own: keep what was committed, to put it back
         When(every(ends), [*keep, _set(READING, 1.0)], []),
@@ -92,7 +93,7 @@ def _enter(woven: Woven, *, timed: bool) -> list[Statement]:
     """What lets a displacement be entered at the last commit, where it may: no time passes then."""
     if not woven.impulses:
         return []
-    soon = [whole(woven.impulses) > CODE, AGE <= MERGE, *([DUE > T] if timed else [])]
+    soon = [CODE < whole(woven.impulses), AGE <= MERGE, *([DUE > T] if timed else [])]
     if not woven.waits:
         return [When(every(soon), [Leave()], [])]
     asks = [_set(WAIT, 1.0), *woven.waits, When(WAIT != 0.0, [Leave()], [])]
@@ -105,7 +106,7 @@ def _halves(events: list[Event], wrap: Wrap) -> list[Statement]:
         return [part for one in events for part in (Note(one.words), *wrap("event", one.statements))]
     middle = len(events) // 2
     low, high = _halves(events[:middle], wrap), _halves(events[middle:], wrap)
-    return [When(whole(events[middle].code) > CODE, low, high)]
+    return [When(CODE < whole(events[middle].code), low, high)]
 
 
 def _set(target: Name, value: Value | float) -> Set:

@@ -15,11 +15,11 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import TYPE_CHECKING, Any
 
-from ..expressions import MATHS, Word
+from ..expressions import Word
 from ..plan import FOCUS
 from ..plan.mounts import PLACE
 from .events import Events
-from .languages import compiled, live_text, pose_text
+from .languages import compiled, function, live_text, pose_text, posed_text
 from .parts import Parts
 from .passing import Passing
 from .posing import arguments, hosts, rig, walked_by, weave_pose
@@ -99,12 +99,9 @@ class Program:
         return {name: k for k, name in enumerate(self.axes)}
 
     @cached_property
-    def settled(self) -> Callable[..., bool]:
-        """Whether nothing moves by itself, by ``now`` (s) and the state."""
-        space: dict[str, Any] = dict(MATHS)
-        exec(f"settled = lambda now, {', '.join(self.state)}: {self.woven.still}", space)
-        settled: Callable[..., bool] = space["settled"]
-        return settled
+    def settled(self) -> Callable[..., tuple[bool]]:
+        """Whether nothing moves by itself, by ``now`` (s) and the state; alone in a tuple."""
+        return compiled(function("settled", ["now", *self.state], [], [self.woven.still]), "settled")
 
     @property
     def asked(self) -> tuple[str, ...]:
@@ -114,13 +111,9 @@ class Program:
     @cached_property
     def posed(self) -> Callable[..., tuple[float, ...]]:
         """The pose of all that a frame reads, of the host's answers, and of what the pose takes besides."""
-        given = [*(f"values[{k}]" for k in self.posing), *(f"hosts[{k}]" for k in range(len(self.hosts)))]
-        kept = ["t, *rig"] if self.rig else []
-        text = f"posed = lambda values, hosts, t, rig: pose({', '.join([*given, *kept])})"
-        space = {"pose": self.pose}
-        exec(text, space)
-        posed: Callable[..., tuple[float, ...]] = space["posed"]
-        return posed
+        text = posed_text(self.posing, len(self.hosts), keeps=bool(self.rig))
+        made: Callable[..., tuple[float, ...]] = compiled(text, "posed_by")(self.pose)
+        return made
 
     @property
     def width(self) -> int:

@@ -69,6 +69,13 @@ def pose_text(pose: WovenPose) -> str:
     return function("pose", map(str, pose.taken), pose.statements, [*pose.results, *pose.kept])
 
 
+def posed_text(posing: Iterable[int], hosts: int, *, keeps: bool) -> str:
+    """What picks out of a frame's values what a pose takes, and gives it with the rest, in one call."""
+    given = [*(f"values[{k}]" for k in posing), *(f"hosts[{k}]" for k in range(hosts))]
+    call = f"pose({', '.join([*given, *(['t, *rig'] if keeps else [])])})"
+    return f"def posed_by(pose):\n    return lambda values, hosts, t, rig: {call}\n"
+
+
 def live_text(woven: Woven, state: Iterable[str]) -> str:
     """A program, as the generator that a session runs.
 
