@@ -21,6 +21,7 @@ def run(command: str, *words: str | Path, folder: Path) -> subprocess.CompletedP
 def test_the_demo_tells_and_draws(command: str, tmp_path: Path) -> None:
     done = run(command, "demo", folder=tmp_path)
     assert (done.returncode, done.stderr) == (0, "")
+    assert "Add --files" in done.stdout
     for said in (
         r"^Salt marsh: field glasses along the tide line$",
         r"^10 s in 600 frames$",
@@ -36,19 +37,21 @@ def test_the_demo_tells_and_draws(command: str, tmp_path: Path) -> None:
 
 
 def test_the_demo_gives_its_files_and_never_writes_over_yours(command: str, tmp_path: Path) -> None:
-    assert "Add --files" in run(command, "demo", folder=tmp_path).stdout
     done = run(command, "demo", "--files", folder=tmp_path)
     last = done.stdout.splitlines()[-1].split()
     assert last[0] == "mellow-thumb"
     assert run(command, *last[1:], folder=tmp_path).returncode == 0
     mine = tmp_path / "field_glasses.toml"
     mine.write_text("# mine", encoding="utf-8")
+    (tmp_path / "dyke.png").unlink()
     again = run(command, "demo", "--files", folder=tmp_path)
     assert (again.returncode, again.stderr) == (
         1,
         "field_glasses.toml: it is there already, and was left as it is\n",
     )
     assert mine.read_text(encoding="utf-8") == "# mine"
+    assert again.stdout == ""
+    assert not (tmp_path / "dyke.png").exists()  # nothing is done by halves
 
 
 def test_the_demo_writes_where_it_is_told(command: str, tmp_path: Path) -> None:

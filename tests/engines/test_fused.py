@@ -182,6 +182,7 @@ def in_another_process(folder: Path) -> dict[str, Any]:
     return found
 
 
+@pytest.mark.long
 def test_what_was_compiled_is_kept_and_checked_before_it_is_loaded(folder: Path) -> None:
     fresh = in_another_process(folder)
     assert fresh["kept"] == 0

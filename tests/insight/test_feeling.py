@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from functools import lru_cache
 from math import exp, log
 from pathlib import Path
 from typing import Any
@@ -45,8 +46,13 @@ def stick(rate: float = 200.0, smoothing: Smoothing | None = None, **more: Any) 
     return Plan((route,), (), AXES, Eye("eye"))
 
 
+@lru_cache(maxsize=4)
+def feeling(plan: Plan) -> pd.DataFrame:
+    return mt.feel(plan)
+
+
 def felt(plan: Plan, measure: str, subject: str = "look, yaw") -> float:
-    return value(mt.feel(plan), subject, measure)
+    return value(feeling(plan), subject, measure)
 
 
 def value(table: pd.DataFrame, subject: str, measure: str) -> float:

@@ -34,12 +34,16 @@ if TYPE_CHECKING:
 def demo(out: Path, files: bool) -> None:
     """Replay the scenes of the salt marsh: what happened, and pictures."""
     from .. import marsh
-    from ..basics import listed
+    from ..basics import OutputError, listed
     from ..plan import FAMILIES
     from ..profiles import load_profile
     from ..takes import read_take
     from ..takes import replay as play
 
+    # before anything is done: nothing is written by halves
+    for file in (file for scene in marsh.SCENES for file in scene) if files else ():
+        if (out / file.name).exists():
+            raise OutputError(f"{out / file.name}: it is there already, and was left as it is")
     for source, recording in marsh.SCENES:
         profile = load_profile(source)
         table = play(profile, read_take(recording))
