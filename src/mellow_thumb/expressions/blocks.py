@@ -11,7 +11,7 @@ from contextlib import contextmanager
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from .straight import MATHS, check_formula
-from .values import Name, Value, Word, lift
+from .values import Name, Number, Value, Word, lift
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Iterator
@@ -143,7 +143,9 @@ class Block:
 
     def set(self, target: Name, value: Value | float) -> None:
         """Write ``target = value``."""
-        self._write((target,), (lift(value),))
+        self._into.append(Set((target,), (value if isinstance(value, Value) else lift(value),)))
+        self._count = self._last_set[target.name] = self._count + 1
+        self._assigned.add(target.name)
 
     def keep(self, wish: str, value: Value | float) -> Name:
         """Give a value a name of its own."""
@@ -210,16 +212,18 @@ class Block:
         go to the names in `into`, else to new ones; in that case a step that is known is used again.
         """
         straight = check_formula(formula)
-        given = tuple(map(lift, values))
-        if set(constants) != set(straight.constants) or len(given) != len(straight.values):
+        given = tuple([one if isinstance(one, Value) else lift(one) for one in values])
+        if constants.keys() != straight.names or len(given) != len(straight.values):
             raise TypeError(
                 f"{formula} takes {straight.values} and {straight.constants}, not {given} and {constants}"
             )
-        key = (formula, *[value.text for value in given], *sorted(constants.items()))
-        step = None if into else self._steps.get(key)
-        if step and self._stands(step):
-            return step.results
-        filled: dict[str, Value] = {name: lift(float(constants[name])) for name in straight.constants}
+        key: tuple[Any, ...] = ()
+        if not into:
+            key = (formula, *[value.text for value in given], *sorted(constants.items()))
+            step = self._steps.get(key)
+            if step and self._stands(step):
+                return step.results
+        filled: dict[str, Value] = {name: Number(float(constants[name])) for name in straight.constants}
         for parameter, value in zip(straight.values, given, strict=True):
             # worked out once, where the formula reads it more than once; a name or a number costs nothing to
             # repeat

@@ -54,6 +54,8 @@ class Straight(NamedTuple):
     results: tuple[Template, ...]
     uses: Counter[str]
     """How often each name is read."""
+    names: frozenset[str]
+    """Those of the constants."""
 
 
 @cache
@@ -109,6 +111,7 @@ class _Reader:
             body,
             tuple(Template(self.value(one)) for one in results),
             self.uses,
+            frozenset(one.arg for one in arguments.kwonlyargs),
         )
 
     def step(self, node: ast.stmt) -> tuple[str, Template]:

@@ -73,25 +73,25 @@ class Value:
     __hash__ = object.__hash__
 
     def __add__(self, other: Value | float) -> Value:
-        return Operation("+", self, lift(other))
+        return Operation("+", self, other if isinstance(other, Value) else lift(other))
 
     def __radd__(self, other: float) -> Value:
         return Operation("+", lift(other), self)
 
     def __sub__(self, other: Value | float) -> Value:
-        return Operation("-", self, lift(other))
+        return Operation("-", self, other if isinstance(other, Value) else lift(other))
 
     def __rsub__(self, other: float) -> Value:
         return Operation("-", lift(other), self)
 
     def __mul__(self, other: Value | float) -> Value:
-        return Operation("*", self, lift(other))
+        return Operation("*", self, other if isinstance(other, Value) else lift(other))
 
     def __rmul__(self, other: float) -> Value:
         return Operation("*", lift(other), self)
 
     def __truediv__(self, other: Value | float) -> Value:
-        return Operation("/", self, lift(other))
+        return Operation("/", self, other if isinstance(other, Value) else lift(other))
 
     def __rtruediv__(self, other: float) -> Value:
         return Operation("/", lift(other), self)
@@ -103,22 +103,22 @@ class Value:
         return Call("abs", (self,))
 
     def __lt__(self, other: Value | float) -> Value:
-        return Comparison("<", (self, lift(other)))
+        return Comparison("<", (self, other if isinstance(other, Value) else lift(other)))
 
     def __le__(self, other: Value | float) -> Value:
-        return Comparison("<=", (self, lift(other)))
+        return Comparison("<=", (self, other if isinstance(other, Value) else lift(other)))
 
     def __gt__(self, other: Value | float) -> Value:
-        return Comparison(">", (self, lift(other)))
+        return Comparison(">", (self, other if isinstance(other, Value) else lift(other)))
 
     def __ge__(self, other: Value | float) -> Value:
-        return Comparison(">=", (self, lift(other)))
+        return Comparison(">=", (self, other if isinstance(other, Value) else lift(other)))
 
     def __eq__(self, other: Value | float) -> Value:  # type: ignore[override]
-        return Comparison("==", (self, lift(other)))
+        return Comparison("==", (self, other if isinstance(other, Value) else lift(other)))
 
     def __ne__(self, other: Value | float) -> Value:  # type: ignore[override]
-        return Comparison("!=", (self, lift(other)))
+        return Comparison("!=", (self, other if isinstance(other, Value) else lift(other)))
 
 
 def say(part: Value, least: int) -> str:

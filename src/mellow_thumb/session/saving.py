@@ -66,50 +66,55 @@ class Parts(NamedTuple):
 
 def take_snapshot(base: Plan, parts: Parts) -> Snapshot:
     """Everything that a session is, which began with `base`."""
-    running, intake, answers = parts.running, parts.intake, parts.answers
+    running, clock, world, intake, host, answers, camera, cues = parts
+    contacts, motion = intake.contacts, intake.motion
     return Snapshot(
         running.plan,
         base,
         running.program,
         running.send([]),
         running.values,
-        parts.clock.saved(),
+        clock.saved(),
         intake.inbox.saved(),
         dict(intake.offsets),
-        {name: dict(counts) for name, counts in intake.refused.items()},
+        _copied(intake.refused),
         dict(intake.clipped),
-        tuple(parts.camera.kicks),
-        (*parts.camera.origin, parts.world.now, parts.world.rate),
-        tuple(parts.cues.counts.values()),
-        tuple(map(tuple, parts.cues.given.values())),
+        tuple(camera.kicks),
+        (*camera.origin, world.now, world.rate),
+        tuple(cues.counts.values()),
+        tuple(map(tuple, cues.given.values())),
         answers.hosts,
         answers.rig,
-        (intake.contacts.saved(), tuple(parts.host.ids.items())) if intake.contacts else None,
-        intake.motion.saved() if intake.motion else None,
+        (contacts.saved(), tuple(host.ids.items())) if contacts else None,
+        motion.saved() if motion else None,
     )
 
 
 def put_back(one: Snapshot, parts: Parts) -> None:
     """Become what a snapshot holds, but for the program, which runs already."""
-    intake = parts.intake
-    parts.running.values = one.values
-    parts.clock.restore(one.clock)
+    running, clock, world, intake, host, answers, camera, cues = parts
+    running.values = one.values
+    clock.restore(one.clock)
     intake.inbox.restore(one.inbox)
-    intake.offsets = dict(one.offsets)
-    intake.refused = {name: dict(counts) for name, counts in one.refused.items()}
-    intake.clipped = dict(one.clipped)
-    parts.camera.kicks = list(one.kicks)
-    x, y, z, parts.world.now, parts.world.rate = one.place
-    parts.camera.origin = (x, y, z)
-    cues = parts.cues
-    cues.counts = dict(zip(cues.counts, one.counts, strict=True))
-    cues.given = {name: list(times) for name, times in zip(cues.given, one.given, strict=True)}
-    parts.answers.hosts, parts.answers.rig = one.hosts, one.rig
+    intake.offsets, intake.clipped = dict(one.offsets), dict(one.clipped)
+    intake.refused = _copied(one.refused)
+    camera.kicks = list(one.kicks)
+    x, y, z, world.now, world.rate = one.place
+    camera.origin = (x, y, z)
+    if one.counts:
+        cues.counts = dict(zip(cues.counts, one.counts, strict=True))
+        cues.given = {name: list(times) for name, times in zip(cues.given, one.given, strict=True)}
+    answers.hosts, answers.rig = one.hosts, one.rig
     if intake.contacts and one.contacts:
         intake.contacts.restore(one.contacts[0])
-        parts.host.ids = dict(one.contacts[1])
+        host.ids = dict(one.contacts[1])
     if intake.motion and one.motion:
         intake.motion.restore(one.motion)
+
+
+def _copied(refused: dict[str, dict[str, int]]) -> dict[str, dict[str, int]]:
+    """What was refused, to be counted on apart; mostly nothing."""
+    return {name: dict(counts) for name, counts in refused.items()} if refused else {}
 
 
 def to_plain(one: Snapshot) -> dict[str, Any]:
