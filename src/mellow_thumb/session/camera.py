@@ -10,6 +10,7 @@ from ..formulas import heading_of, wrapped
 from ..plan import CURSORS, REDUCED
 from ..plan.mounts import GROUND, UP, Eye, Flat, Orbit, Overhead
 from .shakes import Kick
+from .steering import MOST
 from .view import POSE, Quadruple, Triple, View, direction
 
 if TYPE_CHECKING:
@@ -101,7 +102,8 @@ class Camera:
         """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
 
         It never enters the axis's own value: a frame does not show it, and when it has faded the view is
-        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use.
+        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use, or
+        an amount beyond 1e9.
         """
         self._add_kick(name, amount, half_life, 0.0)
 
@@ -115,9 +117,11 @@ class Camera:
         names = [axis for axis in self._running.program.seen if axis not in ("zoom", "distance")]
         if name not in names:
             raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
-        if amount - amount != 0.0 or not 0.0 < half_life <= 60.0:
+        # Kicks add up: without a bound, two finite ones can make a view that is not.
+        if not -MOST <= amount <= MOST or not 0.0 < half_life <= 60.0:
             raise ArgumentError(
-                f"{name}: found {amount!r} for {half_life!r} s; expected a number, and above 0 to 60 s"
+                f"{name}: found {amount!r} for {half_life!r} s; "
+                f"expected {-MOST:g} to {MOST:g}, and above 0 to 60 s"
             )
         if self._running.plan.hands.reduced_motion:
             amount, half_life = amount * REDUCED, half_life * REDUCED

@@ -332,7 +332,8 @@ class Session:
         """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
 
         It never enters the axis's own value: a frame does not show it, and when it has faded the view is
-        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use.
+        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use, or
+        an amount beyond 1e9.
         """
         self._camera.kick(name, amount, half_life=half_life)
 

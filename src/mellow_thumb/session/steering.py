@@ -12,6 +12,10 @@ if TYPE_CHECKING:
     from .inbox import Inbox
     from .running import Running
 
+MOST = 1e9
+"""What a host may set an axis to, or kick it by, either way and in its unit. More is no camera: two huge but
+finite numbers can add up to one that is not, and then a frame has no sine."""
+
 
 class Steering:
     """Takes what a host sets; each word of it is woven in at its first use."""
@@ -43,8 +47,8 @@ class Steering:
         if axis is None:
             names = [axis.name for axis in self._running.plan.axes]
             raise ArgumentError(f"found the axis {name}; expected {listed(names)}{nearest(name, names)}")
-        if not (value - value == 0.0 and (value > 0.0 or not axis.log)):
-            wanted = f"a finite number{' above 0' if axis.log else ''}"
+        if not -MOST <= value <= MOST or (axis.log and value <= 0.0):
+            wanted = f"{'above 0' if axis.log else f'{-MOST:g}'} to {MOST:g}"
             raise ArgumentError(f"{name}: found {value!r}; expected {wanted}")
         return axis.inner(value)
 
