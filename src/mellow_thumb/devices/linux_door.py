@@ -94,9 +94,8 @@ class LinuxDoor:
     def hold(self, state: Iterable[Event], seconds: float) -> None:
         """Take what a device holds that was not heard before: as it is opened, or after a loss."""
         for kind, code, value in state:
-            if (
-                kind != ABS or not self.device.touches
-            ):  # a contact is claimed where it lands, and nowhere else
+            if kind != ABS or not self.device.touches:
+                # A contact is claimed where it lands, and nowhere else.
                 self.take(kind, code, value, seconds)
         self.take(SYN, REPORT, 0, seconds)
 

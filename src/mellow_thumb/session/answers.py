@@ -52,11 +52,7 @@ class Answers:
         self._point("head", (said[3], said[4], said[5], said[6]))
 
     def set_hand(self, side: str, rotation: Quadruple) -> None:
-        """Say which way a hand beside the headset points, ``left`` or ``right``, for who walks by it.
-
-        `rotation` is its aim's in the play space, a unit quaternion x, y, z, w. Raises
-        :class:`ArgumentError` for another hand.
-        """
+        """As :meth:`Session.set_hand` says."""
         if side not in ("left", "right"):
             raise ArgumentError(f'hand: found {side!r}; expected "left" or "right"')
         self._point(f"{side}_hand", rotation)
@@ -77,10 +73,7 @@ class Answers:
         self._intake.feed(name, value, at=self._clock.now + self._clock.skipped)
 
     def recentre(self) -> None:
-        """Centre the play space of a headset on where the head is now and looks: on the floor alone.
-
-        The head is then where the subject is, and looks where the yaw points; height and tilt are its own.
-        """
+        """As :meth:`Session.recentre` says."""
         program = self._running.program
         if "head_x" not in program.asked or self.said("head_x") != self.said("head_x"):
             return

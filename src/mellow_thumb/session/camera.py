@@ -88,23 +88,14 @@ class Camera:
         return tuple(values)
 
     def shift_origin(self, x: float, y: float, z: float) -> None:
-        """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
-
-        For worlds so large that they are centred anew on the way. Raises :class:`ArgumentError` for what is
-        no finite place.
-        """
+        """As :meth:`Session.shift_origin` says."""
         if x + y + z - (x + y + z) != 0.0:
             raise ArgumentError(f"origin: found {(x, y, z)}; expected three finite metres")
         a, b, c = self.origin
         self.origin = (a + x, b + y, c + z)
 
     def kick(self, name: str, amount: float, *, half_life: float) -> None:
-        """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
-
-        It never enters the axis's own value: a frame does not show it, and when it has faded the view is
-        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use, or
-        an amount beyond 1e9.
-        """
+        """As :meth:`Session.kick` says."""
         self._add_kick(name, amount, half_life, 0.0)
 
     def shake(self, name: str, amount: float, *, half_life: float, frequency: float = 8.0) -> None:

@@ -187,9 +187,8 @@ class Contacts:
         for k, (touch, codes) in enumerate(zip(area.touches, area.codes, strict=True)):
             down = len(claimed) >= (2 if touch.kind in DOUBLE else 1)
             self._past[number][k] = touch.after_travel.value == 0.0
-            if (
-                claimed and claimed[0] != lead and lead >= 0
-            ):  # another finger leads: what is held is held anew, by where it is
+            if claimed and claimed[0] != lead and lead >= 0:
+                # Another finger leads: what is held is held anew, by where it is.
                 self._say(out, t, codes, "down", 0.0)
                 self._fingers[claimed[0]].far = AWAY
             self._say_place(out, t, number, touch, codes)

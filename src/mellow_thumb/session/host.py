@@ -39,11 +39,7 @@ class Host:
     def set_screen(
         self, width: float, height: float, at: float | None = None, *, pixels_per_cm: float | None = None
     ) -> None:
-        """Say how large the view is, in pixels, for lengths in screens; until then it counts as square.
-
-        `pixels_per_cm` is for lengths in cm: without it what is stated in cm takes no contact. Raises
-        :class:`ArgumentError` for what is no size.
-        """
+        """As :meth:`Session.set_screen` says."""
         if not (1.0 <= width <= 1e6 and 1.0 <= height <= 1e6):
             raise ArgumentError(f"screen: found {width!r} by {height!r}; expected 1 to a million pixels")
         if pixels_per_cm is not None and not 0.0 < pixels_per_cm <= 1e4:
@@ -61,14 +57,7 @@ class Host:
         device: str | None = None,
         on: str | None = None,
     ) -> None:
-        """Say what happens to a contact: ``down`` as it lands, ``move``, ``up`` as it lifts, ``cancel``.
-
-        `contact` is what the host tells contacts apart by, whatever that is; `place` where it is, 0 to 1 of
-        the view from its bottom left corner; `on` what it begins on, by the host's name for it. Ids may come
-        in any order, and be used anew once they have lifted. From one thread for all contacts.
-
-        Raises :class:`ArgumentError` for another phase.
-        """
+        """As :meth:`Session.touch` says."""
         if phase not in ("down", "move", "up", "cancel"):
             raise ArgumentError(f'phase: found {phase!r}; expected "down", "move", "up" or "cancel"')
         if self._intake.contacts is None or (phase != "down" and contact not in self.ids):
@@ -95,12 +84,7 @@ class Host:
         at: float | None = None,
         device: str | None = None,
     ) -> None:
-        """Say what the sensors of a device in the hand read: they become ``motion.aim`` and ``motion.tilt``.
-
-        `turn` is how it turns about its own axes, in deg/s, `force` what its accelerometer says, in m/s2: x
-        to the right of the screen, y to its top, z out of it; at rest `force` points to the sky. From one
-        thread.
-        """
+        """As :meth:`Session.motion` says."""
         said = {"motion.turn": turn} if force is None else {"motion.force": force, "motion.turn": turn}
         found = {name: self._finite(name, values, 3) for name, values in said.items()}
         for name, numbers in found.items() if all(found.values()) else ():
@@ -108,11 +92,7 @@ class Host:
                 self._intake.feed(f"{name}.{part}", number, at=at, device=device)
 
     def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
-        """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.
-
-        `rotation` is a unit quaternion x, y, z, w from the device's frame (as in :meth:`motion`) to one with
-        +Y up, wherever its north is; either of the two for one rotation will do. From one thread.
-        """
+        """As :meth:`Session.attitude` says."""
         for name, value in zip(ATTITUDE, self._finite("motion.attitude", rotation, 4), strict=False):
             self._intake.feed(name, value, at=at, device=device)
 
@@ -128,11 +108,7 @@ class Host:
         return []
 
     def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
-        """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
-
-        Speed is over the map: a slope changes how far a step rises, not how far it goes. Raises
-        :class:`ArgumentError` for a normal that does not point up, or a wall.
-        """
+        """As :meth:`Session.set_ground` says."""
         x, y, z = normal
         if not (y > 0.0 and abs(x / y) <= 1e3 and abs(z / y) <= 1e3):
             raise ArgumentError(

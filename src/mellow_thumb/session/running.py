@@ -89,9 +89,8 @@ class Running:
     def look_again(self, now: float) -> None:
         """Have all that is held looked at anew, as if nobody had pressed anything; then read a frame."""
         codes, frame = self.program.codes, self.program.frame
-        if (
-            "host.focus" in codes
-        ):  # a word of the focus that says nothing new looks at everything, and fires nothing
+        if "host.focus" in codes:
+            # A word of the focus that says nothing new looks at everything, and fires nothing.
             self.send([(now, codes["host.focus"], self.state["host_focus"], 0.0)])
         self.values = self.send([(now, frame, 0.0, 0.0)])
 

@@ -489,9 +489,8 @@ class Session:
         """
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
         another = one.plan is not self._running.plan
-        if (
-            another and one.plan.digest != self._running.plan.digest
-        ):  # under an earlier sheet, or of another profile
+        if another and one.plan.digest != self._running.plan.digest:
+            # Under an earlier sheet, or of another profile.
             check_digest(one.base.digest, self._base.digest)
         self._running.plan = one.plan
         self._running.go_on(one.program, one.loop)

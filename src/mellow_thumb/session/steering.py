@@ -24,19 +24,11 @@ class Steering:
         self._running, self._inbox = running, inbox
 
     def set_axis(self, name: str, value: float, at: float | None = None) -> None:
-        """Put an axis at a value, in its own unit; at the time of `at`, as an event would.
-
-        What smoothing still owed it is gone, so the camera does not drift on; what is held stays held.
-        Raises :class:`ArgumentError` for an axis that is not there, or a value that it cannot have.
-        """
+        """As :meth:`Session.set_axis` says."""
         self._set(("set", name), self._inner(name, value), 0.0, at)
 
     def turn_to(self, name: str, value: float, *, over: float, at: float | None = None) -> None:
-        """Take an axis to a value in `over` seconds, gently; a yaw that wraps goes the shorter way.
-
-        What hands do in the meantime adds to it. Raises :class:`ArgumentError` as :meth:`set_axis` does,
-        and for a time that is not above 0.
-        """
+        """As :meth:`Session.turn_to` says."""
         if not 0.0 < over < float("inf"):
             raise ArgumentError(f"over: found {over!r}; expected seconds above 0")
         self._set(("turn", name), self._inner(name, value), over, at)
@@ -53,10 +45,7 @@ class Steering:
         return axis.inner(value)
 
     def set_scale(self, route: str, factor: float, at: float | None = None) -> None:
-        """Multiply the effect of a route: the host's own scale, such as slowing a stick near a target.
-
-        Raises :class:`ArgumentError` for a route that is not there, or a factor that is not 0 to 100.
-        """
+        """As :meth:`Session.set_scale` says."""
         names = [route.name for route in self._running.plan.routes]
         if route not in names:
             raise ArgumentError(f"found the route {route}; expected {listed(names)}{nearest(route, names)}")

@@ -27,7 +27,7 @@ _HEADER = """
  *     {name}_event(&s, seconds, code, x, y);     each event, in order of time
  *     {name}_frame(&s, seconds, host, out);      at the end of a frame: reads, and leaves no trace
  *
- * host[] holds what the mount asks, NAN for what is not known, or is 0: {hosts}.
+ * {hosts}
  * Events of one moment go in the order in which they came, and after a frame that ends there. Of a pair of
  * held values of which only one is known the other is NAN. What a press began on goes in y. The codes, the
  * order of out[] and test vectors stand in {name}.json.
@@ -287,7 +287,7 @@ def c_header(program: Program, *, name: str, title: str, version: str, digest: s
         "values": str(len(woven.outputs)),
         "frame": str(program.frame),
         "parameters": ", ".join(f"double {argument}" for argument in taken),
-        "hosts": ", ".join(program.hosts) or "nothing",
+        "hosts": _of_hosts(program),
         "posing": ", ".join([*given, *(["t"] if rig else [])]),
     }
     return _filled(parts, words)
@@ -301,3 +301,10 @@ def _filled(parts: dict[str, list[str]], words: dict[str, str]) -> str:
     for key, word in words.items():
         text = text.replace(f"{{{key}}}", word)
     return text + "\n"
+
+
+def _of_hosts(program: Program) -> str:
+    """What the header says of the array that the host hands over."""
+    if not program.hosts:
+        return "The mount asks for nothing: pass 0 as host."
+    return f"host[] is what the mount asks for, NAN where you do not know it: {', '.join(program.hosts)}."
