@@ -282,3 +282,35 @@ def test_a_slip_in_any_call_is_told_in_our_words_and_changes_nothing(profile: mt
     for section in ("sensitivity", "invert", "dead_zone", "choice", "hands", "buttons", "nothing"):
         with pytest.raises(mt.MellowThumbError, match="expected"):
             sheet.set(profile, section, "lok", 1.0)
+
+
+@pytest.mark.parametrize("wrong", [1e308, -1e308, 1e18, 0.5])
+@pytest.mark.parametrize("profile", [*PROFILES, BARE], ids=lambda profile: Path(profile.file).stem)
+def test_a_damaged_state_is_refused_or_goes_on_and_never_ends_in_a_traceback(
+    profile: mt.Profile, wrong: float
+) -> None:
+    session = profile.session()
+    session.tick(0.1)
+    plain = json.dumps(session.state())
+    for name in json.loads(plain)["loop"]:
+        data = json.loads(plain)
+        data["loop"][name] = wrong
+        another = profile.session()
+        try:
+            another.restore(data)
+        except mt.ArgumentError as error:
+            assert "damaged" in str(error)
+        else:
+            another.tick(0.1)
+            another.view()
+
+
+def test_a_state_with_a_kick_that_nobody_gave_is_refused() -> None:
+    session = PROFILES[0].session()
+    session.kick("yaw", 2.0, half_life=0.1)
+    session.restore(json.loads(json.dumps(session.state())))
+    for k, wrong in ((0, "ywa"), (1, 1e308), (3, 0.0), (4, -1.0)):
+        data = json.loads(json.dumps(session.state()))
+        data["kicks"][0][k] = wrong
+        with pytest.raises(mt.ArgumentError, match="a kick that nobody gave"):
+            session.restore(data)

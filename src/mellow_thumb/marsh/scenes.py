@@ -21,12 +21,8 @@ def field_glasses() -> Take:
     hand.rest(0.2)
     hand.press()  # glasses up
     hand.rest(0.18)
-    for right, away in (
-        (3.6, 0.25),
-        (3.1, -0.2),
-        (4.2, 0.15),
-        (2.4, 0.1),
-    ):  # along the tide line, flock by flock
+    # Along the tide line, flock by flock.
+    for right, away in ((3.6, 0.25), (3.1, -0.2), (4.2, 0.15), (2.4, 0.1)):
         hand.aim(right, away)
         hand.rest(0.25)
     hand.aim(1.2, 12.0, width=0.8)  # a curlew goes up, higher than the glasses tilt

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import ArgumentError
+from ..plan import CURSORS, FAR
 from ..weaving import weave_plan
 from .contacts import Contacts
 from .inbox import NO_TIME
@@ -195,7 +196,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
         )
         _check(found)
         return found
-    except (KeyError, TypeError, ValueError) as error:
+    except (LookupError, TypeError, ValueError, ArithmeticError) as error:
         raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
 
 
@@ -218,6 +219,8 @@ def _motion(data: dict[str, Any]) -> list[Any] | None:
     return known
 
 
+MOST_CUES = 1e6
+"""More than this are not given between two frames."""
 CLOCK, PLACE = 7, 5
 """How many numbers a clock and a place are."""
 
@@ -238,3 +241,28 @@ def _check(one: Snapshot) -> None:
     arrived, waiting, _ = one.inbox
     if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*arrived, *waiting)):
         raise ValueError("an event of no signal")
+    for axis, amount, start, half_life, frequency in one.kicks:
+        if axis not in program.seen or not (-FAR <= amount <= FAR and start - start == 0.0):
+            raise ValueError("a kick that nobody gave")
+        if not (0.0 < half_life <= 60.0 and 0.0 <= frequency < 1000.0):
+            raise ValueError("a kick that nobody gave")
+    _try_frames(one)
+
+
+def _try_frames(one: Snapshot) -> None:
+    """Refuse finite numbers that no frame can be read from: the program reads two, and forgets them."""
+    program, now = one.program, one.clock[0]
+    # A commit is 1/16 s ago at the most; from one that lies years back a frame would take years.
+    if not 0.0 <= now - one.loop[0] <= 1.0:
+        raise ValueError("a last commit that is not just before its frame")
+    trial = program.live(one.loop)
+    next(trial)
+    for t in (now, now + 1.0):
+        values = trial.send([(t, program.frame, 0.0, 0.0)])
+        for name, count in (("cursor", len(CURSORS)), ("mount", 1 + len(one.plan.others))):
+            if name in program.places and values[program.places[name]] not in range(count):
+                raise ValueError(f"a {name} that is not there")
+        for place, known in zip(program.cues.values(), one.counts, strict=True):
+            if abs(values[place] - known) > MOST_CUES:
+                raise ValueError("more cues than anyone could give")
+        program.posed(values, one.hosts, t, one.rig)
