@@ -422,8 +422,8 @@ def getting_ready() -> None:
     ready = turns({"": fresh}, 11)[""]
     said("loading and weaving / import numpy", ready / median(importing() for _ in range(11)), "at most 2")
     script = (
-        "import time, mellow_thumb as mt; from mellow_thumb.fused import load\n"
-        "from mellow_thumb.program import weave_plan\n"
+        "import time, mellow_thumb as mt; from mellow_thumb.engines.fused import load\n"
+        "from mellow_thumb.weaving.program import weave_plan\n"
         f"import numba; p = weave_plan(mt.load_profile({str(PROFILE)!r})); t = time.perf_counter(); load(p)\n"
         "print(time.perf_counter() - t)"
     )

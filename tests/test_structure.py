@@ -4,11 +4,13 @@ from __future__ import annotations
 
 import ast
 import inspect
+import re
 import subprocess
 import sys
 from graphlib import CycleError, TopologicalSorter
 from importlib import import_module
 from pathlib import Path
+from pkgutil import resolve_name
 from types import ModuleType
 from typing import NamedTuple
 
@@ -265,6 +267,39 @@ def test_the_public_names_are_exactly_these_and_all_are_there() -> None:
     )
     typed = {alias.name for n in ast.walk(hidden) if isinstance(n, ast.ImportFrom) for alias in n.names}
     assert typed == set(mellow_thumb.__all__)
+
+
+NAMES = re.compile(r"\bmellow_thumb(?:\.[a-zA-Z_]\w*)+")
+"""A name of the package as it is written anywhere: in code, in a script inside a string, in a page."""
+WRITTEN = ("src", "tests", "benchmarks", "docs", "examples")
+
+
+def stale_names(path: Path) -> list[str]:
+    """Names that a file writes of the package, and that the package does not have."""
+    found = []
+    for number, line in enumerate(path.read_text(encoding="utf-8").splitlines(), 1):
+        for name in NAMES.findall(line):
+            try:
+                resolve_name(name)
+            except (ImportError, AttributeError):
+                found.append(f"{path}:{number}: {name}")
+    return found
+
+
+def test_every_name_that_is_written_anywhere_is_there() -> None:
+    root, kinds = SOURCE.parents[1], (".py", ".md", ".ipynb")
+    files = [path for folder in WRITTEN for path in (root / folder).rglob("*") if path.suffix in kinds]
+    # This file writes names that are not there, on purpose.
+    files = sorted({*files, *root.glob("*.md")} - {Path(__file__)})
+    assert [one for path in files for one in stale_names(path)] == []
+
+
+def test_a_stale_name_is_found_in_a_script_inside_a_string(tmp_path: Path) -> None:
+    script = tmp_path / "script.py"
+    script.write_text(
+        'RUN = """\nfrom mellow_thumb.signals import Signal\nimport mellow_thumb.plan.signals\n"""\n'
+    )
+    assert stale_names(script) == [f"{script}:2: mellow_thumb.signals"]
 
 
 @pytest.mark.parametrize("path", MODULES, ids=module_name)

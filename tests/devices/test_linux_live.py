@@ -49,7 +49,7 @@ SCREEN = Described(
 
 LISTENS = """
 import sys
-from mellow_thumb.linux_live import LinuxDevices
+from mellow_thumb.devices.linux_live import LinuxDevices
 heard = []
 devices = LinuxDevices(lambda *event: heard.append(event))
 for path, name in devices.names.items():

@@ -1,7 +1,7 @@
 """Quantities: a number and the unit that says what it is.
 
 A sensitivity never comes without its unit, and the unit must fit what the signal is (its kind, see
-:mod:`mellow_thumb.signals`) and what the axis is measured in. :func:`read_sensitivity` is the one place
+:mod:`mellow_thumb.plan.signals`) and what the axis is measured in. :func:`read_sensitivity` is the one place
 that decides.
 """
 

@@ -27,7 +27,7 @@ class Fused(NamedTuple):
     """A compiled program and what it is given."""
 
     run: Callable[..., int]
-    """The loop of :func:`~mellow_thumb.fused_text.fuse`."""
+    """The loop of :func:`~mellow_thumb.weaving.languages.fused_text.fuse`."""
     text: FusedText
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, fields
 from typing import TYPE_CHECKING
 
 from ..basics import PlanError, listed
@@ -89,7 +89,7 @@ class Route:
         words = "a glide on what no finger drags; expected a drag or a twist"
         yield bool(self.glide) and not touched, "glide", words
         yield not 0.0 <= self.glide <= 10.0, "glide", f"glide {self.glide:g} s; expected 0 to 10 s"
-        shaping = "a rest, reach, dead_zone, curve or turn_boost"
+        shaping = f"a {listed([*(step.name for step in fields(Shape)), 'turn_boost'])}"
         shaped, key = self.shape != Shape() or self.turn_boost is not None, self._shaping
         yield step and shaped, key, f"{shaping} on a displacement; expected a speed_gain"
         own = self.source.signal.kind == "rate" and shaped
@@ -123,13 +123,8 @@ class Route:
     @property
     def _shaping(self) -> str:
         """The first key of what is done to a held value."""
-        shape = self.shape
-        found = {
-            "rest": shape.rest != (0.0, 0.0),
-            "reach": shape.reach != "disc",
-            "dead_zone": shape.dead_zone,
-        }
-        return next((key for key, there in found.items() if there), "curve" if shape.curve else "turn_boost")
+        given = (step.name for step in fields(Shape) if getattr(self.shape, step.name) != step.default)
+        return next(given, "turn_boost")
 
     def _wrong_pins(self) -> Iterator[tuple[bool, str, str]]:
         """What does not go together with holding on to a point, or with pans."""
