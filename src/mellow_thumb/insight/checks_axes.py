@@ -61,8 +61,8 @@ def limits(plan: Plan) -> Iterator[Finding]:
             ends = 'min = "1.5 m", max = "12 m"' if axis.name == "distance" else 'min = "1 x", max = "8 x"'
             yield Finding("no-limits", "error", path, reason, f"in [axes]: {axis.name} = {{ {ends} }}")
         if axis.name == "pitch" and (axis.high > 90.0 or axis.low < -90.0):
-            reach = f"pitch goes from {axis.low:g} to {axis.high:g} deg"
-            reason = f"{reach}: beyond 90, left and right change sides"
+            span = f"pitch goes from {axis.low:g} to {axis.high:g} deg"
+            reason = f"{span}: beyond 90, left and right change sides"
             fix = 'in [axes]: pitch = { min = "-80 deg", max = "80 deg" }'
             yield Finding("pitch-past-90", "error", path, reason, fix)
 

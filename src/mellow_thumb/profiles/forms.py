@@ -146,7 +146,7 @@ def _rest(value: object) -> tuple[float, ...]:
     return tuple(numbers)
 
 
-def _reach(value: object) -> tuple[tuple[float, float], ...]:
+def _pitch_factors(value: object) -> tuple[tuple[float, float], ...]:
     """Points of a pitch and a factor."""
     found = []
     for point in value if isinstance(value, list) else []:
@@ -269,7 +269,9 @@ Face = Annotated[
 Rest = Annotated[tuple[float, ...], *_read(_rest, NUMBER, list_of(NUMBER, 1, 2))]
 
 
-Reach = Annotated[tuple[tuple[float, float], ...], *_read(_reach, list_of({"type": "array"}, 2))]
+PitchFactors = Annotated[
+    tuple[tuple[float, float], ...], *_read(_pitch_factors, list_of({"type": "array"}, 2))
+]
 
 
 Offset = Annotated[tuple[float, ...], *_read(_offset, list_of(_LENGTH, 3, 3))]

@@ -21,7 +21,7 @@ from .forms import (
     Metres,
     Names,
     Offset,
-    Reach,
+    PitchFactors,
     Returns,
     Seconds,
     in_unit,
@@ -132,7 +132,7 @@ class OrbitForm(MountForm):
         description="half-life with which it goes back where an obstacle brought it nearer",
         json_schema_extra=in_unit("s, ms"),
     )
-    reach: Reach = Field(
+    distance_by_pitch: PitchFactors = Field(
         (),
         description='more or less of the distance by the pitch: `[["-60 deg", 1.5], ["0 deg", 1], '
         '["40 deg", 0.6]]`, joined by a monotone curve',

@@ -19,7 +19,7 @@ GRAVITY = 9.80665
 """Metres a second squared."""
 LEVELS = 3.0
 """Seconds in which gravity corrects the attitude by two thirds."""
-SETTLES = 0.5
+LYING = 0.5
 """The same while the device lies still, where nothing but gravity is felt."""
 LEARNS = 0.002
 """How fast a bias is learnt while the device moves: 1/s for each 1/s of the correction."""
@@ -91,7 +91,7 @@ class Attitude:
         x, y, z = free
         if self._force is not None:
             ex, ey, ez, weight = self._error()
-            gain = weight / (SETTLES if self._rests > RESTS else LEVELS) / _DEGREE
+            gain = weight / (LYING if self._rests > RESTS else LEVELS) / _DEGREE
             x, y, z = x + ex * gain, y + ey * gain, z + ez * gain
             learns = LEARNS * gain * dt
             a, b, c = self.bias

@@ -117,7 +117,7 @@ class Events:
             if route.glide and f"{route.source.signal.name}.down" in change.touched:
                 self.conditioning.lifted(block, route)
         self.passing.go(block)
-        self.parts.keep_reach(block)
+        self.parts.keep_furthest(block)
         self._keep_due(block)
 
     def _keep_due(self, block: Block) -> None:
@@ -341,7 +341,7 @@ class Events:
             assert scale is not None
             block.set(scale, X)
             self.passing.go(block)
-            parts.keep_reach(block)
+            parts.keep_furthest(block)
             return
         keys = parts.keys(name)
         if not keys:
@@ -354,7 +354,7 @@ class Events:
                 self._set_axis(block, kind, key)
                 if key in parts.pan_of:
                     parts.pan_of[key].bound(block)
-        parts.keep_reach(block)
+        parts.keep_furthest(block)
 
     def _set_axis(self, block: Block, kind: str, key: str) -> None:
         """Put an axis where the host wants it, or begin to turn it there."""

@@ -61,7 +61,7 @@ class AxisFlow:
         """The ways back to where a gate was opened."""
         self.near: Name | None = None
         """What holds whether its limits are near, where that makes a difference."""
-        self.reach: Handle | None = None
+        self.furthest: Handle | None = None
         """What holds how far it might go within the longest step, where that makes a difference."""
         self.steps = False
         """Whether displacements act on it without smoothing."""
@@ -290,7 +290,9 @@ class AxisFlow:
             return FALSE
         if not (self.axis.limited and (self.wishes or self.mixed)):
             return None
-        bound = total([*map(abs, pushes), *([self.reach] if self.reach is not None else self._most(time))])
+        bound = total(
+            [*map(abs, pushes), *([self.furthest] if self.furthest is not None else self._most(time))]
+        )
         low, high = self.axis.limits["low"], self.axis.limits["high"]
         return every([low + bound < self.value, self.value < high - bound])
 

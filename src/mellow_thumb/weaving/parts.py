@@ -200,7 +200,7 @@ class Parts:
         """Where movement goes: right and forward inside the unit disc, and the direction of that (deg)."""
         self.walk = Walk(self, plan.movement, self._make_walk(plan.movement)) if plan.movement else None
         for flow in self.guarded:
-            flow.reach = self.state.new(f"{flow.value}_reach")
+            flow.furthest = self.state.new(f"{flow.value}_furthest")
         names = [one.name for one in self.state.handles]
         self.names.take([*names, *(f"kept_{name}" for name in names)])
         for flow in self.guarded:
@@ -529,13 +529,13 @@ class Parts:
         """What is written inside runs only while a mount that has an axis is in force."""
         return block.when(self.on[key] != 0.0) if key in self.on else nullcontext()
 
-    def keep_reach(self, block: Block) -> None:
+    def keep_furthest(self, block: Block) -> None:
         """Write how far each axis might go in a step, where something that says so has changed."""
         for flow in self.guarded:
             most = flow.most(LONGEST)
             if block.changes(most):
-                assert flow.reach is not None
-                block.set(flow.reach, most)
+                assert flow.furthest is not None
+                block.set(flow.furthest, most)
 
     def put_axis(self, block: Block, key: str, value: Value) -> None:
         """Put an axis at a value, with nothing owed to it any more."""

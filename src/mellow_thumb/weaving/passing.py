@@ -66,7 +66,7 @@ class Passing:
             # how far an eased yaw is from steady at half the step: a twelfth of its change of speed, times it
             slows = lift(0.0) if bend is None else (bend - self._eased_yaw()) * DT * (1 / 12)
             parts.walk.pass_time(block, slows)
-        parts.keep_reach(block)
+        parts.keep_furthest(block)
 
     def _axis(self, block: Block, key: str) -> None:
         """What `dt` does to one axis; while no mount has it, it stays as it was left."""

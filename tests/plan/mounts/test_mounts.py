@@ -108,9 +108,9 @@ def test_a_line_may_be_split_anywhere(trail: float, then: float, now: float, dt:
 
 
 @given(st.floats(-60.0, 70.0))
-def test_the_reach_is_a_monotone_curve_of_the_pitch(pitch: float) -> None:
-    reach = ((-50.0, 1.6), (0.0, 1.0), (40.0, 0.5))
-    session = orbiting(Orbit("follow", reach=reach))
+def test_the_distance_is_a_monotone_curve_of_the_pitch(pitch: float) -> None:
+    factors = ((-50.0, 1.6), (0.0, 1.0), (40.0, 0.5))
+    session = orbiting(Orbit("follow", distance_by_pitch=factors))
     session.set_axis("pitch", pitch)
     session.tick(0.1)
     view = session.view((0.0, 0.0, 0.0))
@@ -230,9 +230,9 @@ def test_what_is_no_subject_is_refused() -> None:
         {"frame": "moon"},
         {"follow": -1.0},
         {"recovers": 99.0},
-        {"reach": ((0.0, 1.0),)},
-        {"reach": ((0.0, 1.0), (10.0, 2.0), (20.0, 1.5))},
-        {"reach": ((0.0, 1.0), (9.0, -1.0))},
+        {"distance_by_pitch": ((0.0, 1.0),)},
+        {"distance_by_pitch": ((0.0, 1.0), (10.0, 2.0), (20.0, 1.5))},
+        {"distance_by_pitch": ((0.0, 1.0), (9.0, -1.0))},
     ]
     for bad in wrongs:
         with pytest.raises(mt.PlanError, match="expected"):
@@ -251,9 +251,9 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
     [
         ('kind = "orbit"', 'kind = "orbt"', 'mounts.follow.kind: found "orbt"; expected "eye", "orbit", "overhead", "flat" or "headset"; did you mean orbit?'),
         ('["45 cm", "1.6 m", "0 m"]', '["45 cm", "1.6 m"]', "mounts.follow.offset: found ['45 cm', '1.6 m']; expected three lengths"),
-        ('follow = "80 ms"', 'reach = [["-60 deg", 1.5], [40, 0.6]]', "mounts.follow.reach: found 40"),
-        ('follow = "80 ms"', 'reach = [["-60 deg", 1.5]]', "expected points of a pitch and a factor"),
-        ('follow = "80 ms"', 'reach = [["0 deg", 1], ["9 deg", 2], ["20 deg", 1.5]]', "that all rise or all fall"),
+        ('follow = "80 ms"', 'distance_by_pitch = [["-60 deg", 1.5], [40, 0.6]]', "mounts.follow.distance_by_pitch: found 40"),
+        ('follow = "80 ms"', 'distance_by_pitch = [["-60 deg", 1.5]]', "expected points of a pitch and a factor"),
+        ('follow = "80 ms"', 'distance_by_pitch = [["0 deg", 1], ["9 deg", 2], ["20 deg", 1.5]]', "that all rise or all fall"),
         ('follow = "80 ms"', 'folow = "80 ms"', "did you mean follow?"),
         ('start = "4 m", min = "1.5 m", ', 'start = "4 m", ', "axes.distance: found no min; expected min above 0"),
         ('distance = { start = "4 m", min = "1.5 m", max = "12 m" }', "", "axes.distance: found no start"),

@@ -57,7 +57,7 @@ class Orbit:
     upward, each a half-life; 0 is at once. Where the host says that less than the distance is clear, it comes
     that near at once, and goes back with the half-life `recovers` (s).
 
-    `reach` makes more or less of the distance by the pitch: points of a pitch (deg) and a factor, joined by a
+    `distance_by_pitch` makes more or less of the distance: points of a pitch (deg) and a factor, joined by a
     monotone curve, such as nearer at the ankles and further from above.
     """
 
@@ -69,7 +69,7 @@ class Orbit:
     recovers: float = 0.3
     field_of_view: float = 60.0
     """Vertical, in degrees, at a zoom of 1."""
-    reach: tuple[tuple[float, float], ...] = ()
+    distance_by_pitch: tuple[tuple[float, float], ...] = ()
     follow_turn: float = 0.0
     returns: Return | None = None
     """How it goes back behind the direction of travel, if it does."""
@@ -113,34 +113,35 @@ class Orbit:
         ):
             if not 0.0 <= value <= 60.0:
                 raise PlanError(f"{what}: found {value:g}; expected 0 to 60 s", path=(what,))
-        if self.reach:
+        if self.distance_by_pitch:
             self._curve()
 
     def _curve(self) -> Points:
-        """The reach as a curve that rises from 0 to 1, over the pitch from its first point to its last."""
-        (pitch, factor), (last, end) = self.reach[0], self.reach[-1]
-        pitches, factors = zip(*self.reach, strict=True)
+        """The factor as a curve that rises from 0 to 1, over the pitch from its first point to its last."""
+        points = self.distance_by_pitch
+        (pitch, factor), (last, end) = points[0], points[-1]
+        pitches, factors = zip(*points, strict=True)
         way = 1.0 if end > factor else -1.0
         rising = all(a < b for a, b in pairwise(pitches)) and all(
             a * way < b * way for a, b in pairwise(factors)
         )
-        if len(self.reach) < 2 or not rising or min(factors) <= 0.0:
+        if len(points) < 2 or not rising or min(factors) <= 0.0:
             raise PlanError(
-                f"reach: found {[list(point) for point in self.reach]}; expected points [pitch, factor] with "
-                "rising pitches, and factors above 0 that all rise or all fall",
-                path=("reach",),
+                f"distance_by_pitch: found {[list(point) for point in points]}; expected points "
+                "[pitch, factor] with rising pitches, and factors above 0 that all rise or all fall",
+                path=("distance_by_pitch",),
             )
-        inner = [((a - pitch) / (last - pitch), (b - factor) / (end - factor)) for a, b in self.reach[1:-1]]
+        inner = [((a - pitch) / (last - pitch), (b - factor) / (end - factor)) for a, b in points[1:-1]]
         return Points(tuple(inner))
 
     def _distance(self, block: Block, given: Given) -> Value:
         """What holds the distance, by the pitch."""
-        if not self.reach:
+        if not self.distance_by_pitch:
             return given.axis("distance")
-        (pitch, factor), (last, end) = self.reach[0], self.reach[-1]
+        (pitch, factor), (last, end) = self.distance_by_pitch[0], self.distance_by_pitch[-1]
         (share,) = block.call(zone, given.axis("pitch"), inner=pitch, outer=last)
-        reached = self._curve().on_size(block, share)
-        block.set(FAR, given.axis("distance") * (factor + (end - factor) * reached))
+        risen = self._curve().on_size(block, share)
+        block.set(FAR, given.axis("distance") * (factor + (end - factor) * risen))
         return FAR
 
     def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
