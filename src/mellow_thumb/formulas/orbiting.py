@@ -11,6 +11,7 @@ def trailed(trail: float, then: float, now: float, dt: float, *, k: float) -> fl
     Exponential at `k` (1/s): behind a subject of steady speed v it stays v / k. Exact however the line is
     split. Source: the solution of p' = k (s - p) for s linear in time.
     """
+    # how far behind it would be, had the subject gone at this speed for ever
     lag = (now - then) / (dt * k) if dt > 0.0 else 0.0
     return now - lag + (trail - then + lag) * exp(-k * dt)
 
@@ -23,6 +24,7 @@ def shortage(short: float, distance: float, clear: float, dt: float, *, k: float
     """
     left = short * exp(-k * dt)
     cut = distance - clear
+    # what an obstacle took is given back slowly, or the view would leap past every fence post
     more = cut if cut > left else left
     return more if more < distance else distance
 
@@ -61,6 +63,7 @@ def heading_of(x: float, y: float, z: float, w: float) -> float:
     ahead_z = -1.0 + 2.0 * (x * x + y * y)
     up_x = 2.0 * (x * y - w * z)
     up_z = 2.0 * (y * z + w * x)
+    # looking straight up or down it has no heading; its top has: backward when it looks up
     level = ahead_x * ahead_x + ahead_z * ahead_z > 1e-12
     sign = -1.0 if ahead_y > 0.0 else 1.0
     right = ahead_x if level else sign * up_x
@@ -75,6 +78,7 @@ def chased(angle: float, goal: float, dt: float, *, k: float) -> float:
     190.0
     """
     apart = goal - angle
+    # the difference may be many turns: sine and cosine forget all but the shorter way
     way = atan2(sin(apart * 0.017453292519943295), cos(apart * 0.017453292519943295))
     return angle + 57.29577951308232 * way * (1.0 - exp(-k * dt))
 
@@ -88,6 +92,7 @@ def swung(behind: float, dt: float, *, k: float) -> float:
     >>> swung(180.0, 1.0, k=2.0), round(swung(60.0, 1e9, k=2.0), 9)
     (0.0, 60.0)
     """
+    # tan(b/2) shrinks by exp(-k t); as a sine and a cosine it holds at half a turn too
     half = behind * 0.008726646259971648
     left = atan2(sin(half) * exp(-k * dt), cos(half))
     return 0.0 if behind >= 180.0 else behind - 114.59155902616465 * left

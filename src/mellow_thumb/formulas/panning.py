@@ -35,6 +35,7 @@ def ground_under(
     c = cos(b)
     ahead = c - s * y
     up = s + c * y
+    # the sine of 5 deg: nearer to the horizon the ground would run away under the pointer
     low = -0.08715574274765817 * sqrt(1.0 + x * x + y * y)
     down = up if up < low else low
     far = distance * s / down

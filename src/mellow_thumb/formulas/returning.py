@@ -28,6 +28,7 @@ def until_limit_leaking(
     """
     level = rest + rate / k
     way = goal - level
+    # the share of the way that is left as the limit is met is exp(-k t): t is its logarithm
     share = ((low if way > 0.0 else high) - level) / way if way != 0.0 else 0.0
     time = 0.0 if share >= 1.0 else -log(share) / k if share > 0.0 else dt
     return time if time < dt else dt
@@ -41,6 +42,8 @@ def leaked_easing(
     Source: v' = ease (g - v) with g as above: two exponentials. Where `k` comes within a
     thousandth of `ease`, at which they have no value, it is taken a thousandth above, which nobody feels.
     """
+    # two equal decays have a form of their own, t exp(-k t), which every step would have to ask for; with
+    # one of them moved a little the other form holds, and stays continuous
     back = k if abs(k - ease) > 0.001 * ease else 1.001 * ease
     level = rest + rate / back
     way = value + pool - level

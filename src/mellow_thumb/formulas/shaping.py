@@ -53,6 +53,7 @@ def wedge(x: float, y: float, *, share: float) -> float:
     """
     size = abs(x)
     past = (size - share * abs(y)) / (1.0 - share)
+    # beyond the diagonal the line would go past the stick itself
     kept = 0.0 if past < 0.0 else past if past < size else size
     return kept if x > 0.0 else -kept
 

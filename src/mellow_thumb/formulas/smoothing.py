@@ -38,6 +38,7 @@ def flow_through(pool: float, inflow: float, dt: float, share: float, k: float) 
     smoothed before it is integrated comes to the same: k times the pool is the smoothed rate.
     Source: the solution of p' = inflow - k p; what is paid is what came in less what was gained.
     """
+    # where the pool comes to rest: as much runs out there as runs in
     level = inflow / k
     after = level + (pool - level) * share
     return pool + inflow * dt - after, after
@@ -54,6 +55,7 @@ def spring_through(
     """
     level = 2.0 * inflow / w
     apart = pool - level
+    # the term that a double root brings with it: t exp(-w t)
     turn = (inflow - speed + w * apart) * dt
     left = exp(-w * dt)
     after = level + (apart + turn) * left
@@ -76,6 +78,7 @@ def until_limit(goal: float, rate: float, dt: float, *, low: float, high: float)
     0.5
     """
     way = high - goal if rate > 0.0 else low - goal
+    # past a limit, or on it, the time is 0 or less: nothing runs in at all
     time = way / rate if rate != 0.0 else dt
     return dt if time >= dt else time if time > 0.0 else 0.0
 
@@ -94,6 +97,7 @@ def event_slope(change: float, gap: float, slope: float, share: float) -> float:
 
     `share` from :func:`decay` over that gap. The exponential form of the same paper's derivative filter.
     """
+    # two events of one moment have no slope: what was known before them stays
     fresh = change / gap if gap > 0.0 else slope
     return fresh + (slope - fresh) * share
 
@@ -117,6 +121,7 @@ def ramp(level: float, dt: float, *, build: float) -> tuple[float, float]:
     """
     rest = (1.0 - level) * build
     rising = dt if dt < rest else rest
+    # a triangle on a rectangle while it rises, then a rectangle of height 1
     area = rising * (level + 0.5 * rising / build) + (dt - rising)
     return area / dt if dt > 0.0 else level, level + rising / build
 
@@ -125,6 +130,7 @@ def ramp_through(
     pool: float, inflow: float, slope: float, dt: float, share: float, k: float
 ) -> tuple[float, float]:
     """As :func:`flow_through`, with an inflow that changes by `slope` (per s) each second."""
+    # what follows a ramp stays behind it by its slope over the decay
     lag = slope / k
     level = (inflow - lag) / k
     after = level + lag * dt + (pool - level) * share

@@ -27,6 +27,7 @@ def wrapped(yaw: float) -> float:
     (180.0, 180.0, -170.0)
     """
     turned = yaw - 360.0 * ceil((yaw - 180.0) / 360.0)
+    # rounding may leave exactly -180, which is the direction of 180
     return turned if turned > -180.0 else 180.0
 
 

@@ -43,6 +43,7 @@ def walked(
     Source: in the frame that turns along, the velocity goes in a line to what is wished, in T = |m| / gain
     for a missing m; m leaves behind the integral of (1 - t/T) exp(i w t), here about the middle of the time.
     """
+    # seen from the middle of the turn both its ends are alike: one sine and one cosine serve them both
     half = (yaw_now - yaw_then) * 0.008726646259971648
     middle = (yaw_now + yaw_then) * 0.008726646259971648
     ch = cos(half)
@@ -56,18 +57,21 @@ def walked(
     moving = wish_x != 0.0 or wish_y != 0.0
     size = sqrt(missing_x * missing_x + missing_z * missing_z)
     time = size / (gain if moving else brake)
+    # by then the velocity is what is wished, and stays that
     run = dt if dt < time else time
     left = 1.0 - run / time if time > 0.0 else 0.0
     turns = moving and size > 0.0
     h = (half if run == dt else half * run / dt) if turns else 0.0
     cr = (ch if run == dt else cos(h)) if turns else 1.0
     sr = (sh if run == dt else sin(h)) if turns else 0.0
+    # the even and the odd part of the mean of (1 - t/T) exp(i w t); a series where the odd one loses digits
     even = sr / h if h != 0.0 else 1.0
     odd = (even - cr) / (2.0 * h) if h > 1e-3 or h < -1e-3 else h * (0.16666666666666666 - h * h / 60.0)
     along = run * even * 0.5 * (1.0 + left)
     across = run * (left - 1.0) * odd
     lag_x = missing_x * along - missing_z * across
     lag_z = missing_z * along + missing_x * across
+    # from end to end of an arc it is shorter than along it, by sin(h) / h
     chord = sh / half * dt if half != 0.0 else dt
     aside = bend * 0.017453292519943295 * chord
     c2 = left * (ch * ch - sh * sh if turns else 1.0)

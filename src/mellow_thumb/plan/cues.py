@@ -107,6 +107,7 @@ class CueState:
             hit = self._double(block, pressed, released, quiet=change.quiet)
         else:
             assert self.timer is not None
+            # let go too early, or with the gate closed meanwhile, it was no long press
             over = some([down == 0.0, *([] if listen is None else [listen == 0.0])])
             block.set(self.timer, cases([(pressed, ANCHOR + cue.after), (over, NEVER)], self.timer))
         # a press that began while nothing listened never counts, also when it is let go
@@ -121,6 +122,7 @@ class CueState:
         short = FALSE if quiet else every([released, ANCHOR - self.begun <= self.cue.within])
         second = block.keep("second", flag(every([pressed, ANCHOR - self.tap <= self.cue.within])))
         hit = self.fire(block, second != 0.0)
+        # a press ends the wait for a second tap, or a third would count with the second
         block.set(self.tap, cases([(short, ANCHOR), (pressed, -NEVER)], self.tap))
         block.set(self.begun, cases([(second != 0.0, -NEVER), (pressed, ANCHOR)], self.begun))
         return hit

@@ -112,6 +112,7 @@ class KeyState:
             block.set(newest, where(rose != 0.0, ways[0] % 2 * 2.0 - 1.0, newest))
         if self.locked is None:
             return
+        # all was let go at once (the focus is lost): a locked direction too, or the character would walk on
         if rose is None:
             block.set(self.locked, 0.0)
         elif change.switch in {key.signal.name for key in made.lock}:
@@ -251,6 +252,7 @@ class PressState:
         block.call(switching.latched_sides, inputs.value(address)[0], latch, into=(side,), at=at, rearm=rearm)
         block.set(part, where(side != latch, side, 0.0))
         block.set(latch, side)
+        # a stick that is found pushed, as the focus comes back, was not pushed just now
         return None if change.quiet else part
 
 

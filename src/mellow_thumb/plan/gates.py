@@ -217,6 +217,7 @@ class GateState:
         if self.was is None:
             block.set(self.open, flag(base))
             return
+        # a toggle goes by presses, not by what is held: it needs to know what was held before
         down = block.keep("down", flag(base))
         flipped: Value = self.open if change.quiet else where(down > self.was, 1.0 - self.open, self.open)
         if len(gate.choice) > 1:
@@ -230,6 +231,7 @@ class GateState:
         """The test of whether what it rests on has lasted, and gone, as long and as far as it must."""
         assert self.base is not None
         now = block.keep("base", flag(base))
+        # a wait begins anew at each change: what let go for a moment has not lasted
         with block.when(now != self.base):
             block.set(self.base, now)
             if self.timer is not None and self.lasted is not None:

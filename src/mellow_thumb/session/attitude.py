@@ -52,6 +52,7 @@ def aim(turn: Triple, up: Triple) -> tuple[float, float]:
     a, b, c = up
     across = (b, -a)  # the view along -z, crossed with up
     size = sqrt(b * b + a * a)
+    # looking straight up or down no axis across the view is level: its own one serves
     tilt = (x * across[0] + y * across[1]) / size if size > 1e-6 else x
     return -(x * a + y * b + z * c), tilt
 
@@ -84,6 +85,7 @@ class Attitude:
 
     def turn(self, turn: Triple, t: float) -> Triple:
         """Take what the gyroscope says, deg/s, at a time (s); how it turns, without the bias."""
+        # nobody knows how it turned in a longer gap; to go on turning through it would be worse than to wait
         first, dt = self._t < 0.0, min(max(t - self._t, 0.0), GAP)
         dt, self._t = 0.0 if first else dt, t
         self._rest(turn, dt, first=first)
@@ -104,6 +106,7 @@ class Attitude:
         assert self._force is not None
         fx, fy, fz = self._force
         size = sqrt(fx * fx + fy * fy + fz * fz)
+        # a device that is shaken or falls feels more or less than gravity, and then not the sky
         weight = max(0.0, 1.0 - abs(size - GRAVITY) / (0.1 * GRAVITY)) if size > 0.0 else 0.0
         if weight == 0.0:
             return 0.0, 0.0, 0.0, 0.0
@@ -115,6 +118,7 @@ class Attitude:
         """Turn by a rotation vector in the device's frame, in radians."""
         size = sqrt(x * x + y * y + z * z)
         half = 0.5 * size
+        # sin(h) / 2h, which has no value at 0
         share = 0.5 if size < 1e-9 else sin(half) / size
         a, b, c, d = product(*self.rotation, x * share, y * share, z * share, cos(half))
         length = sqrt(a * a + b * b + c * c + d * d)
@@ -122,6 +126,7 @@ class Attitude:
 
     def _rest(self, turn: Triple, dt: float, *, first: bool) -> None:
         """Learn the bias while nothing moves."""
+        # the means begin at the first reading, not at 0: that would count as a movement
         share = 1.0 if first else 1.0 - exp(-dt / 0.25)
         force = self._force or (0.0, 0.0, GRAVITY)
         for k, value in enumerate((*turn, *force)):

@@ -60,6 +60,7 @@ class Camera:
             said.wear(head)
         if self.kicks:
             values = self._kicked()
+        # after a cut a camera trails nothing and owes nothing: it starts as on the first frame
         rig = said.rig if not cut else tuple(program.rig.values())
         if ground is not None:
             heights = said.heights(ground, values, rig) if callable(ground) else (ground, ground)
@@ -127,6 +128,7 @@ class Camera:
         """Let the view go gently from what it was made of to what its axes are now."""
         for name, value in self.shown().items():
             apart = shown[name] - value
+            # a yaw may have gone round in between: the view goes the shorter way
             if name == "yaw":
                 apart = wrapped(apart)
             if apart:
@@ -140,6 +142,7 @@ class Camera:
         x, y, z, w = map(float, rotation)
         if not abs(x * x + y * y + z * z + w * w - 1.0) < 1e-3:
             raise ArgumentError(f"rotation: found {rotation!r}; expected a unit quaternion x, y, z, w")
+        # rounding may leave a sine of a little more than 1
         pitch = degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z)))))
         return wrapped(heading_of(x, y, z, w) - self._base_yaw()), pitch
 

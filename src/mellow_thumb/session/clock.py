@@ -45,6 +45,8 @@ class Clock:
 
     def advance(self, dt: float) -> float:
         """Go on by `dt` seconds; returns how many seconds were cut."""
+        # what rounding took from the last sum goes into this one (Kahan): after a day of frames, added one by
+        # one, the clock is still right to the last digit
         now, step = self.now, dt + self._small
         end = now + step
         small = step - (end - now)
@@ -61,6 +63,7 @@ class Clock:
         if self.now <= end <= self.now + self.ceiling:
             self.now, self._small = end, small
             return 0.0
+        # asked this way round it is also true of a time that is no number
         if not self.now < end < float("inf"):
             self.stalled += 1
             return 0.0
@@ -68,6 +71,7 @@ class Clock:
         self.now += self.ceiling
         self._small = 0.0
         lost = end - self.now
+        # only the last cut is remembered: an event older than that is late, and acts at once anyway
         self._edge, self._before = self.now + self.skipped, self.skipped
         self.skipped += lost
         return lost

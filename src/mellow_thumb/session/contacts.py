@@ -74,6 +74,7 @@ class Contacts:
         areas: dict[Any, list[Touch]] = {}
         for touch in plan.touches:
             areas.setdefault(touch.area, []).append(touch)
+        # of equal priority, one that asks what a finger landed on comes before one that takes any
         rank = sorted(areas.values(), key=lambda one: (-one[0].priority, not one[0].starts_on, one[0].name))
         self._areas = [_Area(tuple(one), tuple(_heard(touch, codes) for touch in one)) for one in rank]
         self._things = {name: float(k) for k, name in enumerate(plan.things, 1)}
@@ -121,6 +122,7 @@ class Contacts:
         if phase == PLACE:
             one = one or self._fingers.setdefault(finger, _Finger())
             before = self._at(one)
+            # half a place comes with no number for the other half, which stays
             one.x, one.y = x if x == x else one.x, y if y == y else one.y
             if one.area >= 0:
                 self._move(out, t, finger, one, before)
@@ -147,6 +149,7 @@ class Contacts:
             inside = left <= one.x <= right and bottom <= one.y <= top
             on = not first.starts_on or self._things.get(first.starts_on) == thing
             free = first.kind != "thumb_pad" or not self._claimed[number]
+            # an area whose lengths nobody has told cannot know how far is far: it takes no finger
             if inside and on and free and not self._unknown(area):
                 one.area, one.landed, one.begun, one.moved, one.far = number, self._at(one), t, 0.0, 0.0
                 self._claimed[number].append(finger)
@@ -173,6 +176,7 @@ class Contacts:
         claimed = self._claimed[one.area]
         alone, lead = claimed == [finger], claimed[0]
         claimed.remove(finger)
+        # the last finger of several that lifts is the end of a gesture, and no tap
         if tapped and alone and not one.moved and t - one.begun <= TAP:
             for codes in self._areas[one.area].codes:
                 self._say(out, t, codes, "tap", 1.0)
@@ -206,6 +210,7 @@ class Contacts:
         area, claimed, now = self._areas[one.area], self._claimed[one.area], self._at(one)
         one.far = max(one.far, _apart(now, one.landed))
         if not one.moved:
+            # what waits for a travel of its own decides with it what is still a tap
             slips = [touch.after_travel.screens(self._cm()) or SLOP for touch in area.touches]
             if _apart(now, one.landed) > min(slips):
                 one.moved = 1.0
@@ -244,6 +249,7 @@ class Contacts:
         if touch.kind == "drag":
             self._say(out, t, codes, "", now[0] - before[0], now[1] - before[1])
             return
+        # a third finger counts for nothing while the first two are there
         other = next(one for one in self._claimed[number][:2] if one != finger)
         there = self._at(self._fingers[other])
         if touch.kind == "two_finger_drag":
@@ -255,6 +261,7 @@ class Contacts:
         elif then >= NEAREST and after >= NEAREST:
             a = atan2(before[1] - there[1], before[0] - there[0])
             b = atan2(now[1] - there[1], now[0] - there[0])
+            # the angle between two fingers goes round at half a turn; between two reports they turn by less
             turn = degrees(a - b)
             self._say(out, t, codes, "", turn - 360.0 * round(turn / 360.0))
 
@@ -279,6 +286,7 @@ class Contacts:
         if way > 1.0 and touch.follows:
             a, b = x - (x - a) / way, y - (y - b) / way
             self._centres[number] = (a, b)
+        # a pad that stays put is pushed all the way beyond its rim; one that follows has moved up to it
         scale = radius * max(way, 1.0) if not touch.follows else radius
         self._say(out, t, codes, "", (x - a) / scale, (y - b) / scale)
 

@@ -76,6 +76,7 @@ class Inbox:
         times = [item[0] for item in fresh]
         if NO_TIME not in times and clock.skipped == 0.0:
             waiting += fresh
+            # the sort is stable: ties stay in the order in which they were fed
             if waiting[0][0] > times[0] or times != sorted(times) or len(waiting) > count:
                 waiting.sort(key=_TIME)
             return
@@ -106,6 +107,7 @@ class Inbox:
     def _due(self, end: float, start: float, last_commit: Callable[[], float]) -> list[Item]:
         """Take out what happens before `end`; nothing comes before the last commit."""
         waiting = self._waiting
+        # the loop alone knows the last commit, and asking it is slow: only for what is older than this frame
         if waiting[0][0] < start:
             commit = last_commit()
             overdue = bisect_left(waiting, commit, key=_TIME)
@@ -114,6 +116,7 @@ class Inbox:
         if waiting[-1][0] < end:
             self._waiting = []
             return waiting
+        # an event at the very end of a frame belongs to the next one
         count = bisect_left(waiting, end, key=_TIME)
         due, self._waiting = waiting[:count], waiting[count:]
         return due

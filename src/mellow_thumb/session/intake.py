@@ -98,6 +98,7 @@ class Intake:
         except (TypeError, ValueError, OverflowError):
             self.refuse(signal, "not a pair of numbers" if shape == PAIR else "not a number")
             return
+        # a number less itself is 0, unless it is infinite or none: cheaper than asking of every event
         if not inside or (at is not None and t - t != 0.0):
             if x - x != 0.0 or (shape == PAIR and y - y != 0.0) or (t - t != 0.0 and at is not None):
                 self.refuse(signal, NOT_FINITE)
@@ -157,6 +158,7 @@ def _all_fit(values: list[list[float]], times: list[float], low: float, high: fl
     """Whether every pair and time of a burst is a number within range, so that it needs no closer look."""
     try:
         flat = [part for x, y in values for part in (x, y)]
+        # one number that is not finite makes the sum so; a burst is then looked at one by one
         total = sum(flat) + sum(times)
         return total - total == 0.0 and low <= min(flat) and max(flat) <= high
     except (TypeError, ValueError):

@@ -54,6 +54,7 @@ class Motion:
                 continue
             self._reading[FIRST - code] = x
             a, b, c, d, e, f, *pose = self._reading
+            # a reading is fed part by part, x first: z makes it whole
             if code == FORCE_Z:
                 self.attitude.weigh((d, e, f))
             elif code == TURN_Z:
@@ -76,6 +77,7 @@ class Motion:
         size = sum(part * part for part in pose) ** 0.5
         if not self._poses or size < 0.5:
             return
+        # q and -q are one rotation, but a tilt read from the other one would jump by a turn
         away = sum(part * last for part, last in zip(pose, self._pose, strict=True)) < 0.0
         self._pose = [part / (-size if away else size) for part in pose]
         out += [(t, code, part, 0.0) for code, part in zip(self._poses, self._pose, strict=True)]

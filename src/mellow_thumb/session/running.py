@@ -31,6 +31,7 @@ class Running:
         """Go on as a program with a saved state."""
         self.program = program
         loop = program.live(state)
+        # a generator must be started before it can be sent anything
         next(loop)
         self.send = loop.send
 
@@ -65,6 +66,7 @@ class Running:
         before = self.program
         if setting in before.settings:
             return {}
+        # sorted: who sets the same things in another order gets the same program
         state, program = self.state, weave_plan(self.plan, tuple(sorted({*before.settings, setting})))
         self.go_on(program, tuple((program.state | state).values()))
         return {code: program.settings[one] for one, code in before.settings.items()}

@@ -103,6 +103,7 @@ class Conditioning:
         for pan in self.parts.pans:
             assert pan.pin
             with self.parts.while_on(block, pan.keys[0]), block.when(listen != 0.0):
+                # from here on the point is held: what the pointer does meanwhile moves it
                 if begins:
                     pan.take(block, route.pointer, grab=True)
                     continue
@@ -196,6 +197,7 @@ class Conditioning:
             wanted = kept.wanted[axis]
             if isinstance(smoothing, OneEuro):
                 assert kept.last is not None
+                # what it was before, from what it asked for: that is kept anyway
                 change = value - wanted / gain
                 smoothing.follow(block, kept.slopes[part], kept.decays[axis], change, kept.last)
             amount = self._capped(block, route, axis, value * gain)
@@ -241,6 +243,7 @@ class Conditioning:
         cap = self.parts.plan.hands.turn_cap
         if cap == inf or route.effect != "rate" or self.parts.axes[axis].unit != "deg":
             return amount
+        # what multiplies the rate later must not lift it over the cap
         most = 1.0 + (route.turn_boost.extra if route.turn_boost else 0.0)
         for _, factor in route.scales:
             most *= max(factor, 1.0)

@@ -139,6 +139,7 @@ class Events:
                 for gate in late:
                     gate.wait_out(block, alone=len(late) == 1)
                 self._follow(block, Change({f"timer {gate.gate.name}" for gate in late}))
+        # cues after gates: a long press that asks for a gate of the same moment finds it open
         for cue in switching.cue_states:
             if cue.timer is not None:
                 with block.when(cue.timer <= ANCHOR):
@@ -259,6 +260,7 @@ class Events:
         parts = self.parts
         held = [signal for signal in parts.staying if signal.device in DEVICES]
         for fact in facts:
+            # one piece of code serves all of these facts, or what they let go would be written out for each
             is_fact = CODE == whole(parts.codes[fact.name])
             if fact.name == "host.focus":
                 block.set(FOCUS, where(is_fact, flag(X != 0.0), FOCUS))

@@ -108,6 +108,7 @@ class AxisFlow:
         for wish in self.wishes:
             self._name_rate(block, wish)
         if self.axis.return_half_life:
+            # while the world stands still nothing goes back by itself; a hand moves it all the same
             with block.when(WORLD_RATE != 0.0):
                 run_back(block, self.axis, self.value, self.wishes, self.pools, self.goal)
             with block.when(WORLD_RATE == 0.0):
@@ -179,6 +180,8 @@ class AxisFlow:
             return DT
         rate = total(self._mean(wish) for wish in self.wishes)
         active = self._names.fresh(f"{self.value}_active")
+        # the goal and not the value: what smoothing still owes counts as there, or it would be stored up
+        # behind the limit and hold the axis there after the stick has turned round
         block.call(until_limit, total(self.goal), rate, DT, into=(active,), **self.axis.limits)
         return active
 
@@ -253,6 +256,7 @@ class AxisFlow:
     def drop(self, block: Block, listen: Handle, rates: list[Handle]) -> None:
         """Drop what the routes of a gate are still owed by smoothing of their own."""
         for pool in self.pools:
+            # a pool that other routes share holds what is theirs too
             if pool.owner[-1:] == (listen.name,):
                 for owed in pool.state:
                     block.set(owed, 0.0)

@@ -104,6 +104,7 @@ def _halves(events: list[Event], wrap: Wrap) -> list[Statement]:
     """Events in order of their codes, as a tree of questions."""
     if len(events) <= 1:
         return [part for one in events for part in (Note(one.words), *wrap("event", one.statements))]
+    # a tree asks as many questions as the logarithm of the events; a row would ask half of them
     middle = len(events) // 2
     low, high = _halves(events[:middle], wrap), _halves(events[middle:], wrap)
     return [When(CODE < whole(events[middle].code), low, high)]

@@ -88,6 +88,7 @@ class Pan:
         if isinstance(found, float):
             return lift(found)
         axis, value = self.parts.axes[found], self.parts.leaning_of(found)
+        # an offset may lean an axis past its limits; what is seen is not
         if axis.limited and self.parts.leans[axis.name]:
             (value,) = block.call(clamp, value, **axis.limits)
         return exp(value) if axis.log else value
@@ -258,6 +259,7 @@ class Pan:
         self._freeze(block, pin)
         for anchor, name, under in zip(self.anchor, names, self._under(block, pin), strict=True):
             block.set(anchor, name + under)
+        # what still eases would pull the point out from under the pointer
         for key in self.keys if grab else ():
             self.parts.flows[key].forget(block)
 

@@ -291,6 +291,7 @@ class Parts:
             self.state.new(name) for name in ("mount", "chosen", "blend_t", "blend_over")
         )
         froms = tuple(self.state.new(f"from{k}", 1.0 if k == 0 else 0.0) for k, _ in enumerate(mounts.all))
+        # axes of the same mounts share what says that one of these is in force
         sets = sorted({one.mounts for one in mounts.instances if one.mounts}, key=sorted)
         on = {users: self.state.new(f"on{k}", 1.0 if 0 in users else 0.0) for k, users in enumerate(sets, 1)}
         self.on = {one.key: on[one.mounts] for one in mounts.instances if one.mounts}
@@ -312,6 +313,8 @@ class Parts:
             parts.slopes = {part: new(f"{stem}_slope_{part}") for _, part, _ in route.parts}
             parts.last = new(f"{stem}_t", -1.0)
         signal = route.source.signal.name
+        # a stick that rests beside 0 says nothing until it is moved: the 0 that stands for it until then
+        # would count as pushed
         if route.shape.rest != (0.0, 0.0) and signal in self.raw and signal not in self.there:
             self.there[signal] = self.switching.of_signal(signal, "_there")
         if self.switching.fresh(route) and not self.switching.route_keys(route):
@@ -542,6 +545,7 @@ class Parts:
         flow = self.flows[key]
         block.set(flow.value, value)
         for turn in ([flow.turn] if flow.turn else []) + flow.backs:
+            # what is still on its way was meant from where the axis was
             block.set(turn.amount, 0.0)
         if flow.axis.limited:
             block.call(clamp, flow.value, into=(flow.value,), **flow.axis.limits)

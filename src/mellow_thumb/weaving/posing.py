@@ -110,11 +110,13 @@ def _several(block: Block, plan: Plan) -> tuple[Name, ...]:
         weight = Word(f"weight{k}")
         with block.when(weight != 0.0):
             pose = _one(block, plan, k)
+            # q and -q are one rotation: added up with the wrong sign the view would go round the long way
             (sign,) = block.call(facing, *_TURN, *pose[3:7])
             for k_value, (name, value) in enumerate(zip(_WHOLE, pose, strict=True)):
                 share = weight * sign if 3 <= k_value < 7 else weight
                 block.set(name, name + share * value)
         with block.otherwise():
+            # a mount that nobody sees stops following; when it is seen again it starts afresh at its subject
             if "begun" in one.mount.rig:
                 block.set(Word(kept(k, "begun")), 0.0)
     block.call(unit, *_TURN, into=_TURN)

@@ -154,6 +154,7 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
         nearness=nearness.statements,
         pace=pace.statements,
         passing=flow.statements,
+        # what no time changes needs no copy while a frame reads
         flowing=tuple(name for name in names if flow.assigns(name)),
         events=events.write(),
         reading=read.statements,

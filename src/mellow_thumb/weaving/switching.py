@@ -244,6 +244,7 @@ class Switching:
     def cursor_gates(self) -> list[Gate]:
         """The gates that want the pointer so or so, the one that has it first; of equals the freest."""
         wanting = [gate for gate in self.plan.gates if gate.cursor]
+        # of equals the freest: a pointer that is caught by mistake is the worse surprise
         return sorted(wanting, key=lambda gate: (-gate.priority, CURSORS.index(gate.cursor)))
 
     def _asks_beginning(self, signal: Signal) -> bool:
@@ -310,6 +311,7 @@ class Switching:
             names = self.made(address.signal.name)
         else:
             names = self.raws[address.signal.name]
+            # a switch is let go as the focus is lost, once; a stick is still pushed when it comes back
             if address.signal.kind == "deflection":
                 names = tuple(name * FOCUS for name in names)
         return (names["xy".index(address.component)],) if address.component else names

@@ -27,6 +27,7 @@ def weights(parts: Parts, block: Block) -> list[Name]:
     found = []
     for k, before in enumerate(mounts.froms):
         weight = block.keep(f"weight{k}", flag(mounts.mount == float(k)))
+        # the weights add up to 1 at every moment, as they did when the last mount took over
         block.set(weight, weight - (weight - before) * (1.0 - share))
         found.append(weight)
     return found
@@ -68,6 +69,7 @@ class TakingOver:
         block.set(kept.blend_t, ANCHOR)
         block.set(kept.blend_over, self._over(new))
         self._hand_over(block, new)
+        # only now: what is handed over is read from the mount that was in force
         block.set(kept.mount, new)
         for on, users in kept.users.items():
             block.set(on, flag(some(kept.mount == float(k) for k in sorted(users))))
@@ -87,6 +89,7 @@ class TakingOver:
             for to in several
             if old != to
         }
+        # most pairs take equally long: that one is the rule, and only the others are asked for
         most = max(overs.values(), key=[*overs.values()].count)
         mount = self.kept.mount
         rarer = (

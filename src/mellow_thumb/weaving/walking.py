@@ -125,6 +125,7 @@ class Walk:
         x, y, z = state.moved
         yaw = self.reference()
         with block.when(WORLD_RATE != 0.0):
+            # a gate that slows the walk acts at its own moment, not at the next frame
             scales = [self.parts.switching.scale(*one) for one in movement.scales]
             asked = [
                 block.keep(f"wish_{part}", product_of([go, movement.speed, *scales]))
@@ -167,6 +168,7 @@ class Walk:
             chosen = where(self.parts.switching.holds(condition) != 0.0, ways[face], chosen)
         block.set(way, chosen)
         (turned,) = block.call(toward, heading, way, time * self.movement.turn_rate)
+        # a heading is kept wrapped, or it would lose digits by the thousandth turn
         block.call(wrapped, turned, into=(heading,))
 
     def read(self, block: Block) -> list[Value]:

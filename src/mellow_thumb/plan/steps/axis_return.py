@@ -34,6 +34,7 @@ def run_back(
         limits = axis.limits
         given = (total(goal), rate, DT, back)
         block.call(returning.until_limit_leaking, *given, into=(active,), rest=rest, **limits)
+    # until the goal meets its limit; from there on the goal stands, and only the pool pays out
     pool.smoothing.leak(block, value, pool, rate, active, back, rest)
     if axis.limited:
         paid = block.names.fresh(f"{value}_paid")

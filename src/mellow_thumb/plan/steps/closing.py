@@ -75,6 +75,7 @@ class Back:
         assert self.origin is not None
         way: Value = self.origin - total(goal)
         if wraps:
+            # or it would unwind every turn that was made while the gate was open
             (way,) = block.call(wrapped, way)
         block.set(self.amount, way)
         block.set(self.start, WORLD_NOW)

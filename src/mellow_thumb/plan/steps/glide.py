@@ -23,6 +23,7 @@ def stop_glide(block: Block, speed: HandSpeed, glides: Iterable[Pool]) -> None:
     """As fingers land: what still runs out stops, and the finger's speed begins anew."""
     for glide in glides:
         block.set(glide.held, 0.0)
+    # a finger that lands again has no speed of its own yet
     block.set(speed.x, 0.0)
     block.set(speed.y, 0.0)
 

@@ -52,6 +52,7 @@ class Spring:
         not yet paid then, `poured` what the pool held.
         """
         assert pool.speed is not None
+        # springs of one frequency add up: the speed that it would have by now is added to what is there
         speed = block.names.fresh(f"{early.name.removesuffix('_early')}_speed")
         block.call(eased.spring_alone, push, 0.0, -AGE, self.decay, into=(early, poured, speed))
         block.set(pool.speed, pool.speed + speed)

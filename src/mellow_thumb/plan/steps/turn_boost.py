@@ -64,6 +64,7 @@ class Boost:
         """Let the level grow over `time`; the mean of it, and its end."""
         mean, level = block.names.fresh("boost"), block.names.fresh("boost_level")
         block.call(eased.ramp, self.level, time, into=(mean, level), build=self.boost.build)
+        # it falls at once: a stick that comes back must not turn on for as long as the boost took to build
         block.set(self.level, where(self.past != 0.0, level, 0.0))
         return mean, level
 
