@@ -1,4 +1,4 @@
-"""The shape of the code: what may import what, what importing costs, how large a room may be."""
+"""The shape of the code: what may import what, what importing costs, how large a module may be."""
 
 from __future__ import annotations
 

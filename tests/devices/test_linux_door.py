@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
-from mellow_thumb.devices.linux_device import Range
+from mellow_thumb.devices.linux_device import AxisRange
 from mellow_thumb.devices.linux_keys import BUTTONS, KEYS
 from mellow_thumb.plan.signals import CATALOGUE
 
@@ -82,7 +82,8 @@ def test_a_recording_plays_like_any_take(tmp_path: Path) -> None:
 def test_a_device_that_goes_lets_go() -> None:
     told: list[str] = []
     device = mt.LinuxDevice(
-        "screen", {0x2F: Range(0, 9), 0x35: Range(0, 100), 0x36: Range(0, 100), 0x39: Range(0, 9)}
+        "screen",
+        {0x2F: AxisRange(0, 9), 0x35: AxisRange(0, 100), 0x36: AxisRange(0, 100), 0x39: AxisRange(0, 9)},
     )
     door = mt.LinuxDoor(device, lambda signal, _, __: told.append(signal))
     for kind, code, value in ((3, 0x2F, 0), (3, 0x39, 7), (3, 0x35, 10), (0, 0, 0)):
@@ -93,13 +94,13 @@ def test_a_device_that_goes_lets_go() -> None:
     assert door.dropped == 1
     board = mt.LinuxDevice("keyboard and ball", rels={0, 1}, keys={30, 0x110})
     assert board.kinds == ("mouse", "key")
-    assert mt.LinuxDevice("pad", {0: Range(0, 255)}).kinds == ("pad",)
+    assert mt.LinuxDevice("pad", {0: AxisRange(0, 255)}).kinds == ("pad",)
 
 
 @given(st.lists(st.tuples(st.integers(0, 4), st.integers(0, 0x230), st.integers(-70000, 70000)), max_size=80))
 def test_whatever_a_device_says_only_known_signals_come_out(sent: list[tuple[int, int, int]]) -> None:
     told: list[tuple[str, float | tuple[float, float]]] = []
-    axes = {code: Range(-100, 100) for code in (0, 1, 2, 3, 4, 5, 0x10, 0x11)}
+    axes = {code: AxisRange(-100, 100) for code in (0, 1, 2, 3, 4, 5, 0x10, 0x11)}
     door = mt.LinuxDoor(mt.LinuxDevice("any", axes), lambda signal, value, _: told.append((signal, value)))
     for kind, code, value in sent:
         door.take(kind, code, value, 0.0)
@@ -147,13 +148,13 @@ def test_what_is_no_recording_is_refused_with_its_line(
     [
         (mt.LinuxDevice("mouse", rels={0, 1, 8}, keys={0x110}), ("mouse",)),
         (mt.LinuxDevice("keyboard with a wheel for its volume", rels={8}, keys={30}), ("key",)),
-        (mt.LinuxDevice("pad", {0: Range(0, 9), 1: Range(0, 9)}, keys={0x130}), ("pad",)),
-        (mt.LinuxDevice("flight stick", {0: Range(0, 9), 1: Range(0, 9)}, keys={0x120}), ("pad",)),
-        (mt.LinuxDevice("pad's sensor", {k: Range(-9, 9) for k in range(6)}, properties={6}), ("motion",)),
-        (mt.LinuxDevice("screen", {k: Range(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x14A}, properties={1}), ("touch",)),
-        (mt.LinuxDevice("touchpad", {k: Range(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x110, 0x145, 0x14A}, properties={0}), ()),
-        (mt.LinuxDevice("pen", {0: Range(0, 9), 1: Range(0, 9)}, keys={0x140, 0x14A}, properties={1}), ()),
-        (mt.LinuxDevice("pointer of a machine in a machine", {0: Range(0, 100), 1: Range(0, 100)}, {8}, {0x110}), ("mouse",)),
+        (mt.LinuxDevice("pad", {0: AxisRange(0, 9), 1: AxisRange(0, 9)}, keys={0x130}), ("pad",)),
+        (mt.LinuxDevice("flight stick", {0: AxisRange(0, 9), 1: AxisRange(0, 9)}, keys={0x120}), ("pad",)),
+        (mt.LinuxDevice("pad's sensor", {k: AxisRange(-9, 9) for k in range(6)}, properties={6}), ("motion",)),
+        (mt.LinuxDevice("screen", {k: AxisRange(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x14A}, properties={1}), ("touch",)),
+        (mt.LinuxDevice("touchpad", {k: AxisRange(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x110, 0x145, 0x14A}, properties={0}), ()),
+        (mt.LinuxDevice("pen", {0: AxisRange(0, 9), 1: AxisRange(0, 9)}, keys={0x140, 0x14A}, properties={1}), ()),
+        (mt.LinuxDevice("pointer of a machine in a machine", {0: AxisRange(0, 100), 1: AxisRange(0, 100)}, {8}, {0x110}), ("mouse",)),
         (mt.LinuxDevice("power button", keys={116}), ()),
     ],
     ids=lambda one: one.name if isinstance(one, mt.LinuxDevice) else "",

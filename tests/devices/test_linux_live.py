@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
-from mellow_thumb.devices.linux_device import LinuxDevice, Range
+from mellow_thumb.devices.linux_device import AxisRange, LinuxDevice
 from mellow_thumb.devices.linux_live import LinuxDevices
 from mellow_thumb.takes.recording import Recorder
 
@@ -190,7 +190,9 @@ class Shelf:
 
 
 def pad(name: str = "stand-in pad") -> MadeUp:
-    return MadeUp(LinuxDevice(name, {0: Range(-100, 100), 1: Range(-100, 100)}, set(), {0x130, 0x136}))
+    return MadeUp(
+        LinuxDevice(name, {0: AxisRange(-100, 100), 1: AxisRange(-100, 100)}, set(), {0x130, 0x136})
+    )
 
 
 class Hearing:
@@ -267,7 +269,7 @@ def test_after_a_loss_what_is_held_is_asked_for() -> None:
 
 
 def test_a_motion_sensor_is_no_stick() -> None:
-    axes = {code: Range(-32768, 32767, 0, 8192 if code < 3 else 1024) for code in range(6)}
+    axes = {code: AxisRange(-32768, 32767, 0, 8192 if code < 3 else 1024) for code in range(6)}
     hearing, node = Hearing(), MadeUp(LinuxDevice("sensor", axes, properties={6}))
     devices = LinuxDevices(hearing, clock=lambda: 0.0, system=Shelf(event1=node))
     assert node.device.kinds == ("motion",)

@@ -26,7 +26,7 @@ from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.takes import take_items
-from mellow_thumb.takes.loops import Interpreted, loop_for
+from mellow_thumb.takes.loops import Interpreted, runner_for
 from mellow_thumb.takes.replay_table import outputs
 from mellow_thumb.takes.take_items import TakeReader
 from mellow_thumb.weaving.languages.fused_text import fuse
@@ -241,13 +241,13 @@ def test_the_folder_does_not_grow_for_ever(folder: Path, monkeypatch: pytest.Mon
 
 def test_much_is_compiled_and_little_is_not(folder: Path) -> None:
     program = weave_plan(SMALL)
-    assert isinstance(loop_for(program, 1000, compiled=None), Interpreted)
-    assert isinstance(loop_for(program, 1_000_000, compiled=None), Interpreted)
-    assert not isinstance(loop_for(program, 10_000_000, compiled=None), Interpreted)
+    assert isinstance(runner_for(program, 1000, compiled=None), Interpreted)
+    assert isinstance(runner_for(program, 1_000_000, compiled=None), Interpreted)
+    assert not isinstance(runner_for(program, 10_000_000, compiled=None), Interpreted)
     assert list(folder.glob("*.json"))
-    assert not isinstance(loop_for(program, 1_000_000, compiled=None), Interpreted)
+    assert not isinstance(runner_for(program, 1_000_000, compiled=None), Interpreted)
     fused._loaded.clear()
-    assert not isinstance(loop_for(program, 1_000_000, compiled=None), Interpreted)
+    assert not isinstance(runner_for(program, 1_000_000, compiled=None), Interpreted)
 
 
 def test_without_numba_it_says_what_to_install(monkeypatch: pytest.MonkeyPatch, sweep: mt.Take) -> None:

@@ -28,11 +28,11 @@ from mellow_thumb.expressions import (
 from mellow_thumb.expressions.values import (
     Call,
     Choice,
-    Comparison,
     Junction,
     Negative,
     Operation,
     Opposite,
+    Relation,
     Template,
 )
 
@@ -69,7 +69,7 @@ def _larger(inner: st.SearchStrategy[Pair]) -> st.SearchStrategy[Pair]:
         return Pair(Operation(sign, a.value, b.value), lambda s: SIGNS[sign](a.meant(s), b.meant(s)))
 
     def comparison(sign: str, a: Pair, b: Pair) -> Pair:
-        return Pair(Comparison(sign, (a.value, b.value)), lambda s: TESTS[sign](a.meant(s), b.meant(s)))
+        return Pair(Relation(sign, (a.value, b.value)), lambda s: TESTS[sign](a.meant(s), b.meant(s)))
 
     def junction(word: str, a: Pair, b: Pair) -> Pair:
         both = word == "and"

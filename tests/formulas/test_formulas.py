@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.signal import lfilter
 
-from mellow_thumb.formulas.limits import clamp, room
+from mellow_thumb.formulas.limits import clamp, taken_up
 from mellow_thumb.formulas.smoothing import decay, payout
 
 values = st.floats(-1e3, 1e3)
@@ -29,6 +29,6 @@ def test_a_push_never_takes_the_goal_past_a_limit(push: float, goal: float, low:
     high = low + width
     goal = clamp(goal, low=low, high=high)
     assert low <= goal <= high
-    taken = room(push, goal, low=low, high=high)
+    taken = taken_up(push, goal, low=low, high=high)
     assert clamp(goal + taken, low=low, high=high) == pytest.approx(np.clip(goal + push, low, high))
     assert abs(taken) <= abs(push) + 1e-12

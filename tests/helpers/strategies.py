@@ -81,9 +81,9 @@ def axes(draw: st.DrawFn, name: str, *, limits: bool = True) -> Axis:
     start = draw(st.floats(-80.0, 80.0))
     if not limits or not draw(st.booleans()):
         return Axis(name, start)
-    room = st.floats(0.0, 60.0)
+    span = st.floats(0.0, 60.0)
     return Axis(
-        name, start, start - draw(room) - 1e-3, draw(st.sampled_from([inf, start + draw(room) + 1e-3]))
+        name, start, start - draw(span) - 1e-3, draw(st.sampled_from([inf, start + draw(span) + 1e-3]))
     )
 
 

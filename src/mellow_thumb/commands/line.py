@@ -12,7 +12,7 @@ from . import record as command_record
 from .group import PATH, load, main, player, read, shown_progress
 
 __all__ = ["command_insight", "command_record", "main"]
-"""The group, and the rooms whose commands join it."""
+"""The group, and the modules whose commands join it."""
 
 if TYPE_CHECKING:
     from collections.abc import Iterator

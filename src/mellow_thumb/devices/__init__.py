@@ -8,12 +8,22 @@ from ..basics import lazy_front
 
 if TYPE_CHECKING:
     from .browser_door import BrowserDoor
-    from .linux_device import ABS, KEY, REL, LinuxDevice, Range
+    from .linux_device import ABS, KEY, REL, AxisRange, LinuxDevice
     from .linux_door import LinuxDoor
     from .linux_live import LinuxDevices
     from .xr_door import XrDoor
 
-__all__ = ["ABS", "KEY", "REL", "BrowserDoor", "LinuxDevice", "LinuxDevices", "LinuxDoor", "Range", "XrDoor"]
+__all__ = [
+    "ABS",
+    "KEY",
+    "REL",
+    "AxisRange",
+    "BrowserDoor",
+    "LinuxDevice",
+    "LinuxDevices",
+    "LinuxDoor",
+    "XrDoor",
+]
 
 __getattr__ = lazy_front(
     __name__,
@@ -24,7 +34,7 @@ __getattr__ = lazy_front(
             "KEY",
             "LinuxDevice",
             "REL",
-            "Range",
+            "AxisRange",
         ),
         "linux_door": ("LinuxDoor",),
         "linux_live": ("LinuxDevices",),

@@ -33,7 +33,7 @@ G = 9.80665
 HATS = {0x10: ("way_left", "way_right"), 0x11: ("way_up", "way_down")}
 
 
-class Range(NamedTuple):
+class AxisRange(NamedTuple):
     """What an axis of a device may say, and how: of its absinfo."""
 
     low: int
@@ -60,7 +60,7 @@ class LinuxDevice:
     """What a device says of itself: its name, its axes, what it has of the rest."""
 
     name: str = ""
-    axes: dict[int, Range] = field(default_factory=dict)
+    axes: dict[int, AxisRange] = field(default_factory=dict)
     rels: set[int] = field(default_factory=set)
     keys: set[int] = field(default_factory=set)
     properties: set[int] = field(default_factory=set)

@@ -33,7 +33,7 @@ from .linux_keys import BUTTONS
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable
 
-    from .linux_device import LinuxDevice, Range
+    from .linux_device import AxisRange, LinuxDevice
 
     Event = tuple[int, int, int]
     """Its type, code and value."""
@@ -139,7 +139,7 @@ class LinuxDoor:
             part, notch = WHEELS[code]
             self._wheel["xy".index(part)] += value / notch
 
-    def _abs(self, code: int, value: int, axis: Range) -> None:
+    def _abs(self, code: int, value: int, axis: AxisRange) -> None:
         if self.device.touches:
             self._contact(code, value)
         elif self.device.feels:

@@ -7,7 +7,7 @@ from contextlib import suppress
 from typing import TYPE_CHECKING, Any, Protocol
 
 from ..basics import MissingError
-from .linux_device import ABS, KEY, REL, LinuxDevice, Range
+from .linux_device import ABS, KEY, REL, AxisRange, LinuxDevice
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Iterator
@@ -58,11 +58,11 @@ class _EvdevNode:
         import struct
 
         self._found = found
-        axes: dict[int, Range] = {}
+        axes: dict[int, AxisRange] = {}
         codes: dict[int, set[int]] = {KEY: set(), REL: set()}
         for kind, listed in found.capabilities(absinfo=True).items():
             if kind == ABS:
-                axes = {code: Range(a.min, a.max, a.flat, a.resolution) for code, a in listed}
+                axes = {code: AxisRange(a.min, a.max, a.flat, a.resolution) for code, a in listed}
             elif kind in codes:
                 codes[kind] = set(listed)
         properties: set[int] = set()

@@ -24,7 +24,7 @@ class Set(NamedTuple):
     values: tuple[Value, ...]
 
 
-class When(NamedTuple):
+class Branch(NamedTuple):
     """Statements that run only where a test holds, and others where it does not."""
 
     test: Value
@@ -52,7 +52,7 @@ class Skip(NamedTuple):
     """The end of all that is done about one event."""
 
 
-Statement = Set | When | Note | Loop | Leave | Skip
+Statement = Set | Branch | Note | Loop | Leave | Skip
 
 
 class Handle(Name):
@@ -135,7 +135,7 @@ class Block:
         self._last_set: dict[str, int] = {}
         """For each name, the count as it was assigned last."""
         self._steps: dict[tuple[Any, ...], _Step] = {}
-        self._last: When | None = None
+        self._last: Branch | None = None
 
     def note(self, words: str) -> None:
         """Write a comment."""
@@ -171,7 +171,7 @@ class Block:
     @contextmanager
     def when(self, test: Value) -> Iterator[None]:
         """What is written inside runs where a test holds. Nothing stands there if nothing is written."""
-        one = When(test, [], [])
+        one = Branch(test, [], [])
         self._into.append(one)
         with self._inside(one.body):
             yield
@@ -249,7 +249,7 @@ def read_in(statements: Iterable[Statement]) -> frozenset[str]:
     for one in statements:
         if isinstance(one, Set):
             found.update(*(value.names for value in one.values))
-        elif isinstance(one, When):
+        elif isinstance(one, Branch):
             found |= one.test.names | read_in(one.body) | read_in(one.otherwise)
         elif isinstance(one, Loop):
             found |= read_in(one.body)
@@ -262,7 +262,7 @@ def set_in(statements: Iterable[Statement]) -> frozenset[str]:
     for one in statements:
         if isinstance(one, Set):
             found.update(target.name for target in one.targets)
-        elif isinstance(one, When):
+        elif isinstance(one, Branch):
             found |= set_in(one.body) | set_in(one.otherwise)
         elif isinstance(one, Loop):
             found |= set_in(one.body)
@@ -281,12 +281,12 @@ def used(
 
 def _without(one: Statement, read: frozenset[str]) -> Statement | None:
     """A statement without what it assigns for nobody; nothing if nothing is left of it."""
-    if isinstance(one, When):
+    if isinstance(one, Branch):
         body, otherwise = (
             [left for each in part if (left := _without(each, read)) is not None]
             for part in (one.body, one.otherwise)
         )
-        return When(one.test, body, otherwise) if body or otherwise else None
+        return Branch(one.test, body, otherwise) if body or otherwise else None
     if isinstance(one, Loop):
         return Loop([left for each in one.body if (left := _without(each, read)) is not None])
     if isinstance(one, Set):

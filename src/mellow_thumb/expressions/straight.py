@@ -13,12 +13,12 @@ from ..basics import FormulaError
 from .values import (
     Call,
     Choice,
-    Comparison,
     Junction,
     Negative,
     Number,
     Operation,
     Opposite,
+    Relation,
     Template,
     Truth,
     Word,
@@ -175,7 +175,7 @@ class _Reader:
         """A test of two values."""
         if len(node.ops) > 1:
             raise self.refuse(node, "a chain of comparisons")
-        return Comparison(
+        return Relation(
             self.sign(node, node.ops[0]), (self.value(node.left), self.value(node.comparators[0]))
         )
 

@@ -65,7 +65,7 @@ class Value:
 
     def known(self) -> Value:
         """The test of whether it is a number at all: NaN is not equal to itself."""
-        return Comparison("==", (self, self))
+        return Relation("==", (self, self))
 
     def __bool__(self) -> bool:
         raise TypeError(f"{self} is neither true nor false while a program is written; use where() or when()")
@@ -103,22 +103,22 @@ class Value:
         return Call("abs", (self,))
 
     def __lt__(self, other: Value | float) -> Value:
-        return Comparison("<", (self, other if isinstance(other, Value) else lift(other)))
+        return Relation("<", (self, other if isinstance(other, Value) else lift(other)))
 
     def __le__(self, other: Value | float) -> Value:
-        return Comparison("<=", (self, other if isinstance(other, Value) else lift(other)))
+        return Relation("<=", (self, other if isinstance(other, Value) else lift(other)))
 
     def __gt__(self, other: Value | float) -> Value:
-        return Comparison(">", (self, other if isinstance(other, Value) else lift(other)))
+        return Relation(">", (self, other if isinstance(other, Value) else lift(other)))
 
     def __ge__(self, other: Value | float) -> Value:
-        return Comparison(">=", (self, other if isinstance(other, Value) else lift(other)))
+        return Relation(">=", (self, other if isinstance(other, Value) else lift(other)))
 
     def __eq__(self, other: Value | float) -> Value:  # type: ignore[override]
-        return Comparison("==", (self, other if isinstance(other, Value) else lift(other)))
+        return Relation("==", (self, other if isinstance(other, Value) else lift(other)))
 
     def __ne__(self, other: Value | float) -> Value:  # type: ignore[override]
-        return Comparison("!=", (self, other if isinstance(other, Value) else lift(other)))
+        return Relation("!=", (self, other if isinstance(other, Value) else lift(other)))
 
 
 def say(part: Value, least: int) -> str:
@@ -236,7 +236,7 @@ class Negative(Value):
         return f"-{say(self.parts[0], MINUS)}"
 
 
-class Comparison(Value):
+class Relation(Value):
     """A test of two values."""
 
     __slots__ = ("parts", "sign")
@@ -248,7 +248,7 @@ class Comparison(Value):
 
     def rebuilt(self, parts: tuple[Value, ...]) -> Value:
         """The same test of other values."""
-        return Comparison(self.sign, parts)
+        return Relation(self.sign, parts)
 
     def spell(self, say: Say) -> str:
         """Both with the sign between."""

@@ -7,7 +7,7 @@ are values that change; keyword-only parameters are numbers that a profile fixes
 
 from . import returning, shaping, smoothing, switching
 from .blending import blended, facing, unit
-from .limits import clamp, limited, room
+from .limits import clamp, limited, taken_up
 from .orbiting import (
     behind,
     carried,
@@ -62,7 +62,6 @@ __all__ = [
     "returning",
     "right",
     "rolled",
-    "room",
     "rotation_rows",
     "screen_of_ground",
     "shaping",
@@ -70,6 +69,7 @@ __all__ = [
     "smoothing",
     "switching",
     "swung",
+    "taken_up",
     "tilted",
     "toward",
     "trailed",

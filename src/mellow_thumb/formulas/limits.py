@@ -15,14 +15,14 @@ def clamp(value: float, *, low: float, high: float) -> float:
     return floor if floor < high else high
 
 
-def room(push: float, goal: float, *, low: float, high: float) -> float:
+def taken_up(push: float, goal: float, *, low: float, high: float) -> float:
     """The part of `push` that an axis on its way to `goal` can still take.
 
     The goal of an axis is its value with all that smoothing still owes it. Limiting the goal rather than
     the eased value means that nothing is stored up behind a limit: the way back is answered at once, and
     there is no dead stretch at the end.
 
-    >>> room(12.0, 65.0, low=-60.0, high=70.0), room(-12.0, 65.0, low=-60.0, high=70.0)
+    >>> taken_up(12.0, 65.0, low=-60.0, high=70.0), taken_up(-12.0, 65.0, low=-60.0, high=70.0)
     (5.0, -12.0)
     """
     wanted = goal + push

@@ -47,13 +47,13 @@ def edge_push(place: float, side: float, *, margin: float) -> float:
     return (right if right > 0.0 else 0.0) - (left if left > 0.0 else 0.0)
 
 
-def allowed(push: float, room: float) -> float:
-    """The part of a push for which there is room, either way."""
-    most = push if push < room else room
-    return most if most > -room else -room
+def allowed(push: float, most: float) -> float:
+    """The part of a push that is no more than `most`, either way."""
+    part = push if push < most else most
+    return part if part > -most else -most
 
 
-def refilled(room: float, gap: float, *, rate: float, most: float) -> float:
-    """The room for a push after `gap` (s): it grows at `rate` a second up to `most`."""
-    grown = room + rate * gap
+def refilled(left: float, gap: float, *, rate: float, most: float) -> float:
+    """How much a hand has left after `gap` (s): it grows at `rate` a second, up to `most`."""
+    grown = left + rate * gap
     return grown if grown < most else most

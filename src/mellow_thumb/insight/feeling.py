@@ -13,7 +13,7 @@ from ..plan import Plan
 from ..takes import replay
 from .bench import Bench
 from .fits import resting
-from .route_feel import Number, of_route
+from .route_feel import Felt, of_route
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterator, Sequence
@@ -87,7 +87,7 @@ def _name(plan: Plan, k: int, taken: dict[str, Any]) -> str:
     return name if name not in taken else f"{name} ({k + 1})"
 
 
-def _numbers(plan: Plan, take: Take | None, progress: Callable[[float], None]) -> Iterator[Number]:
+def _numbers(plan: Plan, take: Take | None, progress: Callable[[float], None]) -> Iterator[Felt]:
     routes = [route for route in plan.routes if route.effect != "pin"]
     for k, route in enumerate(routes):
         yield from of_route(plan, route)
@@ -101,7 +101,7 @@ def _numbers(plan: Plan, take: Take | None, progress: Callable[[float], None]) -
 # ---- takes
 
 
-def _drift(plan: Plan, take: Take | None) -> Iterator[Number]:
+def _drift(plan: Plan, take: Take | None) -> Iterator[Felt]:
     """How far the view turns in a minute while nobody touches anything."""
     for route in plan.routes:
         signal = route.source.signal.name
@@ -116,7 +116,7 @@ def _drift(plan: Plan, take: Take | None) -> Iterator[Number]:
                 name: float(table["yaw_total" if name == "yaw" else name].iloc[-1]) for name in route.drives
             }
             ways = [end - axis_start(bench.plan, name) for name, end in ends.items()]
-            yield Number(route.name, "drift at rest", hypot(*ways) * 60.0 / seconds, "deg/min")
+            yield Felt(route.name, "drift at rest", hypot(*ways) * 60.0 / seconds, "deg/min")
 
 
 def axis_start(plan: Plan, name: str) -> float:
@@ -134,7 +134,7 @@ def _still(stick: str) -> tuple[Take, float]:
     return thumb.take(), 10.0
 
 
-def _of_take(plan: Plan, take: Take) -> Iterator[Number]:
+def _of_take(plan: Plan, take: Take) -> Iterator[Felt]:
     """What the hands of a take come to."""
     import numpy as np
 
@@ -147,7 +147,7 @@ def _of_take(plan: Plan, take: Take) -> Iterator[Number]:
         for table, rate in zip(read, RATES, strict=True)
     ]
     spread = max(float(np.abs(one - at[0]).max()) for one in at)
-    yield Number("take", "frame-rate spread", spread, "")
+    yield Felt("take", "frame-rate spread", spread, "")
     fine = read[-1]
     for name in ("yaw_total", "pitch"):
         if name.removesuffix("_total") not in {axis.name for axis in plan.axes}:
@@ -158,9 +158,9 @@ def _of_take(plan: Plan, take: Take) -> Iterator[Number]:
         if not np.abs(speed).max() > 0.0:
             continue
         axis = name.removesuffix("_total")
-        yield Number(f"take, {axis}", "peak speed", float(np.abs(speed).max()), "deg/s")
-        yield Number(f"take, {axis}", "smoothness", spectral_arc_length(speed, RATES[-1]), "")
-        yield Number(f"take, {axis}", "time over 90 deg/s", float((np.abs(speed) > 90.0).mean()), "share")
+        yield Felt(f"take, {axis}", "peak speed", float(np.abs(speed).max()), "deg/s")
+        yield Felt(f"take, {axis}", "smoothness", spectral_arc_length(speed, RATES[-1]), "")
+        yield Felt(f"take, {axis}", "time over 90 deg/s", float((np.abs(speed) > 90.0).mean()), "share")
 
 
 def spectral_arc_length(

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 
 @dataclass(frozen=True)
-class Value:
+class Estimate:
     """A number that was fitted, with its standard error; None where the take says nothing of it."""
 
     value: float | None
@@ -25,9 +25,9 @@ class StickFit:
     """What a take says of a stick; all of it in shares of travel."""
 
     signal: str
-    rest_x: Value
-    rest_y: Value
-    noise: Value
+    rest_x: Estimate
+    rest_y: Estimate
+    noise: Estimate
     """Standard deviation of each component at rest."""
     inner: float | None
     """A radial dead zone, from the rest, that the noise does not leave."""
@@ -57,9 +57,9 @@ class TriggerFit:
     """What a take says of a trigger."""
 
     signal: str
-    rest: Value
-    noise: Value
-    most: Value
+    rest: Estimate
+    noise: Estimate
+    most: Estimate
     """How far in it goes."""
     inner: float | None
     outer: float | None
@@ -76,6 +76,6 @@ class TriggerFit:
 class GyroFit:
     """What a take says of a gyroscope: what it reads at rest, in deg/s, and its noise, deg/s/sqrt(Hz)."""
 
-    bias: tuple[Value, Value, Value]
-    noise: Value
+    bias: tuple[Estimate, Estimate, Estimate]
+    noise: Estimate
     rest_seconds: float

@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import ceil, floor, sqrt
 from typing import TYPE_CHECKING
 
-from .fit_values import GyroFit, StickFit, TriggerFit, Value
+from .fit_values import Estimate, GyroFit, StickFit, TriggerFit
 
 if TYPE_CHECKING:
     import numpy as np
@@ -58,7 +58,7 @@ def stick_fit(name: str, columns: dict[str, tuple[Array, Array]]) -> StickFit:
     seconds = float(np.diff(t, append=t[-1:])[still].clip(0.0, WINDOW).sum())
     if still.sum() < 20:
         return StickFit(
-            name, Value(None), Value(None), Value(None), None, *_rim(x, y, 0.0, 0.0, 0.0), seconds
+            name, Estimate(None), Estimate(None), Estimate(None), None, *_rim(x, y, 0.0, 0.0, 0.0), seconds
         )
     a, b = float(x[still].mean()), float(y[still].mean())
     n = int(still.sum())
@@ -67,8 +67,8 @@ def stick_fit(name: str, columns: dict[str, tuple[Array, Array]]) -> StickFit:
     shortest = 1.0 - sqrt(a * a + b * b)
     inner = ceil(1000.0 * (SURE * noise + 4.0 * error + 1e-4) / shortest) / 1000.0
     outer, reach = _rim(x, y, a, b, noise)
-    rest = (Value(a, error), Value(b, error))
-    return StickFit(name, *rest, Value(noise, noise / sqrt(4.0 * n)), inner, outer, reach, seconds)
+    rest = (Estimate(a, error), Estimate(b, error))
+    return StickFit(name, *rest, Estimate(noise, noise / sqrt(4.0 * n)), inner, outer, reach, seconds)
 
 
 def _at_rest(t: Array, x: Array, y: Array) -> npt.NDArray[np.bool_]:
@@ -118,7 +118,8 @@ def trigger_fit(name: str, t: Array, value: Array) -> TriggerFit:
     del t
     low = value[value < 0.3]
     if not len(low):
-        return TriggerFit(name, Value(None), Value(None), Value(float(value.max(initial=0.0))), None, None)
+        farthest = Estimate(float(value.max(initial=0.0)))
+        return TriggerFit(name, Estimate(None), Estimate(None), farthest, None, None)
     rest = float(np.median(low))
     near = low[np.abs(low - rest) < 0.1]
     noise = float(near.std(ddof=1)) if len(near) > 2 else 0.0
@@ -128,7 +129,7 @@ def trigger_fit(name: str, t: Array, value: Array) -> TriggerFit:
     outer = floor(1000.0 * (most - 3.0 * noise - 0.005)) / 1000.0 if reached else None
     error = noise / sqrt(len(near)) if len(near) else 0.0
     return TriggerFit(
-        name, Value(rest, error), Value(noise), Value(most if reached else None, noise), inner, outer
+        name, Estimate(rest, error), Estimate(noise), Estimate(most if reached else None, noise), inner, outer
     )  # fmt: skip
 
 
@@ -145,7 +146,7 @@ def gyroscope_fit(*parts: tuple[Array, Array]) -> GyroFit:
     blocks = [turns[k : k + size] for k in range(0, count - size + 1, size)]
     spreads = np.array([block.std(axis=0, ddof=1).max() for block in blocks])
     if not len(spreads) or spreads.min() > 0.6:
-        return GyroFit((Value(None), Value(None), Value(None)), Value(None), 0.0)
+        return GyroFit((Estimate(None), Estimate(None), Estimate(None)), Estimate(None), 0.0)
     limit = 1.6 * float(np.quantile(spreads, 0.1)) + 1e-6
     still = [block for block, spread in zip(blocks, spreads, strict=True) if spread <= limit]
     middle = np.median([block.mean(axis=0) for block in still], axis=0)
@@ -157,8 +158,8 @@ def gyroscope_fit(*parts: tuple[Array, Array]) -> GyroFit:
     table = np.concatenate(still)
     noise = float(np.sqrt(np.mean([block.var(axis=0, ddof=1) for block in still])))
     error = noise / sqrt(len(table))
-    x, y, z = (Value(float(value), error) for value in table.mean(axis=0))
-    density = Value(noise * sqrt(step), noise * sqrt(step) / sqrt(2.0 * 3.0 * len(table)))
+    x, y, z = (Estimate(float(value), error) for value in table.mean(axis=0))
+    density = Estimate(noise * sqrt(step), noise * sqrt(step) / sqrt(2.0 * 3.0 * len(table)))
     return GyroFit((x, y, z), density, len(table) * step)
 
 

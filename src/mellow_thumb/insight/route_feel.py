@@ -21,7 +21,7 @@ STEP = 1 / 127
 """A step of an eight-bit stick: how far beyond the dead zone the slowest steady turn is measured."""
 
 
-class Number(NamedTuple):
+class Felt(NamedTuple):
     """One number: of what, what it is, its unit."""
 
     subject: str
@@ -30,7 +30,7 @@ class Number(NamedTuple):
     unit: str
 
 
-def of_route(plan: Plan, route: Route) -> Iterator[Number]:
+def of_route(plan: Plan, route: Route) -> Iterator[Felt]:
     """Every number of a route, by itself, as a bench has it."""
     plain, eased = Bench(plan, route), Bench(plan, route, eased=True)
     kind = route.source.signal.kind
@@ -42,10 +42,10 @@ def of_route(plan: Plan, route: Route) -> Iterator[Number]:
             if route.effect == "rate" and kind in ("deflection", "switch"):
                 yield from _of_rate(plain, eased, part, name, subject, unit)
             elif route.effect == "step" and route.source.signal.unit in ("count", "px", "notch", "press"):
-                yield Number(subject, "smallest turn", _per_cent(plan, name, abs(amount)), unit)
+                yield Felt(subject, "smallest turn", _per_cent(plan, name, abs(amount)), unit)
                 counts = getattr(plan, "counts_per_cm", None)
                 if counts and unit == "deg" and route.source.signal.unit == "count":
-                    yield Number(subject, "hand for a turn", 360.0 / abs(amount) / counts, "cm")
+                    yield Felt(subject, "hand for a turn", 360.0 / abs(amount) / counts, "cm")
             if kind not in ("rate", "ratio"):
                 yield from _step(eased, part, name, subject)
     if (
@@ -54,7 +54,7 @@ def of_route(plan: Plan, route: Route) -> Iterator[Number]:
         and "." in route.source.signal.name
         and not set(route.drives) & set(MOVES)
     ):
-        yield Number(route.name, "direction error", direction_error(plain), "deg")
+        yield Felt(route.name, "direction error", direction_error(plain), "deg")
 
 
 def _unit(plan: Plan, name: str) -> str:
@@ -68,14 +68,14 @@ def _per_cent(plan: Plan, name: str, amount: float) -> float:
     return 100.0 * (exp(amount) - 1.0) if axis.log else amount
 
 
-def _of_rate(plain: Bench, eased: Bench, part: str, name: str, subject: str, unit: str) -> Iterator[Number]:
+def _of_rate(plain: Bench, eased: Bench, part: str, name: str, subject: str, unit: str) -> Iterator[Felt]:
     """A half turn, the slowest and the fastest steady rate."""
     route = plain.route
     if unit == "deg":
-        yield Number(subject, "half turn", _until(eased, part, name, 180.0), "s")
+        yield Felt(subject, "half turn", _until(eased, part, name, 180.0), "s")
     if route.source.signal.kind == "deflection" and "." in route.source.signal.name:
         just = quiet_of(route) + STEP
-        yield Number(
+        yield Felt(
             subject,
             "slowest turn",
             _per_cent(plain.plan, name, abs(plain.rate(part, just)[name])),
@@ -83,7 +83,7 @@ def _of_rate(plain: Bench, eased: Bench, part: str, name: str, subject: str, uni
         )
     build = route.turn_boost.build if route.turn_boost else 0.0
     most = abs(eased.steady(part, 1.0, build + 10.0)[name])
-    yield Number(subject, "fastest turn", _per_cent(plain.plan, name, most), f"{unit}/s")
+    yield Felt(subject, "fastest turn", _per_cent(plain.plan, name, most), f"{unit}/s")
 
 
 def _until(bench: Bench, part: str, name: str, far: float) -> float:
@@ -106,25 +106,25 @@ def bisected(there: Callable[[float], bool], most: float) -> float:
     return high
 
 
-def _step(bench: Bench, part: str, name: str, subject: str) -> Iterator[Number]:
+def _step(bench: Bench, part: str, name: str, subject: str) -> Iterator[Felt]:
     """What a step of the control does over time: lag, rise, overshoot, settling.
 
     For a rate it is the rate that follows the step, for all others the axis itself.
     """
     if not _smoothed(bench):
-        yield Number(subject, "lag", 0.0, "s")
+        yield Felt(subject, "lag", 0.0, "s")
         return
     shape = _answer(bench, part, name)
     lag, low, high = (bisected(lambda t, share=share: shape(t) >= share, LONG) for share in (0.5, 0.1, 0.9))  # type: ignore[misc]
-    yield Number(subject, "lag", lag, "s")
-    yield Number(subject, "rise", high - low, "s")
+    yield Felt(subject, "lag", lag, "s")
+    yield Felt(subject, "rise", high - low, "s")
     times = [lag * k / 8.0 for k in range(1, 161)] if isfinite(lag) else []
     answers = [shape(t) for t in times]
-    yield Number(subject, "overshoot", max(0.0, max(answers, default=0.0) - 1.0), "share")
+    yield Felt(subject, "overshoot", max(0.0, max(answers, default=0.0) - 1.0), "share")
     late = [t for t, one in zip(times, answers, strict=True) if abs(one - 1.0) > 0.02]
     if late:
         last = max(late)
-        yield Number(
+        yield Felt(
             subject, "settling", last + bisected(lambda t: abs(shape(last + t) - 1.0) <= 0.02, lag), "s"
         )
 
@@ -170,7 +170,7 @@ def direction_error(bench: Bench, rings: int = 8, ways: int = 48) -> float:
     first, second = route.drives
     wide, tall = full["x"][first], full["y"][second]
     worst, (a_rest, b_rest) = 0.0, route.shape.rest
-    room = 1.0 - hypot(a_rest, b_rest)
+    travel = 1.0 - hypot(a_rest, b_rest)
     for ring in range(1, rings + 1):
         for way in range(ways):
             a = 2.0 * np.pi * way / ways
@@ -178,7 +178,7 @@ def direction_error(bench: Bench, rings: int = 8, ways: int = 48) -> float:
             session = bench.session()
             before = bench.values(session)
             x, y = share * float(np.cos(a)), share * float(np.sin(a))
-            session.feed(route.source.signal.name, (a_rest + x * room, b_rest + y * room))
+            session.feed(route.source.signal.name, (a_rest + x * travel, b_rest + y * travel))
             after = bench.values(session, 1 / 64)
             right, up = (after[first] - before[first]) / wide, (after[second] - before[second]) / tall
             if hypot(right, up) > 1e-9:

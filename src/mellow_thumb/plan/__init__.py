@@ -1,7 +1,7 @@
 """The plan: what a profile means, in numbers."""
 
 from .accessibility import REDUCED, Hands
-from .axes import FAR, KNOWN, NEARING, PANS, Axis
+from .axes import BEYOND, KNOWN, NEARING, PANS, Axis
 from .buttons import INTERFACE, Buttons, Latches, check_threshold
 from .changes import Change, Inputs
 from .cues import LONG, WITHIN, Cue, CueState
@@ -57,6 +57,7 @@ __all__ = [
     "AGE",
     "ANCHOR",
     "ATTITUDE",
+    "BEYOND",
     "CATALOGUE",
     "CODE",
     "COMPONENTS",
@@ -66,7 +67,6 @@ __all__ = [
     "DT",
     "DUE",
     "FAMILIES",
-    "FAR",
     "FINGERS",
     "FOCUS",
     "GLIDE",

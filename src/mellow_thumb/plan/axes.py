@@ -40,7 +40,7 @@ class Limits(TypedDict):
     high: float
 
 
-FAR = 1e300
+BEYOND = 1e300
 """What no axis reaches: a limit on one side only stands here on the other."""
 
 
@@ -91,7 +91,7 @@ class Axis:
     @property
     def limits(self) -> Limits:
         """The limits as the formulas take them: of the logarithm, on a log axis; finite."""
-        return Limits(low=max(self.inner(self.low), -FAR), high=min(self.inner(self.high), FAR))
+        return Limits(low=max(self.inner(self.low), -BEYOND), high=min(self.inner(self.high), BEYOND))
 
     def inner(self, value: float) -> float:
         """A value as the axis adds it up: its logarithm, on a log axis."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import ArgumentError
-from ..plan import CURSORS, FAR
+from ..plan import BEYOND, CURSORS
 from ..weaving import weave_plan
 from .contacts import Contacts
 from .inbox import NO_TIME
@@ -52,7 +52,7 @@ class Snapshot(NamedTuple):
     """What is known of a device held in the hand."""
 
 
-class Parts(NamedTuple):
+class SessionParts(NamedTuple):
     """The parts of a session that make up what it is at a moment."""
 
     running: Running
@@ -65,7 +65,7 @@ class Parts(NamedTuple):
     cues: Cues
 
 
-def take_snapshot(base: Plan, parts: Parts) -> Snapshot:
+def take_snapshot(base: Plan, parts: SessionParts) -> Snapshot:
     """Everything that a session is, which began with `base`."""
     running, clock, world, intake, host, answers, camera, cues = parts
     contacts, motion = intake.contacts, intake.motion
@@ -91,7 +91,7 @@ def take_snapshot(base: Plan, parts: Parts) -> Snapshot:
     )
 
 
-def put_back(one: Snapshot, parts: Parts) -> None:
+def put_back(one: Snapshot, parts: SessionParts) -> None:
     """Become what a snapshot holds, but for the program, which runs already."""
     running, clock, world, intake, host, answers, camera, cues = parts
     running.values = one.values
@@ -242,7 +242,7 @@ def _check(one: Snapshot) -> None:
     if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*arrived, *waiting)):
         raise ValueError("an event of no signal")
     for axis, amount, start, half_life, frequency in one.kicks:
-        if axis not in program.seen or not (-FAR <= amount <= FAR and start - start == 0.0):
+        if axis not in program.seen or not (-BEYOND <= amount <= BEYOND and start - start == 0.0):
             raise ValueError("a kick that nobody gave")
         if not (0.0 < half_life <= 60.0 and 0.0 <= frequency < 1000.0):
             raise ValueError("a kick that nobody gave")

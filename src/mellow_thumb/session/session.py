@@ -17,7 +17,7 @@ from .host import Host
 from .intake import Intake
 from .listening import Listener
 from .running import Running
-from .saving import Parts, Snapshot, check_digest, from_plain, put_back, take_snapshot, to_plain
+from .saving import SessionParts, Snapshot, check_digest, from_plain, put_back, take_snapshot, to_plain
 from .steering import Steering
 from .walker import command_of
 
@@ -63,7 +63,7 @@ class Session:
         self._answers = Answers(self._running, self._intake, self._clock)
         self._camera = Camera(self._running, self._answers, self._clock, self._world)
         self._cues = Cues(self._running)
-        self._parts = Parts(
+        self._parts = SessionParts(
             self._running,
             self._clock,
             self._world,

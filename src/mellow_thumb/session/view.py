@@ -15,7 +15,7 @@ Quadruple = tuple[float, float, float, float]
 POSE = 9
 """How many numbers a pose is: place, rotation, field of view, extent."""
 
-Rows = tuple[tuple[float, float, float, float], ...]
+Matrix = tuple[tuple[float, float, float, float], ...]
 
 
 def answers(
@@ -97,7 +97,7 @@ class View:
     def __repr__(self) -> str:
         return f"View(position={self.position}, rotation={self.rotation})"
 
-    def pose_matrix(self) -> Rows:
+    def pose_matrix(self) -> Matrix:
         """The 4x4 matrix that takes points from the camera's frame to the world's.
 
         Four rows of four numbers, for column vectors; the last column is the position.
@@ -106,7 +106,7 @@ class View:
         x, y, z = self.position
         return ((a, b, c, x), (d, e, f, y), (g, h, i, z), (0.0, 0.0, 0.0, 1.0))
 
-    def matrix(self) -> Rows:
+    def matrix(self) -> Matrix:
         """The view matrix: 4x4, from the world's frame to the camera's, for column vectors.
 
         It is the inverse of :meth:`pose_matrix`, and what a renderer multiplies points by.

@@ -12,7 +12,7 @@ from ..weaving import hosts as hosts_of
 from ..weaving import weave_plan
 from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .host_samples import last_words, sampled
-from .loops import WORTH_COMPILING, loop_for
+from .loops import WORTH_COMPILING, runner_for
 from .replay_table import height, outputs, table_of
 from .take import Take
 from .take_items import TakeReader, none
@@ -25,7 +25,7 @@ if TYPE_CHECKING:
 
     from ..plan import Plan
     from ..weaving import Program
-    from .loops import Loop
+    from .loops import Runner
     from .take_items import Rows
 
 
@@ -176,7 +176,7 @@ def replay_pieces(
     import pandas as pd
 
     program, said = weave_plan(plan), pd.DataFrame()
-    loop, reader = loop_for(program, WORTH_COMPILING, compiled=compiled), TakeReader(plan, program)
+    loop, reader = runner_for(program, WORTH_COMPILING, compiled=compiled), TakeReader(plan, program)
     check_rate(rate)
     done, before, last = 0, np.zeros(height(program)), 0.0
     for piece, is_last in _with_last(pieces):
@@ -238,7 +238,7 @@ def _played(
 
     reader = TakeReader(plan, program)
     out = np.empty((height(program), len(ends)))
-    loop = loop_for(program, len(take) + len(ends), compiled=compiled)
+    loop = runner_for(program, len(take) + len(ends), compiled=compiled)
     hosts = sampled(take.table, program.asked, ends)
     _run(loop, reader.read(take.table), ends, hosts, out, is_last=True)
     _stand(plan, hosts, out)
@@ -257,7 +257,7 @@ def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
 
 
 def _run(
-    loop: Loop,
+    loop: Runner,
     parts: Iterator[Rows],
     ends: np.ndarray,
     hosts: np.ndarray,

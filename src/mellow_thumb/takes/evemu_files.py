@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from ..basics import MOST_PROBLEMS, Problem, TakeError, read_text
-from ..devices import ABS, KEY, REL, LinuxDevice, LinuxDoor, Range
+from ..devices import ABS, KEY, REL, AxisRange, LinuxDevice, LinuxDoor
 from .take import COLUMNS, Take, parts_of
 
 if TYPE_CHECKING:
@@ -69,7 +69,7 @@ def _line(
         device.name = rest[0].strip() if rest else ""
     elif key == "A:":
         code, low, high, _, flat = int(rest[0], 16), *map(int, rest[1:5])
-        device.axes[code] = Range(low, high, flat, int(rest[5]) if len(rest) > 5 else 0)
+        device.axes[code] = AxisRange(low, high, flat, int(rest[5]) if len(rest) > 5 else 0)
     elif key == "B:":
         kind, some = int(rest[0], 16), bytes(int(one, 16) for one in rest[1:])
         held, first = {KEY: device.keys, REL: device.rels}.get(kind, set()), 8 * bits.get(kind, 0)

@@ -17,7 +17,7 @@ WORTH_LOADING, WORTH_COMPILING = 300_000, 3_000_000
 """So many events and frames take as long in plain Python as loading what is compiled, or compiling it."""
 
 
-class Loop(Protocol):
+class Runner(Protocol):
     """A program at work on a take, some of its events at a time."""
 
     def run(
@@ -44,7 +44,7 @@ class Interpreted:
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
     ) -> int:
-        """As :meth:`Loop.run` says."""
+        """As :meth:`Runner.run` says."""
         import numpy as np
 
         stop = len(ends)
@@ -94,11 +94,11 @@ class Compiled:
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
     ) -> int:
-        """As :meth:`Loop.run` says."""
+        """As :meth:`Runner.run` says."""
         return self._run(self._state, self._numbers, *events, ends, hosts, frame, last, out)
 
 
-def loop_for(program: Program, size: int, *, compiled: bool | None) -> Loop:
+def runner_for(program: Program, size: int, *, compiled: bool | None) -> Runner:
     """The loop to take for so many events and frames together.
 
     With `compiled` None it is compiled where that is sooner done: where numba is installed and there is much

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from ..expressions import FALSE, every, product_of, some, total, where
-from ..formulas import clamp, limited, room, turn_share, until_limit
+from ..formulas import clamp, limited, taken_up, turn_share, until_limit
 from ..plan import ANCHOR, DT, STOP, WORLD_NOW, WORLD_RATE, WORLD_THEN
 from ..plan.steps import Filtered, Pool, Wish, run_back
 
@@ -269,9 +269,9 @@ class AxisFlow:
         """Give a displacement to the axis, or to a pool; inside the limits of the goal."""
         # the goal is limited and not the value, or the way back would first have to undo what lies beyond
         if self.axis.limited and (self.pools or self.filtered):
-            block.call(room, push, total(self.goal), into=(push,), **self.axis.limits)
+            block.call(taken_up, push, total(self.goal), into=(push,), **self.axis.limits)
             if pool is None:
-                block.call(room, push, self.value, into=(push,), **self.axis.limits)
+                block.call(taken_up, push, self.value, into=(push,), **self.axis.limits)
         if pool is not None:
             early, poured = (self._names.fresh(f"{self.value}_{word}") for word in ("early", "poured"))
             pool.smoothing.pour(block, pool, push, early, poured)

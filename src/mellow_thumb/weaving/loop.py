@@ -10,7 +10,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..expressions import Leave, Loop, Name, Note, Set, Skip, When, Word, every, lift, some, where, whole
+from ..expressions import Branch, Leave, Loop, Name, Note, Set, Skip, Word, every, lift, some, where, whole
 from ..plan import AGE, ANCHOR, CODE, DT, DUE, FOCUS, LONGEST, MERGE, PACE, STOP, WAIT, T
 
 if TYPE_CHECKING:
@@ -50,16 +50,16 @@ def drop(woven: Woven) -> list[Statement]:
     since = T - copy_of(ANCHOR.name)
     merges = where(CODE < whole(woven.impulses), MERGE, 0.0) if woven.impulses else lift(0.0)
     another = some([T != ANCHOR, CODE == whole(woven.frame), since <= merges])
-    return [When(READING != 0.0, [When(another, restored(woven), []), _set(READING, 0.0)], [])]
+    return [Branch(READING != 0.0, [Branch(another, restored(woven), []), _set(READING, 0.0)], [])]
 
 
 def item(woven: Woven, wrap: Wrap = as_it_is) -> list[Statement]:
     """What one item does: let time pass up to it, then act by its code. `wrap` writes the larger parts."""
     deaf = every([CODE < whole(woven.impulses), FOCUS == 0.0])
     return [
-        *([When(deaf, [Skip()], [])] if woven.deaf else []),
+        *([Branch(deaf, [Skip()], [])] if woven.deaf else []),
         Loop(_pass(woven, wrap)),
-        When(CODE < whole(woven.frame), _halves(woven.events, wrap), []),
+        Branch(CODE < whole(woven.frame), _halves(woven.events, wrap), []),
     ]
 
 
@@ -70,20 +70,20 @@ def _pass(woven: Woven, wrap: Wrap) -> list[Statement]:
     ends = [CODE == whole(woven.frame), STOP == T, *([DUE > T] if timed else [])]
     keep = [_set(copy_of(name), Word(name)) for name in (ANCHOR.name, *woven.flowing)]
     return [
-        *([When(DUE <= ANCHOR, wrap("timers", woven.timers), [])] if timed else []),
+        *([Branch(DUE <= ANCHOR, wrap("timers", woven.timers), [])] if timed else []),
         _set(AGE, T - ANCHOR),
-        When(AGE <= 0.0, [Leave()], []),  # it is due now; an event older than the last commit acts at that
+        Branch(AGE <= 0.0, [Leave()], []),  # it is due now; an event older than the last commit acts at that
         *_enter(woven, timed=timed),
         _set(STOP, T),
         *woven.nearness,
         *woven.pace,
         # a timer that runs out on the way commits there, so that what it does is done at its own time
-        *([When(DUE < T, [_set(STOP, DUE)], [])] if timed else []),
+        *([Branch(DUE < T, [_set(STOP, DUE)], [])] if timed else []),
         # every step has an end that hangs on the events alone: frames then split no closed form in two
-        When(STOP - ANCHOR > longest, [_set(STOP, ANCHOR + longest)], []),
+        Branch(STOP - ANCHOR > longest, [_set(STOP, ANCHOR + longest)], []),
         _set(DT, STOP - ANCHOR),
         # what time does next is a frame's own: keep what was committed, to put it back
-        When(every(ends), [*keep, _set(READING, 1.0)], []),
+        Branch(every(ends), [*keep, _set(READING, 1.0)], []),
         *wrap("passing", woven.passing),
         _set(ANCHOR, STOP),
     ]
@@ -95,9 +95,9 @@ def _enter(woven: Woven, *, timed: bool) -> list[Statement]:
         return []
     soon = [CODE < whole(woven.impulses), AGE <= MERGE, *([DUE > T] if timed else [])]
     if not woven.waits:
-        return [When(every(soon), [Leave()], [])]
-    asks = [_set(WAIT, 1.0), *woven.waits, When(WAIT != 0.0, [Leave()], [])]
-    return [When(every(soon), asks, [])]
+        return [Branch(every(soon), [Leave()], [])]
+    asks = [_set(WAIT, 1.0), *woven.waits, Branch(WAIT != 0.0, [Leave()], [])]
+    return [Branch(every(soon), asks, [])]
 
 
 def _halves(events: list[Event], wrap: Wrap) -> list[Statement]:
@@ -107,7 +107,7 @@ def _halves(events: list[Event], wrap: Wrap) -> list[Statement]:
     # a tree asks as many questions as the logarithm of the events; a row would ask half of them
     middle = len(events) // 2
     low, high = _halves(events[:middle], wrap), _halves(events[middle:], wrap)
-    return [When(CODE < whole(events[middle].code), low, high)]
+    return [Branch(CODE < whole(events[middle].code), low, high)]
 
 
 def _set(target: Name, value: Value | float) -> Set:

@@ -14,7 +14,7 @@ from typing import TYPE_CHECKING
 
 from ..expressions import Name, Word, every, exp, lift, some, total, where
 from ..formulas import clamp, ground_under, nearer, picture_under, right, screen_of_ground
-from ..plan import FAR, PANS
+from ..plan import BEYOND, PANS
 from ..plan.mounts import Flat, Overhead
 
 if TYPE_CHECKING:
@@ -236,7 +236,7 @@ class Pan:
         tests = [dx * (y - ay) < dy * (x - ax) for ((ax, ay), _), (dx, dy) in zip(edges, ways, strict=True)]
         best = tuple(block.names.fresh(f"{self.stem}_{word}") for word in ("edge_x", "edge_y", "away"))
         with block.when(some(tests)):
-            for name, start in zip(best, (x, y, lift(FAR)), strict=True):
+            for name, start in zip(best, (x, y, lift(BEYOND)), strict=True):
                 block.set(name, start)
             for ((ax, ay), (bx, by)), (dx, dy) in zip(edges, ways, strict=True):
                 square = dx * dx + dy * dy

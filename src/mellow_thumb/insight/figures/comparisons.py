@@ -88,9 +88,9 @@ def _places(panel: Axes, take: Take, stick: StickFit, *, near: bool) -> None:
     count = min(len(x), len(y))
     a, b = stick.rest_x.value or 0.0, stick.rest_y.value or 0.0
     shortest = 1.0 - hypot(a, b)
-    room = max(2.5 * (stick.inner or 0.02), 0.04) if near else 1.1
-    panel.set(xlim=(a - room if near else -room, a + room if near else room))
-    panel.set(ylim=(b - room if near else -room, b + room if near else room), aspect="equal")
+    span = max(2.5 * (stick.inner or 0.02), 0.04) if near else 1.1
+    panel.set(xlim=(a - span if near else -span, a + span if near else span))
+    panel.set(ylim=(b - span if near else -span, b + span if near else span), aspect="equal")
     panel.plot(x[:count], y[:count], linestyle="none", marker=".", markersize=2, color=HUES[0], alpha=0.5)
     panel.axhline(0.0, color=GRID, linewidth=1.0, zorder=0)
     panel.axvline(0.0, color=GRID, linewidth=1.0, zorder=0)

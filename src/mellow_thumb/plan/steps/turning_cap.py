@@ -23,22 +23,22 @@ class Cap:
     """Degrees a second."""
     time: Handle
     """When the hand last turned (s)."""
-    rooms: dict[str, Handle]
+    left: dict[str, Handle]
     """For each component, how far it may still turn (deg)."""
 
     @classmethod
     def new(cls, state: State, stem: str, rate: float, components: Iterable[str]) -> Cap:
         """What is kept of one route's hand."""
         time = state.new(f"{stem}_cap_t", -1.0)
-        return cls(rate, time, {part: state.new(f"{stem}_{part}_room", rate / 20.0) for part in components})
+        return cls(rate, time, {part: state.new(f"{stem}_{part}_left", rate / 20.0) for part in components})
 
     def cut(self, block: Block, push: Name, component: str) -> None:
         """At a displacement: take from a push what is faster than the cap; what is cut off is gone."""
-        room = self.rooms[component]
+        left = self.left[component]
         most = self.rate * PAUSE  # a pause saves up no more than this, or the first move after it would leap
-        block.call(switching.refilled, room, T - self.time, into=(room,), rate=self.rate, most=most)
-        block.call(switching.allowed, push, room, into=(push,))
-        block.set(room, room - abs(push))
+        block.call(switching.refilled, left, T - self.time, into=(left,), rate=self.rate, most=most)
+        block.call(switching.allowed, push, left, into=(push,))
+        block.set(left, left - abs(push))
 
     def turned(self, block: Block) -> None:
         """At a displacement: the hand has turned now."""

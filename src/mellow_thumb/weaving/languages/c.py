@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ...expressions import Leave, Loop, Set, Skip, When, used
+from ...expressions import Branch, Leave, Loop, Set, Skip, used
 from ...plan import ANCHOR
 from ..loop import READING, copy_of, drop, item
 
@@ -169,7 +169,7 @@ class C:
         """A minus before a value."""
         return f"-{self.value(one.parts[0], _ATOM)}", _UNARY
 
-    def value_comparison(self, one: Value) -> tuple[str, int]:
+    def value_relation(self, one: Value) -> tuple[str, int]:
         """A test of two values."""
         sign: str = one.sign  # type: ignore[attr-defined]
         left, right = (self.value(part, _SUM) for part in one.parts)
@@ -204,7 +204,7 @@ class C:
         for one in statements:
             if isinstance(one, Set):
                 found += self._set(one)
-            elif isinstance(one, When):
+            elif isinstance(one, Branch):
                 found += self._when(one)
             elif isinstance(one, Loop):
                 found += ["for (;;) {", *_indented(self.lines(one.body)), "}"]
@@ -212,7 +212,7 @@ class C:
                 found.append("break;" if isinstance(one, Leave) else "return;")
         return found
 
-    def _when(self, one: When) -> list[str]:
+    def _when(self, one: Branch) -> list[str]:
         found = [f"if ({self.value(one.test)}) {{", *_indented(self.lines(one.body))]
         if one.otherwise:
             found += ["} else {", *_indented(self.lines(one.otherwise))]

@@ -11,7 +11,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, NamedTuple
 
-from ...expressions import MATHS, Loop, Name, Note, Number, When, read_in, set_in
+from ...expressions import MATHS, Branch, Loop, Name, Note, Number, read_in, set_in
 from ...plan import ANCHOR
 from ..loop import READING, copy_of, drop, item
 from .python import indented, lines
@@ -127,13 +127,13 @@ class _Module:
         for one in statements:
             if isinstance(one, _Do):
                 found.append(one.text)
-            elif isinstance(one, When | Loop):
+            elif isinstance(one, Branch | Loop):
                 inner = [indented(self.lines(one.body) or ["pass"])]
                 found += [
-                    f"if {self.spell(one.test)}:" if isinstance(one, When) else "while True:",
+                    f"if {self.spell(one.test)}:" if isinstance(one, Branch) else "while True:",
                     *inner[0],
                 ]
-                otherwise = self.lines(one.otherwise) if isinstance(one, When) else []
+                otherwise = self.lines(one.otherwise) if isinstance(one, Branch) else []
                 found += ["else:", *indented(otherwise)] if otherwise else []
             elif not isinstance(one, Note):
                 found += lines([one], self.spell)

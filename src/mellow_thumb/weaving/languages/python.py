@@ -6,7 +6,7 @@ import hashlib
 import linecache
 from typing import TYPE_CHECKING, Any
 
-from ...expressions import MATHS, Leave, Loop, Note, Set, When
+from ...expressions import MATHS, Branch, Leave, Loop, Note, Set
 from ..loop import drop, item, restored
 
 if TYPE_CHECKING:
@@ -31,7 +31,7 @@ def lines(
             else:
                 row = f"{', '.join([n.text for n in targets])} = {', '.join([v.text for v in values])}"
             found.append(pad + row)
-        elif isinstance(one, When):
+        elif isinstance(one, Branch):
             found += [f"{pad}if {spell(one.test) if spell else one.test.text}:"]
             found += _branch(one.body, spell, pad + "    ")
             if one.otherwise:
