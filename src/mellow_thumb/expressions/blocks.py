@@ -94,8 +94,8 @@ class Names:
 
     def __init__(self, taken: Iterable[str] = ()) -> None:
         self._taken = {*MATHS, *taken}
-        self._last: dict[str, int] = {}
-        """For each wish, the last number that it took: all before it are taken."""
+        self._next: dict[str, int] = {}
+        """For each wish, the number to try next: all before it are taken."""
 
     def take(self, names: Iterable[str]) -> None:
         """Take names that were made elsewhere."""
@@ -103,13 +103,13 @@ class Names:
 
     def fresh(self, wish: str) -> Word:
         """`wish` itself, or with the first number that makes it new."""
-        number = self._last.get(wish, 1)
+        number = self._next.get(wish, 1)
         name = wish if number == 1 else f"{wish}_{number}"
         while name in self._taken:
             number += 1
             name = f"{wish}_{number}"
         self._taken.add(name)
-        self._last[wish] = number
+        self._next[wish] = number + 1
         return Word(name)
 
 
@@ -120,6 +120,14 @@ class _Step(NamedTuple):
     results: tuple[Name, ...]
     age: int
     """How many times anything had been assigned by then."""
+
+
+class _Around(NamedTuple):
+    """What a block knew as it began to write into a branch."""
+
+    into: list[Statement]
+    steps: dict[tuple[Any, ...], _Step]
+    assigned: set[str]
 
 
 class Block:
@@ -173,8 +181,9 @@ class Block:
         """What is written inside runs where a test holds. Nothing stands there if nothing is written."""
         one = Branch(test, [], [])
         self._into.append(one)
-        with self._inside(one.body):
-            yield
+        before = self._enter(one.body)
+        yield
+        self._leave(before)
         self._last = one
         if not one.body:
             self._into.pop()
@@ -185,19 +194,23 @@ class Block:
         one = self._last
         if one is None or (one.body and self._into[-1] is not one):
             raise ValueError("otherwise() stands right after a when()")
-        with self._inside(one.otherwise):
-            yield
+        before = self._enter(one.otherwise)
+        yield
+        self._leave(before)
         if one.otherwise and not one.body:
             self._into.append(one)
         self._last = None
 
-    @contextmanager
-    def _inside(self, statements: list[Statement]) -> Iterator[None]:
-        outer, steps, assigned = self._into, dict(self._steps), self._assigned
+    def _enter(self, statements: list[Statement]) -> _Around:
+        """Write into other statements from now on; what was known and written around them."""
+        around = _Around(self._into, dict(self._steps), self._assigned)
         self._into, self._assigned = statements, set()
-        yield
-        self._into, self._steps = outer, steps  # what was assigned inside stays counted
-        self._assigned = assigned | self._assigned
+        return around
+
+    def _leave(self, around: _Around) -> None:
+        """Go on around them: what was worked out inside is forgotten; what was assigned still counts."""
+        self._into, self._steps = around.into, around.steps
+        self._assigned |= around.assigned
 
     def call(
         self,
@@ -231,8 +244,8 @@ class Block:
             filled[parameter] = self.keep(parameter, value) if twice else value
         for target, template in straight.body:
             filled[target] = self.keep(target, template.filled(filled))
-        results = into or tuple(self.names.fresh(formula.__name__) for _ in straight.results)
-        self._write(results, tuple(template.filled(filled) for template in straight.results))
+        results = into or tuple([self.names.fresh(formula.__name__) for _ in straight.results])
+        self._write(results, tuple([template.filled(filled) for template in straight.results]))
         if not into:
             self._steps[key] = _Step(given, results, self._count)
         return results

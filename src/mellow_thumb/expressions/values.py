@@ -361,7 +361,7 @@ class Filled(Value):
     @property
     def names(self) -> frozenset[str]:
         """The names that it reads."""
-        return frozenset().union(*(self.given[name].names for name in self.template.of.names))
+        return frozenset().union(*[self.given[name].names for name in self.template.names])
 
     def rebuilt(self, parts: tuple[Value, ...]) -> Value:
         """The same expression made of other parts."""
@@ -376,7 +376,7 @@ class Template:
     """An expression whose names are places for other values."""
 
     def __init__(self, of: Value) -> None:
-        self.of = of
+        self.of, self.names = of, of.names
         spelt = of.spell(self._mark) if of.parts else self._mark(of, CHOICE)
         first, *rest = spelt.split("\0")
         self._first = first
