@@ -6,13 +6,15 @@ import logging
 from collections.abc import Callable
 from dataclasses import replace
 from math import inf, nan
+from typing import Any
 
 import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mellow_thumb import ArgumentError, Session, wheel_notches
+import mellow_thumb as mt
+from mellow_thumb import ArgumentError, Session, marsh, wheel_notches
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.gates import Condition, Gate
@@ -369,3 +371,47 @@ def test_shifting_the_origin_moves_the_view_with_the_world_and_nothing_else() ->
     assert session.view().position == (0.0, 1.6, 0.0)
     with pytest.raises(ArgumentError, match="origin"):
         session.shift_origin(nan, 0.0, 0.0)
+
+
+@pytest.mark.parametrize(
+    ("said", "words"),
+    [
+        ({"subject": (1.0, 2.0)}, "expected a place, or a place and a rotation"),
+        ({"subject": "heron"}, "expected a place, or a place and a rotation"),
+        ({"subject": 4.0}, "expected a place, or a place and a rotation"),
+        ({"subject": ((1.0, 2.0, 3.0), (0.0, 0.0, 1.0))}, "expected a place, or a place and a rotation"),
+        ({"subject": (1.0, float("nan"), 3.0)}, "expected finite numbers"),
+        ({"subject": (1.0, 2.0, float("inf"))}, "expected finite numbers"),
+        ({"subject": ((1.0, 2.0, 3.0), (0.0, float("nan"), 0.0, 1.0))}, "expected finite numbers"),
+        ({"clear": -0.1}, "clear = -0.1; expected finite numbers of 0 or more"),
+        ({"clear": float("inf")}, "clear = inf; expected finite numbers of 0 or more"),
+        ({"clear": "far"}, "clear = 'far'; expected a number"),
+    ],
+)
+def test_what_a_host_says_wrong_of_what_is_seen_is_refused_and_changes_nothing(
+    said: dict[str, Any], words: str
+) -> None:
+    session = mt.load_profile(marsh.FOLLOWING).session()
+    session.tick(0.1)
+    seen = session.view(((1.0, 0.0, 2.0), (0.0, 0.0, 0.0, 1.0)), clear=3.0)
+    with pytest.raises(mt.ArgumentError, match=words):
+        session.view(**said)
+    assert session.view() == seen
+
+
+@given(
+    st.tuples(*[st.floats(-1e6, 1e6)] * 3),
+    st.tuples(*[st.floats(-1.0, 1.0)] * 4).filter(lambda q: sum(part * part for part in q) > 0.01),
+)
+def test_a_subject_counts_whether_it_comes_as_a_place_or_as_an_array(
+    place: tuple[float, float, float], q: tuple[float, float, float, float]
+) -> None:
+    told: tuple[Any, ...] = ((place, q), (np.array(place), np.array(q)), (list(place), list(q)))
+    views, profile = [], mt.load_profile(marsh.FOLLOWING)
+    for subject in told:
+        session = profile.session()
+        session.tick(0.1)
+        views.append(session.view(subject))
+        views.append(session.view())
+        assert len({session.view(kind(place)) for kind in (tuple, list, np.array)}) == 1
+    assert len(set(views)) == 1

@@ -9,7 +9,6 @@ from ..basics import ArgumentError
 from ..formulas import direction_to, heading_of, rotation_rows, wrapped
 from ..plan.mounts import HEAD, PLACE, TARGET, Headset, Orbit
 from ..weaving import kept
-from .view import Quadruple, Triple, answers
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Mapping
@@ -17,6 +16,7 @@ if TYPE_CHECKING:
     from .clock import Clock
     from .intake import Intake
     from .running import Running
+    from .view import Quadruple, Triple
 
 
 class Answers:
@@ -37,9 +37,49 @@ class Answers:
         """What a mount keeps, by its number."""
         return self.rig[list(self._running.program.rig).index(kept(mount, name))]
 
-    def say(self, subject: tuple[Triple, Quadruple] | Triple | None, more: Mapping[str, float]) -> None:
-        """Keep what a host says of the subject, and of more by its name."""
-        self.hosts = answers(self._running.program.asked, self.hosts, subject, more)
+    def stand(self, subject: tuple[Triple, Quadruple] | Triple) -> None:
+        """Keep where the host says that the subject is, and how it is turned; once a frame, so it is quick.
+
+        Raises :class:`ArgumentError` for what is no place, and no finite number.
+        """
+        yaw = None
+        try:
+            if len(subject) == 2:
+                place, rotation = subject
+                yaw = heading_of(*map(float, rotation))
+            else:
+                place = subject
+            x, y, z = map(float, place)
+        except (TypeError, ValueError) as error:
+            raise ArgumentError(
+                f"subject: found {subject!r}; expected a place, or a place and a rotation"
+            ) from error
+        # a number less itself is 0, unless it is infinite or none
+        if (x - x) + (y - y) + (z - z) != 0.0 or (yaw is not None and yaw - yaw != 0.0):
+            raise ArgumentError(f"subject: found {subject!r}; expected finite numbers")
+        hosts, turns = self.hosts, self._running.program.asked_places.get("subject_yaw")
+        if yaw is None or turns is None:
+            self.hosts = (x, y, z, *hosts[3:])  # its place is what every mount asks first
+        else:
+            self.hosts = (x, y, z, *hosts[3:turns], yaw, *hosts[turns + 1 :])
+
+    def say(self, more: Mapping[str, float]) -> None:
+        """Keep what the host says of anything else, by its name; what no mount asks is dropped.
+
+        Raises :class:`ArgumentError` for what is no finite number, and for less than nothing that is clear.
+        """
+        places, hosts = self._running.program.asked_places, list(self.hosts)
+        for name, value in more.items():
+            try:
+                number = float(value)
+            except (TypeError, ValueError) as error:
+                raise ArgumentError(f"view: found {name} = {value!r}; expected a number") from error
+            if number - number != 0.0 or (name == "clear" and number < 0.0):
+                least = " of 0 or more" if name == "clear" else ""
+                raise ArgumentError(f"view: found {name} = {value!r}; expected finite numbers{least}")
+            if name in places:
+                hosts[places[name]] = number
+        self.hosts = tuple(hosts)
 
     def wear(self, head: tuple[Triple, Quadruple]) -> None:
         """Say where the head is, to the view and, from the next frame on, to who walks by it."""
@@ -48,7 +88,7 @@ class Answers:
             pose = dict(zip(HEAD, said, strict=True))
         except (TypeError, ValueError) as error:
             raise ArgumentError(f"head: found {head!r}; expected a place and a rotation") from error
-        self.say(None, pose)
+        self.say(pose)
         self._point("head", (said[3], said[4], said[5], said[6]))
 
     def set_hand(self, side: str, rotation: Quadruple) -> None:
@@ -92,7 +132,7 @@ class Answers:
         ]
         place[1] += mount.offset[1] if isinstance(mount, Orbit) else 0.0
         way = direction_to(*(float(a) - b for a, b in zip(target, place, strict=True)))
-        self.say(None, dict(zip(TARGET, way, strict=True)))
+        self.say(dict(zip(TARGET, way, strict=True)))
         self._feed("host.target", way)
 
     def heights(

@@ -50,12 +50,14 @@ class Camera:
         """As :meth:`Session.view` says."""
         running, said = self._running, self._answers
         program, values = running.program, running.values
-        if subject is not None or clear is not None:
-            said.say(subject, {} if clear is None else {"clear": clear})
+        if subject is not None:
+            said.stand(subject)
+        if clear is not None:
+            said.say({"clear": clear})
         if target is not None:
             said.lock_on(target)
         if up is not None:
-            said.say(None, dict(zip(UP, direction(up), strict=True)))
+            said.say(dict(zip(UP, direction(up), strict=True)))
         if head is not None:
             said.wear(head)
         if self.kicks:
@@ -64,7 +66,7 @@ class Camera:
         rig = said.rig if not cut else tuple(program.rig.values())
         if ground is not None:
             heights = said.heights(ground, values, rig) if callable(ground) else (ground, ground)
-            said.say(None, dict(zip(GROUND, heights, strict=True)))
+            said.say(dict(zip(GROUND, heights, strict=True)))
         pose = program.posed(values, said.hosts, self._clock.now, rig)
         if rig:
             said.rig, pose = pose[POSE:], pose[:POSE]

@@ -2,13 +2,8 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
 from ..basics import ArgumentError
-from ..formulas import heading_of, rotation_rows
-
-if TYPE_CHECKING:
-    from collections.abc import Mapping
+from ..formulas import rotation_rows
 
 Triple = tuple[float, float, float]
 Quadruple = tuple[float, float, float, float]
@@ -16,34 +11,6 @@ POSE = 9
 """How many numbers a pose is: place, rotation, field of view, extent."""
 
 Matrix = tuple[tuple[float, float, float, float], ...]
-
-
-def answers(
-    hosts: tuple[str, ...],
-    before: tuple[float, ...],
-    subject: tuple[Triple, Quadruple] | Triple | None,
-    more: Mapping[str, float] | None = None,
-) -> tuple[float, ...]:
-    """What a host says of what a mount asks; what it does not say now is as `before`.
-
-    `more` is what it says besides of where the subject is, by name. Raises :class:`ArgumentError` for what is
-    no finite number.
-    """
-    said: dict[str, float] = {}
-    try:
-        if subject is not None:
-            place = subject[0] if len(subject) == 2 else subject
-            said |= dict(zip(("subject_x", "subject_y", "subject_z"), map(float, place), strict=True))
-            if len(subject) == 2:
-                said["subject_yaw"] = heading_of(*map(float, subject[1]))
-        said |= {name: float(value) for name, value in (more or {}).items()}
-    except (TypeError, ValueError) as error:
-        raise ArgumentError(
-            f"subject: found {subject!r}; expected a place, or a place and a rotation"
-        ) from error
-    if any(value - value != 0.0 for value in said.values()) or said.get("clear", 0.0) < 0.0:
-        raise ArgumentError(f"view: found {subject!r}, {more or {}}; expected finite numbers")
-    return tuple(said.get(host, old) for host, old in zip(hosts, before, strict=True))
 
 
 def direction(up: Triple) -> Triple:

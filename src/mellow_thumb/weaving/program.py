@@ -115,6 +115,11 @@ class Program:
         made: Callable[..., tuple[float, ...]] = compiled(text, "posed_by")(self.pose)
         return made
 
+    @cached_property
+    def asked_places(self) -> dict[str, int]:
+        """Where what the host may say has each thing, the subject's place first."""
+        return {name: k for k, name in enumerate(self.asked)}
+
     @property
     def width(self) -> int:
         """How many values a frame reads."""
