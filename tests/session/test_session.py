@@ -407,11 +407,12 @@ def test_a_subject_counts_whether_it_comes_as_a_place_or_as_an_array(
     place: tuple[float, float, float], q: tuple[float, float, float, float]
 ) -> None:
     told: tuple[Any, ...] = ((place, q), (np.array(place), np.array(q)), (list(place), list(q)))
+    kinds: list[Any] = [tuple, list, np.array]
     views, profile = [], mt.load_profile(marsh.FOLLOWING)
     for subject in told:
         session = profile.session()
         session.tick(0.1)
         views.append(session.view(subject))
         views.append(session.view())
-        assert len({session.view(kind(place)) for kind in (tuple, list, np.array)}) == 1
+        assert len({session.view(kind(place)) for kind in kinds}) == 1
     assert len(set(views)) == 1

@@ -196,10 +196,17 @@ class Operation(Value):
     """Two values and a sign between them."""
 
     __slots__ = ("parts", "sign", "strength")
-    STRENGTHS: ClassVar[dict[str, int]] = {"+": SUM, "-": SUM, "*": PRODUCT, "/": PRODUCT, "**": POWER}
+    SIGNS: ClassVar[dict[str, tuple[int, int, int]]] = {
+        "+": (SUM, SUM, SUM + 1),
+        "-": (SUM, SUM, SUM + 1),
+        "*": (PRODUCT, PRODUCT, PRODUCT + 1),
+        "/": (PRODUCT, PRODUCT, PRODUCT + 1),
+        "**": (POWER, POWER + 1, POWER),
+    }
+    """How strongly each sign binds, and how strongly what stands before and after it must."""
 
     def __init__(self, sign: str, left: Value, right: Value) -> None:
-        self.sign, self.parts, self.strength = sign, (left, right), self.STRENGTHS[sign]
+        self.sign, self.parts, self.strength = sign, (left, right), self.SIGNS[sign][0]
         self.text = self.spell(say)
 
     def rebuilt(self, parts: tuple[Value, ...]) -> Value:
@@ -208,13 +215,8 @@ class Operation(Value):
 
     def spell(self, say: Say) -> str:
         """Both with the sign between; what follows the sign must bind more strongly, a power's base too."""
-        before, after = self.least
+        _, before, after = self.SIGNS[self.sign]
         return f"{say(self.parts[0], before)} {self.sign} {say(self.parts[1], after)}"
-
-    @property
-    def least(self) -> tuple[int, int]:
-        """How strongly what stands on either side must bind."""
-        return (POWER + 1, POWER) if self.sign == "**" else (self.strength, self.strength + 1)
 
 
 class Negative(Value):

@@ -12,7 +12,7 @@ from typing import TYPE_CHECKING
 
 from ..expressions import FALSE, every, product_of, some, total, where
 from ..formulas import clamp, limited, taken_up, turn_share, until_limit
-from ..plan import ANCHOR, DT, STOP, WORLD_NOW, WORLD_RATE, WORLD_THEN
+from ..plan import ANCHOR, DT, LONGEST, STOP, WORLD_NOW, WORLD_RATE, WORLD_THEN
 from ..plan.steps import Filtered, Pool, Wish, run_back
 
 if TYPE_CHECKING:
@@ -62,7 +62,9 @@ class AxisFlow:
         self.near: Name | None = None
         """What holds whether its limits are near, where that makes a difference."""
         self.furthest: Handle | None = None
-        """What holds how far it might go within the longest step, where that makes a difference."""
+        """What holds `most`, where that makes a difference."""
+        self.most: Value = FALSE
+        """How far it might go at the most within the longest step, by what it has at the moment."""
         self.steps = False
         """Whether displacements act on it without smoothing."""
 
@@ -121,6 +123,11 @@ class AxisFlow:
         """Whether much is saved while it is clear of its limits."""
         eased = bool(self.pools or self.filtered) and bool(self.wishes or self.mixed)
         return eased and self.axis.limited and not self.axis.return_half_life
+
+    def guard(self, state: State) -> None:
+        """Keep how far it might go; once all that moves it is known."""
+        self.furthest = state.new(f"{self.value}_furthest")
+        self.most = total(self._most(LONGEST))
 
     def _move(self, block: Block) -> None:
         """Rates run in, pools pay out, limits hold: where it is clear of them, nothing need be held."""
@@ -307,10 +314,6 @@ class AxisFlow:
             most.append(abs(wish.rate) * (time * (1.0 + extra)))
         most += [abs(pool.held) for pool in self.pools]
         return most + [abs(one.owed) for one in self.filtered]
-
-    def most(self, time: float) -> Value:
-        """How far it might go at the most within a time (s), by what it has now."""
-        return total(self._most(time))
 
     def still(self) -> list[Value]:
         """Tests that hold while nothing moves the axis."""

@@ -19,7 +19,6 @@ from ..plan import (
     DT,
     DUE,
     KNOWN,
-    LONGEST,
     MOVES,
     NEVER,
     OWN,
@@ -199,17 +198,16 @@ class Parts:
         self.go = tuple(self.state.new(name) for name in going)
         """Where movement goes: right and forward inside the unit disc, and the direction of that (deg)."""
         self.walk = Walk(self, plan.movement, self._make_walk(plan.movement)) if plan.movement else None
+        self.asked = [self.leaning_of(one) if one in self.flows else lift(0.0) for one in MOVES]
+        """What is asked of movement: right and forward."""
+        self.guarded = [flow for flow in self.flows.values() if flow.guarded]
+        """The axes for which it matters whether their limits are near."""
         for flow in self.guarded:
-            flow.furthest = self.state.new(f"{flow.value}_furthest")
+            flow.guard(self.state)
         names = [one.name for one in self.state.handles]
         self.names.take([*names, *(f"kept_{name}" for name in names)])
         for flow in self.guarded:
             flow.near = self.names.fresh(f"{flow.value}_near")
-
-    @property
-    def guarded(self) -> list[AxisFlow]:
-        """The axes for which it matters whether their limits are near."""
-        return [flow for flow in self.flows.values() if flow.guarded]
 
     @property
     def zooming(self) -> list[str]:
@@ -535,10 +533,9 @@ class Parts:
     def keep_furthest(self, block: Block) -> None:
         """Write how far each axis might go in a step, where something that says so has changed."""
         for flow in self.guarded:
-            most = flow.most(LONGEST)
-            if block.changes(most):
-                assert flow.furthest is not None
-                block.set(flow.furthest, most)
+            assert flow.furthest is not None
+            if block.changes(flow.most):
+                block.set(flow.furthest, flow.most)
 
     def put_axis(self, block: Block, key: str, value: Value) -> None:
         """Put an axis at a value, with nothing owed to it any more."""

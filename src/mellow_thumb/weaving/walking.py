@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 
 from ..expressions import every, flag, lift, product_of, some, total, where
 from ..formulas import bearing, on_disc, toward, walked, wrapped
-from ..plan import DT, GLIDE, MOVES, POINTED, WORLD_RATE
+from ..plan import DT, GLIDE, POINTED, WORLD_RATE
 from ..plan.mounts import Eye, Orbit
 
 if TYPE_CHECKING:
@@ -195,8 +195,7 @@ class Walk:
 
 def go_on(block: Block, parts: Parts) -> bool:
     """Write where movement goes, if something that it depends on has changed; whether it has."""
-    asked = [parts.leaning_of(one) if one in parts.flows else lift(0.0) for one in MOVES]
-    if not parts.moving or not block.changes(*asked):
+    if not parts.moving or not block.changes(*parts.asked):
         return False
-    block.call(on_disc, *asked, into=parts.go[:2])
+    block.call(on_disc, *parts.asked, into=parts.go[:2])
     return True

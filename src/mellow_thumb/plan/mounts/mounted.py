@@ -73,6 +73,7 @@ class Mounts:
     def __init__(self, mounts: Sequence[Mounted], axes: Sequence[Axis]) -> None:
         self.all = tuple(mounts)
         self._common = {axis.name: axis for axis in axes}
+        self._taken: dict[int, dict[str, str | float]] = {}
         self.instances = tuple(self._find())
         keys = [one.key for one in self.instances]
         if len(set(keys)) < len(keys):
@@ -131,9 +132,11 @@ class Mounts:
 
     def takes(self, k: int) -> dict[str, str | float]:
         """What a mount is made of: for each axis that it has, the key of its instance or a number."""
-        mount = self.all[k].mount
-        found = {name: self.of(k, name) for name in (*mount.axes, *mount.optional)}
-        return {name: one for name, one in found.items() if one is not None}
+        if k not in self._taken:
+            mount = self.all[k].mount
+            found = {name: self.of(k, name) for name in (*mount.axes, *mount.optional)}
+            self._taken[k] = {name: one for name, one in found.items() if one is not None}
+        return self._taken[k]
 
     def ring(self, cue: str) -> tuple[int, ...]:
         """The mounts that a cue goes round, the one in force otherwise first."""
