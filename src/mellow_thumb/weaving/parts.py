@@ -200,14 +200,8 @@ class Parts:
         self.walk = Walk(self, plan.movement, self._make_walk(plan.movement)) if plan.movement else None
         self.asked = [self.leaning_of(one) if one in self.flows else lift(0.0) for one in MOVES]
         """What is asked of movement: right and forward."""
-        self.guarded = [flow for flow in self.flows.values() if flow.guarded]
+        self.guarded = self._make_guards()
         """The axes for which it matters whether their limits are near."""
-        for flow in self.guarded:
-            flow.guard(self.state)
-        names = [one.name for one in self.state.handles]
-        self.names.take([*names, *(f"kept_{name}" for name in names)])
-        for flow in self.guarded:
-            flow.near = self.names.fresh(f"{flow.value}_near")
 
     @property
     def zooming(self) -> list[str]:
@@ -340,6 +334,17 @@ class Parts:
                 self._make_wanted(parts, axis)
             for axis, key in zip(PANS, pan.keys, strict=True):  # turned, either may act on both
                 self._make_effect(parts, axis, key)
+
+    def _make_guards(self) -> list[AxisFlow]:
+        """What is kept of axes whose limits may be near, once all that moves them is known; these axes."""
+        guarded = [flow for flow in self.flows.values() if flow.guarded]
+        for flow in guarded:
+            flow.guard(self.state)
+        names = [one.name for one in self.state.handles]
+        self.names.take([*names, *(f"kept_{name}" for name in names)])  # now that all of them are there
+        for flow in guarded:
+            flow.near = self.names.fresh(f"{flow.value}_near")
+        return guarded
 
     def _make_walk(self, movement: Movement) -> WalkState:
         """What is kept of the character that walks."""
