@@ -25,7 +25,7 @@ from .values import (
 )
 
 if TYPE_CHECKING:
-    from collections.abc import Callable
+    from collections.abc import Callable, Iterator
 
     from .values import Value
 
@@ -72,7 +72,14 @@ def check_formula(formula: Formula) -> Straight:
 def _functions(file: str) -> dict[int, ast.FunctionDef]:
     """The functions of a file, by the lines at which they begin; a file is parsed once."""
     tree = ast.parse("".join(linecache.getlines(file)))
-    return {node.lineno: node for node in ast.walk(tree) if isinstance(node, ast.FunctionDef)}
+    return {node.lineno: node for node in _statements(tree.body) if isinstance(node, ast.FunctionDef)}
+
+
+def _statements(body: list[ast.stmt]) -> Iterator[ast.stmt]:
+    """Statements and what stands inside them; no expressions, which are most of a tree."""
+    for node in body:
+        yield node
+        yield from _statements(getattr(node, "body", []))
 
 
 class _Reader:
