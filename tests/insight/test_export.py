@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import json
+import re
 import shutil
 import subprocess
 from pathlib import Path
 
+import numpy as np
 import pytest
 from hypothesis import HealthCheck, given, settings
 
@@ -21,10 +23,22 @@ from ..helpers.profiles import data
 from ..helpers.strategies import EVERYTHING, plans
 
 COMPILER = shutil.which("gcc") or shutil.which("clang")
-STRICT = ["-std=c99", "-Wall", "-Wextra", "-Werror"]
+STRICT = ["-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror"]
+KINDS = {"gcc": "c99", "clang": "c99", "g++": "c++17", "clang++": "c++17"}
+"""Every compiler that the header is for, and what it compiles it as."""
 needs_compiler = pytest.mark.skipif(COMPILER is None, reason="no C compiler here: install gcc")
 
 MAIN = data("main.c.in")
+
+
+@pytest.fixture(params=KINDS)
+def strict(request: pytest.FixtureRequest) -> list[str]:
+    """A compiler's command line, with every warning an error; skipped where it is not there."""
+    compiler, standard = request.param, KINDS[request.param]
+    if not shutil.which(compiler):
+        pytest.skip(f"no {compiler} here")
+    language = "c" if standard == "c99" else "c++"
+    return [compiler, "-x", language, f"-std={standard}", *STRICT[1:]]
 
 
 def run_c(folder: Path, name: str, frame: int, items: list[list[float]], *options: str) -> list[list[float]]:
@@ -53,6 +67,43 @@ def test_a_scene_in_c_gives_what_its_vectors_say(tmp_path: Path, file: Path, opt
         assert found == pytest.approx(wanted, rel=1e-9, abs=1e-9)
         assert len(found) == len(told["outputs"])
     assert header.read_text(encoding="utf-8").isascii()
+
+
+def test_every_header_compiles_without_a_warning(tmp_path: Path, strict: list[str]) -> None:
+    names = [file.stem for file, _ in marsh.SCENES]
+    for file, _ in marsh.SCENES:
+        export_c(load_profile(file), tmp_path / f"{file.stem}.h")
+    # all in one file: none takes a name of another's
+    (tmp_path / "all.c").write_text("".join(f'#include "{name}.h"\n' for name in names), encoding="utf-8")
+    subprocess.run([*strict, "-fsyntax-only", "all.c"], cwd=tmp_path, check=True)
+
+
+def test_the_host_of_the_docs_does_what_a_session_does(tmp_path: Path, strict: list[str]) -> None:
+    page = Path(__file__).parents[2] / "docs" / "export.md"
+    (host,) = (
+        one for one in re.findall(r"```c\n(.*?)```", page.read_text("utf-8"), re.DOTALL) if "main(" in one
+    )
+    assert host.count("\n") <= 30
+    profile = load_profile(marsh.BOARDWALK)
+    export_c(profile, tmp_path / "marsh.h")
+    (tmp_path / "host.c").write_text(host, encoding="utf-8")
+    subprocess.run([*strict, "-o", "host", "host.c", "-lm"], cwd=tmp_path, check=True)
+    done = subprocess.run([tmp_path / "host"], capture_output=True, text=True, check=True)
+
+    session, found, moved = profile.session(), [], np.zeros(3)
+    for line in re.findall(r"\{([\d.]+), MARSH_EVENT_(\w+), ([-\d.]+), ([-\d.]+)\}", host):
+        t, name, x, y = line
+        signal = {"KEY_KEYW": "key.KeyW", "MOUSE_MOVE": "mouse.move", "KEY_SPACE": "key.Space"}[name]
+        session.feed(signal, (float(x), float(y)) if name == "MOUSE_MOVE" else float(x), at=float(t))
+    for number in range(1, 61):
+        frame = session.tick(to=number / 60)
+        found += [f"hop in frame {number}"] if session.take_cue("hop") else []
+        moved += frame.movement.step
+    *hops, last = done.stdout.splitlines()
+    assert hops == found == ["hop in frame 31"]
+    told = [float(number) for number in re.findall(r"-?\d+\.\d+", last)]
+    assert told == pytest.approx([frame.axes["yaw"], moved[0], moved[2]], abs=1e-6)
+    assert moved[2] < -1.0 < 10.0 < frame.axes["yaw"]
 
 
 @needs_compiler

@@ -43,7 +43,14 @@ def export_c(profile: Profile, path: str | os.PathLike[str]) -> tuple[Path, Path
             f"{header}: found no letter to begin a name in C with; expected a name such as marsh.h"
         )
     program, description = weave_plan(profile), header.with_suffix(".json")
-    text = c_header(program, name=name, title=profile.title, version=__version__, digest=profile.digest)
+    text = c_header(
+        program,
+        name=name,
+        title=profile.title,
+        version=__version__,
+        digest=profile.digest,
+        outputs=outputs(program),
+    )
     with replacing(header) as fresh:
         fresh.write_text(text, encoding="utf-8")
     with replacing(description) as fresh:

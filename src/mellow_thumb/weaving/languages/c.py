@@ -6,6 +6,7 @@ Doubles are IEEE 754, and no operation is reordered.
 
 from __future__ import annotations
 
+import re
 from typing import TYPE_CHECKING
 
 from ...expressions import Branch, Leave, Loop, Set, Skip, used
@@ -29,14 +30,16 @@ _HEADER = """
  *
  * {hosts}
  * Events of one moment go in the order in which they came, and after a frame that ends there. Of a pair of
- * held values of which only one is known the other is NAN. What a press began on goes in y. The codes, the
- * order of out[] and test vectors stand in {name}.json.
+ * held values of which only one is known the other is NAN. What a press began on goes in y. What each code
+ * takes, and test vectors, stand in {name}.json.
  */
 #ifndef {guard}
 #define {guard}
 #include <math.h>
 
 #define {guard}_OUT {count}
+
+{names}
 
 typedef struct {name}_state {
 {fields}
@@ -249,10 +252,21 @@ def _indented(inner: Iterable[str]) -> list[str]:
     return [f"    {line}" for line in inner]
 
 
-def c_header(program: Program, *, name: str, title: str, version: str, digest: str) -> str:
+def _names(name: str, what: str, words: str, known: Iterable[str]) -> list[str]:
+    """An enumeration of names, numbered from 0 on; what C cannot say in a name is an underscore."""
+    found: dict[str, int] = {}
+    for k, one in enumerate(known):
+        found.setdefault(re.sub(r"\W+", "_", f"{name}_{what}_{one}", flags=re.ASCII).upper(), k)
+    rows = ",\n".join(f"    {one} = {k}" for one, k in found.items())
+    return [f"enum {{  /* {words} */\n{rows}\n}};"] if rows else []
+
+
+def c_header(
+    program: Program, *, name: str, title: str, version: str, digest: str, outputs: Sequence[str] = ()
+) -> str:
     """One C99 header with the whole woven plan: its state, its events, its frames and its pose.
 
-    `name` is what every identifier begins with.
+    `name` is what every identifier begins with; `outputs` are what to call the places of ``out[]``.
     """
     woven, pose = program.woven, program.woven_pose
     copies = [copy_of(one).name for one in (ANCHOR.name, *woven.flowing)]
@@ -275,12 +289,18 @@ def c_header(program: Program, *, name: str, title: str, version: str, digest: s
         "read_locals": frames.declared(),
         "read": read,
     }
+    named = [
+        *_names(name, "event", "the codes of events", program.codes),
+        *_names(name, "out", "the places of out[]", outputs),
+        *_names(name, "host", "the places of host[]", program.hosts),
+    ]
     given = [*(f"out[{k}]" for k in program.posing)]
     given += [f"host ? host[{k}] : NAN" for k in range(len(program.hosts))]
     words = {
         "title": title.replace("*/", "* /").replace("/*", "/ *") or "A profile",
         "version": version,
         "digest": digest,
+        "names": "\n\n".join(named),
         "name": name,
         "guard": f"{name.upper()}_H",
         "count": str(len(woven.outputs) + len(pose.results)),
