@@ -31,6 +31,7 @@ from mellow_thumb.takes.replay_table import height
 from mellow_thumb.takes.take_items import TakeReader
 from mellow_thumb.weaving.program import weave_plan
 
+from . import orbit
 from .arrays import Arrays
 from .workload import PROFILE, START, Polled, as_take, by_hand, hands, mouse_take
 
@@ -89,7 +90,7 @@ def woven(*, moving: bool) -> Callable[[], object]:
         lists.append([*due, ((k + 1) / 60, frame, 0.0, 0.0)])
 
     def run() -> None:
-        loop, posed = program.live(program.start), program.posed
+        loop, posed = program.live(program.start), program.pose
         next(loop)
         for items in lists:
             posed(loop.send(items), nobody, 0.0, ())
@@ -150,6 +151,45 @@ def reports(a_second: int, *, many: bool) -> Callable[[], object]:
             frame.axes["yaw"]
 
     return run
+
+
+def around() -> None:
+    """A camera around a subject: three events a frame, the pose and the walk read."""
+    moves = orbit.hands(FRAMES)
+    calls = orbit.arguments(moves)
+    profile = mt.load_profile(orbit.PROFILE)
+    said_by_hands = [[(signal, (x, y)) for signal, x, y in events] for events in moves]
+
+    def by_hand() -> None:
+        state = orbit.START
+        for call in calls:
+            state, _ = orbit.by_hand(state, *call)
+
+    def live() -> None:
+        one = profile.session()
+        for number, events in enumerate(said_by_hands):
+            for signal, pair in events:
+                one.feed(signal, pair, at=number / 60)
+            frame = one.tick(to=(number + 1) / 60)
+            view = one.view(orbit.SUBJECT)
+            frame.axes["yaw"], view.position, view.rotation, frame.movement.velocity
+
+    def woven() -> None:
+        one = profile.session()
+        for number in range(FRAMES):
+            one.tick(to=(number + 1) / 60)
+
+    def seen() -> None:
+        one = profile.session()
+        one.tick(1 / 60)
+        for _ in range(FRAMES):
+            one.view(orbit.SUBJECT)
+
+    found = turns({"hand": by_hand, "session": live, "tick": woven, "view": seen})
+    print(f"the hand-typed orbit: {1e6 * found['hand'] / FRAMES:.2f} us")
+    said("an orbit: feed three times, tick, view, four reads", found["session"] / found["hand"], "at most 4")
+    said("an orbit: a tick without events", found["tick"] / found["hand"], "-")
+    said("an orbit: a view with its subject", found["view"] / found["hand"], "-")
 
 
 def frames() -> None:
@@ -460,5 +500,5 @@ if __name__ == "__main__":
     if sys.argv[1:] == ["stream"]:
         stream()
         raise SystemExit
-    for part in (frames, batches, mice_and_many, memory, held, growth, getting_ready):
+    for part in (frames, around, batches, mice_and_many, memory, held, growth, getting_ready):
         part()

@@ -22,6 +22,41 @@ START: State = (0.0,) * 16 + (7.5398223686155035, 7.5398223686155035) + (0.0,) *
 READ = ("yaw", "pitch", "glance_x", "glance_y", "chart_x", "chart_y", "zoom", "chart_scale")
 
 
+def walked_by_hand(
+    wish_x: float, wish_y: float, yaw_then: float, yaw: float, slows: float, dt: float, speed_x: float,
+    speed_z: float, gain: float, brake: float,
+) -> tuple[float, float, float, float]:  # fmt: skip
+    """The speed of who walks after a frame, to +X and +Z, and how far he went."""
+    half, middle = (yaw - yaw_then) * 0.008726646259971648, (yaw + yaw_then) * 0.008726646259971648
+    ch, sh, c, s = cos(half), sin(half), cos(middle), sin(middle)
+    x, z = wish_x * c + wish_y * s, wish_x * s - wish_y * c
+    missing_x, missing_z = x * ch + z * sh - speed_x, z * ch - x * sh - speed_z
+    size = sqrt(missing_x * missing_x + missing_z * missing_z)
+    time = size / (gain if wish_x or wish_y else brake)
+    run = dt if dt < time else time
+    left = 1.0 - run / time if time > 0.0 else 0.0
+    chord = sh / half * dt if half != 0.0 else dt
+    aside = slows * dt * 0.08333333333333333 * 0.017453292519943295 * chord
+    if size > 0.0 and (wish_x or wish_y):
+        h = half * run / dt
+        cr, sr = cos(h), sin(h)
+        even = sr / h if h != 0.0 else 1.0
+        odd = (even - cr) / (2.0 * h) if abs(h) > 1e-3 else h * (0.16666666666666666 - h * h / 60.0)
+        along, over = run * even * 0.5 * (1.0 + left), run * (left - 1.0) * odd
+        lag_x, lag_z = missing_x * along - missing_z * over, missing_z * along + missing_x * over
+        lag_x, lag_z = lag_x * cr - lag_z * sr, lag_z * cr + lag_x * sr
+        c2, s2 = left * (ch * ch - sh * sh), left * 2.0 * sh * ch
+        missing_x, missing_z = missing_x * c2 - missing_z * s2, missing_z * c2 + missing_x * s2
+    else:
+        area = run * 0.5 * (1.0 + left)
+        lag_x, lag_z = missing_x * area, missing_z * area
+        missing_x, missing_z = missing_x * left, missing_z * left
+    return (
+        x * ch - z * sh - missing_x, z * ch + x * sh - missing_z,
+        x * chord - z * aside - lag_x, z * chord + x * aside - lag_z,
+    )  # fmt: skip
+
+
 def by_hand(
     state: State, dt: float, mouse_x: float, mouse_y: float, drag_x: float, drag_y: float, wheel_x: float,
     wheel_y: float, right_x: float, right_y: float, left_x: float, left_y: float, gyro_x: float,
@@ -116,35 +151,11 @@ def by_hand(
     size = sqrt(across * across + ahead * ahead)
     if size > 1.0:
         across, ahead = across / size, ahead / size
-    wish_x, wish_y = across * 1.6, ahead * 1.6
-    half, middle = (yaw - yaw_then) * 0.008726646259971648, (yaw + yaw_then) * 0.008726646259971648
-    ch, sh, c, s = cos(half), sin(half), cos(middle), sin(middle)
-    x, z = wish_x * c + wish_y * s, wish_x * s - wish_y * c
-    missing_x, missing_z = x * ch + z * sh - speed_x, z * ch - x * sh - speed_z
-    size = sqrt(missing_x * missing_x + missing_z * missing_z)
-    time = size / (10.0 if wish_x or wish_y else 15.0)
-    run = dt if dt < time else time
-    left = 1.0 - run / time if time > 0.0 else 0.0
-    chord = sh / half * dt if half != 0.0 else dt
     slows = fast - (aim_x * 34.657359027997266 + turn_x * 19.804205158855577 + rate_x)
-    aside = slows * dt * 0.08333333333333333 * 0.017453292519943295 * chord
-    if size > 0.0 and (wish_x or wish_y):
-        h = half * run / dt
-        cr, sr = cos(h), sin(h)
-        even = sr / h if h != 0.0 else 1.0
-        odd = (even - cr) / (2.0 * h) if abs(h) > 1e-3 else h * (0.16666666666666666 - h * h / 60.0)
-        along, over = run * even * 0.5 * (1.0 + left), run * (left - 1.0) * odd
-        lag_x, lag_z = missing_x * along - missing_z * over, missing_z * along + missing_x * over
-        lag_x, lag_z = lag_x * cr - lag_z * sr, lag_z * cr + lag_x * sr
-        c2, s2 = left * (ch * ch - sh * sh), left * 2.0 * sh * ch
-        missing_x, missing_z = missing_x * c2 - missing_z * s2, missing_z * c2 + missing_x * s2
-    else:
-        area = run * 0.5 * (1.0 + left)
-        lag_x, lag_z = missing_x * area, missing_z * area
-        missing_x, missing_z = missing_x * left, missing_z * left
-    step_x, step_z = x * chord - z * aside - lag_x, z * chord + x * aside - lag_z
-    speed_x, speed_z = x * ch - z * sh - missing_x, z * ch + x * sh - missing_z
-    if wish_x or wish_y:
+    speed_x, speed_z, step_x, step_z = walked_by_hand(
+        across * 1.6, ahead * 1.6, yaw_then, yaw, slows, dt, speed_x, speed_z, 10.0, 15.0
+    )
+    if across or ahead:
         way = yaw + 57.29577951308232 * atan2(across, ahead) - heading
         way -= 360.0 * ceil((way - 180.0) / 360.0)
         most = 720.0 * dt

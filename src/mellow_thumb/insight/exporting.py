@@ -89,7 +89,7 @@ def vectors(program: Program) -> dict[str, Any]:
         due.append(item)
         if item[1] == program.frame:
             values = loop.send(due)
-            pose = program.posed(values, hosts, item[0], rig)
+            pose = program.pose(values, hosts, item[0], rig)
             rig = pose[POSE:]
             frames.append([*values, *pose[:POSE]])
             due = []

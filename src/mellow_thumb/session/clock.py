@@ -53,16 +53,18 @@ class Clock:
         if now <= end <= now + self.ceiling:
             self.now, self._small = end, small
             return 0.0
-        return self._go(end, small)
+        return self._go(end)
 
     def advance_to(self, moment: float) -> float:
         """Go on to a moment of the host's clock; returns how many seconds were cut."""
-        return self._go(moment - self.skipped, 0.0)
-
-    def _go(self, end: float, small: float) -> float:
+        end = moment - self.skipped
         if self.now <= end <= self.now + self.ceiling:
-            self.now, self._small = end, small
+            self.now, self._small = end, 0.0
             return 0.0
+        return self._go(end)
+
+    def _go(self, end: float) -> float:
+        """Go on to a moment that is behind, further than the ceiling, or none."""
         # asked this way round it is also true of a time that is no number
         if not self.now < end < float("inf"):
             self.stalled += 1

@@ -49,7 +49,7 @@ class Axes(Mapping[str, float]):
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
-    __slots__ = ("_before", "_dt", "_program", "_values", "cues", "t")
+    __slots__ = ("_before", "_cues", "_dt", "_program", "_values", "t")
 
     def __init__(
         self,
@@ -62,10 +62,15 @@ class Frame:
     ) -> None:
         self.t = t
         """Session time at the frame's end, in seconds."""
-        self.cues: dict[str, int] = cues or {}
-        """How often each cue was given in this frame, or is still kept: ``"hop" in frame.cues``."""
         self._values, self._program, self._before = values, program, before or values
-        self._dt = dt
+        self._dt, self._cues = dt, cues
+
+    @property
+    def cues(self) -> dict[str, int]:
+        """How often each cue was given in this frame, or is still kept: ``"hop" in frame.cues``."""
+        if self._cues is None:
+            self._cues = {}
+        return self._cues
 
     @property
     def axes(self) -> Axes:
@@ -81,13 +86,12 @@ class Frame:
     @property
     def movement(self) -> Moved:
         """How far the character went in this frame, how fast it goes and where it faces."""
-        walks, now, then = self._program.walks, self._values, self._before
-        if not walks:
+        read = self._program.walked
+        if read is None:
             return Moved()
-        x, y, z = walks["moved_x"], walks["moved_y"], walks["moved_z"]
-        step = (now[x] - then[x], now[y] - then[y], now[z] - then[z])
-        velocity = (now[walks["velocity_x"]], now[walks["velocity_y"]], now[walks["velocity_z"]])
-        return Moved(step, velocity, now[walks["heading"]], now[walks["forward"]])
+        vx, vy, vz, x, y, z, heading, forward = self._values[read]
+        _, _, _, was_x, was_y, was_z, _, _ = self._before[read]
+        return Moved((x - was_x, y - was_y, z - was_z), (vx, vy, vz), heading, forward)
 
     @property
     def fade(self) -> float:

@@ -77,7 +77,7 @@ class Inbox:
         if NO_TIME not in times and clock.skipped == 0.0:
             waiting += fresh
             # the sort is stable: ties stay in the order in which they were fed
-            if waiting[0][0] > times[0] or times != sorted(times) or len(waiting) > count:
+            if len(waiting) > count or times != sorted(times):
                 waiting.sort(key=_TIME)
             return
         if not waiting and times.count(NO_TIME) == count:  # the usual case, and quick

@@ -265,4 +265,4 @@ def _try_frames(one: Snapshot) -> None:
         for place, known in zip(program.cues.values(), one.counts, strict=True):
             if abs(values[place] - known) > MOST_CUES:
                 raise ValueError("more cues than anyone could give")
-        program.posed(values, one.hosts, t, one.rig)
+        program.pose(values, one.hosts, t, one.rig)

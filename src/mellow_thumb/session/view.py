@@ -35,13 +35,13 @@ class View:
     @property
     def position(self) -> tuple[float, float, float]:
         """Where the camera is: x, y, z in metres."""
-        x, y, z, *_ = self._pose
+        x, y, z = self._pose[:3]
         return x, y, z
 
     @property
     def rotation(self) -> tuple[float, float, float, float]:
         """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
-        _, _, _, x, y, z, w, *_ = self._pose
+        x, y, z, w = self._pose[3:7]
         return x, y, z, w
 
     @property

@@ -69,7 +69,7 @@ class Interpreted:
     def _write(
         self, rows: list[tuple[float, ...]], ends: np.ndarray, hosts: np.ndarray, out: np.ndarray
     ) -> None:
-        posed, rig, poses = self._program.posed, self._rig, []
+        posed, rig, poses = self._program.pose, self._rig, []
         said = hosts.T.tolist() if self._program.hosts else [()] * len(rows)
         for row, end, host in zip(rows, ends.tolist(), said, strict=True):
             made = posed(row, host, end, rig)

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..expressions import Block, Name, Names, Word, lift, where
+from ..expressions import Block, Name, Names, Word, lift, used, where
 from ..formulas import facing, unit
 from ..plan import SEEN_T
 from ..plan.mounts import AT_X, AT_Y, AT_YAW, AT_Z, PLACE, POSE_WORDS
 from .walking import WALKED
-from .woven import WovenPose
+from .woven import POSED, WovenPose
 
 if TYPE_CHECKING:
     from ..expressions import Value
@@ -83,7 +83,7 @@ def weave_pose(plan: Plan) -> WovenPose:
     axes = [f"axis{k}" if plan.others else name for k, name in enumerate(arguments(plan))]
     weights = [f"weight{k}" for k, _ in enumerate(several)] if plan.others else []
     taken = [*map(Word, (*weights, *axes, *walks, *hosts(plan))), *([SEEN_T] if keeps else []), *keeps]
-    block = Block(Names(one.name for one in (*taken, *POSE_WORDS, *_WHOLE)))
+    block = Block(Names([*(one.name for one in (*taken, *POSE_WORDS, *_WHOLE)), *POSED]))
     places = zip((*PLACE, "subject_yaw"), (AT_X, AT_Y, AT_Z, AT_YAW), WALKED, strict=True)
     for host, at, walked in places:
         # what the host says of the subject comes before where it walked to
@@ -93,7 +93,10 @@ def weave_pose(plan: Plan) -> WovenPose:
         if host in (*PLACE, *hosts(plan)):
             block.set(at, place)
     results = _several(block, plan) if plan.others else _one(block, plan, 0)
-    return WovenPose(taken, keeps, block.statements, list(results))
+    # what one mount asks another may not: what nobody reads is left out
+    return WovenPose(
+        taken, keeps, used(block.statements, [one.name for one in keeps], results), list(results)
+    )
 
 
 def _one(block: Block, plan: Plan, k: int) -> Pose:

@@ -19,7 +19,7 @@ from ..expressions import Word
 from ..plan import FOCUS
 from ..plan.mounts import PLACE
 from .events import Events
-from .languages import compiled, function, live_text, pose_text, posed_text
+from .languages import compiled, function, live_text, pose_text
 from .parts import Parts
 from .passing import Passing
 from .posing import arguments, hosts, rig, walked_by, weave_pose
@@ -89,9 +89,9 @@ class Program:
     rig: dict[str, float]
     """What the pose keeps from one view to the next, and what that is at first."""
     pose: Callable[..., tuple[float, ...]]
-    """The pose of what a frame reads of `posing`, of the host's answers (NaN for none) and, for a mount that
-    keeps something, of the time (s) and what it kept: position x, y, z (m), rotation x, y, z, w, vertical
-    field of view (deg), extent (m, of a flat picture), and what it keeps."""
+    """The pose of what a frame reads, the host's answers (NaN for none), the time (s) and what mounts keep:
+    position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), extent (m, of a flat picture),
+    and what mounts keep from now on."""
 
     @cached_property
     def axis_places(self) -> dict[str, int]:
@@ -109,11 +109,9 @@ class Program:
         return self.hosts or PLACE
 
     @cached_property
-    def posed(self) -> Callable[..., tuple[float, ...]]:
-        """The pose of all that a frame reads, of the host's answers, and of what the pose takes besides."""
-        text = posed_text(self.posing, len(self.hosts), keeps=bool(self.rig))
-        made: Callable[..., tuple[float, ...]] = compiled(text, "posed_by")(self.pose)
-        return made
+    def walked(self) -> slice | None:
+        """Where a frame has all that it reads of a walk, in the order of `walking.READ`; none without one."""
+        return slice(self.walks[READ[0]], self.walks[READ[-1]] + 1) if self.walks else None
 
     @cached_property
     def asked_places(self) -> dict[str, int]:
@@ -180,7 +178,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     reading = Reading(parts)
     woven, woven_pose = _weave(parts, reading), weave_pose(plan)
     axes, state = [axis.name for axis in plan.axes], parts.state.starts
-    text, made = live_text(woven, state), pose_text(woven_pose)
+    text = live_text(woven, state)
     begin = len(axes) + 1 + len(plan.gates)
     places = {name: begin + k for k, name in enumerate(reading.extra)}
     first = begin + len(places)
@@ -193,6 +191,8 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         own = {key: weighed.stop + k for k, key in enumerate(plan.mounts.own)}
     else:
         own = {name: axes.index(name) for name in arguments(plan)}
+    posing, asked = (*weighed, *own.values(), *walked), hosts(plan)
+    made = pose_text(woven_pose, posing, len(asked))
     seen = {name: tuple(own[key] for key in plan.mounts.keys(name) if key in own) for name in axes}
     return Program(
         text=text,
@@ -205,8 +205,8 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         heard={signal.name: signal for signal in (*parts.impulses, *parts.held)},
         settings={setting: k for k, setting in enumerate(settings, len(parts.codes))},
         axes=(*axes, "yaw_total"),
-        posing=(*weighed, *own.values(), *walked),
-        hosts=hosts(plan),
+        posing=posing,
+        hosts=asked,
         rig=rig(plan),
         gates=tuple(gate.name for gate in plan.gates),
         families=plan.families,

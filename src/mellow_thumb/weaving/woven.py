@@ -43,6 +43,10 @@ class Woven:
     """The test of whether nothing moves by itself at the time ``now``."""
 
 
+POSED = ("values", "host", "t", "rig")
+"""What a pose calls what it is given: what a frame reads, what the host says, the time, what mounts keep."""
+
+
 @dataclass(frozen=True, eq=False)
 class WovenPose:
     """A pose as statements."""

@@ -6,8 +6,9 @@ import hashlib
 import linecache
 from typing import TYPE_CHECKING, Any
 
-from ...expressions import MATHS, Branch, Leave, Loop, Note, Set
+from ...expressions import MATHS, Branch, Leave, Loop, Note, Set, read_in
 from ..loop import drop, item, restored
+from ..woven import POSED
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Sequence
@@ -64,16 +65,23 @@ def function(
     return "\n".join([f"def {name}({', '.join(taken)}):", *indented(body)]) + "\n"
 
 
-def pose_text(pose: WovenPose) -> str:
-    """A pose, as a function of what it is made of; what it keeps comes back after the pose."""
-    return function("pose", map(str, pose.taken), pose.statements, [*pose.results, *pose.kept])
+def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
+    """A pose, as a function of what a frame reads, what the host says, the time (s) and what mounts keep.
 
-
-def posed_text(posing: Iterable[int], hosts: int, *, keeps: bool) -> str:
-    """What picks out of a frame's values what a pose takes, and gives it with the rest, in one call."""
-    given = [*(f"values[{k}]" for k in posing), *(f"hosts[{k}]" for k in range(hosts))]
-    call = f"pose({', '.join([*given, *(['t, *rig'] if keeps else [])])})"
-    return f"def posed_by(pose):\n    return lambda values, hosts, t, rig: {call}\n"
+    It is made of the values at `places` of what a frame reads, and of so many `hosts`. What is kept comes
+    back after the pose.
+    """
+    results = [*pose.results, *pose.kept]
+    asked = read_in(pose.statements).union(*[one.names for one in results])
+    taken = [one.name for one in pose.taken]
+    read, said = taken[: len(places)], taken[len(places) : len(places) + hosts]
+    body = [f"{one} = values[{k}]" for one, k in zip(read, places, strict=True) if one in asked]
+    if said:
+        body.append(f"{', '.join([one if one in asked else '_' for one in said])} = host")
+    if pose.kept:
+        body.append(f"{_tuple(map(str, pose.kept))[1:-1]} = rig")
+    body += [*lines(pose.statements), f"return {_tuple(map(str, results))}"]
+    return "\n".join([f"def pose({', '.join(POSED)}):", *indented(body)]) + "\n"
 
 
 def live_text(woven: Woven, state: Iterable[str]) -> str:
