@@ -224,7 +224,7 @@ def for_one(bench: Bench, part: str) -> dict[str, float]:
     if kind == "ratio":
         return {name: value / log(1.25) for name, value in bench.effect(part, 1.25).items()}
     if kind == "angle":
-        inner = (route.shape.dead_zone.inner if route.shape.dead_zone else 0.0) * route.full
+        inner = route.shape.inner * route.full
         far = min(inner + 10.0, route.full)
         return {name: value / (far - inner) for name, value in bench.effect(part, far).items()}
     if kind == "rate":

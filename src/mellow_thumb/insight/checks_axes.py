@@ -96,14 +96,14 @@ def sticks(plan: Plan) -> Iterator[Route]:
 def dead_zones(plan: Plan) -> Iterator[Finding]:
     """Sticks without a dead zone, and with one that eats the travel."""
     for route in sticks(plan):
-        path, zone = ("routes", route.name), route.shape.dead_zone
+        path, inner = ("routes", route.name), route.shape.inner
         stick = route.effect == "rate" and route.source.signal.name.endswith("stick")
-        if stick and (zone is None or zone.inner <= 0.0):
+        if stick and not inner:
             reason = f"{route.source} turns at a rate and has no dead zone: it drifts"
             fix = "dead_zone = { inner = 0.1 }, or what `mellow-thumb fit TAKE` measures"
             yield Finding("no-dead-zone", "warning", path, reason, fix)
-        if zone and zone.inner > 0.5:
-            reason = f"the first {100 * zone.inner:.0f} % of travel do nothing"
+        if inner > 0.5:
+            reason = f"the first {100 * inner:.0f} % of travel do nothing"
             place = (*path, "dead_zone")
             yield Finding("dead-zone-over-half", "warning", place, reason, "dead_zone = { inner = 0.1 }")
 
@@ -190,7 +190,7 @@ def noise(plan: Plan, take: Take) -> Iterator[Finding]:
         a, b = route.shape.rest
         away = hypot(stick.rest_x.value - a, stick.rest_y.value - b) + 5.0 * (stick.noise.value or 0.0)
         away /= 1.0 - hypot(a, b)
-        inner = route.shape.dead_zone.inner if route.shape.dead_zone else 0.0
+        inner = route.shape.inner
         if away > inner:
             out = f"goes {100 * away:.1f} % out at rest, beyond the dead zone of {100 * inner:.1f} %"
             fix = stick.fragment().partition("\n")[2].replace("\n", "; ")

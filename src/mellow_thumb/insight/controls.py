@@ -163,7 +163,7 @@ def quiet_of(route: Route) -> float:
     for _ in range(50):
         middle = 0.5 * (low + high)
         low, high = (low, middle) if abs(function(middle, 0.0)[0]) > 0.0 else (middle, high)
-    return 0.0 if high < 1e-6 or (route.shape.curve and route.shape.dead_zone is None) else high
+    return 0.0 if high < 1e-6 or (route.shape.curve and not route.shape.inner) else high
 
 
 def _more(profile: Plan, bench: Bench, part: str, name: str) -> list[str]:

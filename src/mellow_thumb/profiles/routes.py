@@ -304,8 +304,7 @@ class RouteReader:
             return None
         span = 1.0
         if _tilts(source) and not moves:  # sensitivities are for a degree, gains for all of it
-            zone = parts["shape"].dead_zone
-            span = parts["full"] * (1.0 - (zone.inner if zone else 0.0))
+            span = parts["full"] * (1.0 - parts["shape"].inner)
         with self.faults.catching(path):
             return Route(
                 name, source, drives, tuple(effect.amount * span for effect in effects), gate,

@@ -74,10 +74,10 @@ def response_figure(plan: Plan, route: Route) -> Figure:
         offset=(10, -16),
         coordinates="data",
     )
-    zone = route.shape.dead_zone
-    if zone and zone.inner:
-        above.axvspan(0.0, 100.0 * zone.inner, color="#e8d9a8", alpha=0.5, linewidth=0)
-        write(above, (0.0, 0.855), f"nothing up to {100.0 * zone.inner:.3g} %", INK, offset=(6, 0))
+    inner = route.shape.inner
+    if inner:
+        above.axvspan(0.0, 100.0 * inner, color="#e8d9a8", alpha=0.5, linewidth=0)
+        write(above, (0.0, 0.855), f"nothing up to {100.0 * inner:.3g} %", INK, offset=(6, 0))
     return figure
 
 

@@ -34,6 +34,11 @@ class Shape:
     def __post_init__(self) -> None:
         check_rest(self.rest)
 
+    @property
+    def inner(self) -> float:
+        """The share of travel that does nothing; 0 without a dead zone."""
+        return self.dead_zone.inner if self.dead_zone else 0.0
+
     def on_pair(self, block: Block, x: Value, y: Value) -> tuple[Value, Value]:
         """At an event: the shaping of a pair; what comes out lies on the unit disc."""
         x, y = rested_pair(block, x, y, self.rest)
