@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..expressions import Block, Name, Names, Word, lift, used, where
+from ..expressions import Block, Name, Names, Word, lift, where
 from ..formulas import facing, unit
 from ..plan import SEEN_T
 from ..plan.mounts import AT_X, AT_Y, AT_YAW, AT_Z, PLACE, POSE_WORDS
@@ -93,10 +93,7 @@ def weave_pose(plan: Plan) -> WovenPose:
         if host in (*PLACE, *hosts(plan)):
             block.set(at, place)
     results = _several(block, plan) if plan.others else _one(block, plan, 0)
-    # what one mount asks another may not: what nobody reads is left out
-    return WovenPose(
-        taken, keeps, used(block.statements, [one.name for one in keeps], results), list(results)
-    )
+    return WovenPose(taken, keeps, block.statements, list(results))
 
 
 def _one(block: Block, plan: Plan, k: int) -> Pose:

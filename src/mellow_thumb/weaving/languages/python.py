@@ -6,7 +6,7 @@ import hashlib
 import linecache
 from typing import TYPE_CHECKING, Any
 
-from ...expressions import MATHS, Branch, Leave, Loop, Note, Set, read_in
+from ...expressions import MATHS, Branch, Leave, Loop, Note, Set
 from ..loop import drop, item, restored
 from ..woven import POSED
 
@@ -72,12 +72,11 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
     back after the pose.
     """
     results = [*pose.results, *pose.kept]
-    asked = read_in(pose.statements).union(*[one.names for one in results])
     taken = [one.name for one in pose.taken]
     read, said = taken[: len(places)], taken[len(places) : len(places) + hosts]
-    body = [f"{one} = values[{k}]" for one, k in zip(read, places, strict=True) if one in asked]
+    body = [f"{one} = values[{k}]" for one, k in zip(read, places, strict=True)]
     if said:
-        body.append(f"{', '.join([one if one in asked else '_' for one in said])} = host")
+        body.append(f"{', '.join(said)} = host")
     if pose.kept:
         body.append(f"{_tuple(map(str, pose.kept))[1:-1]} = rig")
     body += [*lines(pose.statements), f"return {_tuple(map(str, results))}"]
