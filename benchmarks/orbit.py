@@ -10,7 +10,7 @@ from math import atan2, ceil, cos, exp, sin, sqrt
 from pathlib import Path
 from random import Random
 
-from .workload import Event, State, walked_by_hand
+from .workload import Event, State, faced_by_hand, walked_by_hand
 
 PROFILE = Path(__file__).with_name("orbit.toml")
 START: State = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 1.791759469228055, *(0.0,) * 5)
@@ -64,11 +64,7 @@ def by_hand(
         across * 6.0, ahead * 6.0, yaw_then, yaw, slows, dt, speed_x, speed_z, 20.0, 20.0
     )
     if across or ahead:
-        way = yaw + 57.29577951308232 * atan2(across, ahead) - heading
-        way -= 360.0 * ceil((way - 180.0) / 360.0)
-        most = 720.0 * dt
-        heading += most if way > most else -most if way < -most else way
-        heading -= 360.0 * ceil((heading - 180.0) / 360.0)
+        heading = faced_by_hand(heading, yaw + 57.29577951308232 * atan2(across, ahead), 720.0 * dt)
     # what the frame reads
     seen, distance = yaw - 360.0 * ceil((yaw - 180.0) / 360.0), exp(far)
     a, b = seen * 0.017453292519943295, pitch * 0.017453292519943295

@@ -57,6 +57,14 @@ def walked_by_hand(
     )  # fmt: skip
 
 
+def faced_by_hand(heading: float, goal: float, most: float) -> float:
+    """Which way who walks faces after a frame, of which he may turn so much (deg)."""
+    way = goal - heading
+    way -= 360.0 * ceil((way - 180.0) / 360.0)
+    heading += most if way > most else -most if way < -most else way
+    return heading - 360.0 * ceil((heading - 180.0) / 360.0)
+
+
 def by_hand(
     state: State, dt: float, mouse_x: float, mouse_y: float, drag_x: float, drag_y: float, wheel_x: float,
     wheel_y: float, right_x: float, right_y: float, left_x: float, left_y: float, gyro_x: float,
@@ -156,11 +164,7 @@ def by_hand(
         across * 1.6, ahead * 1.6, yaw_then, yaw, slows, dt, speed_x, speed_z, 10.0, 15.0
     )
     if across or ahead:
-        way = yaw + 57.29577951308232 * atan2(across, ahead) - heading
-        way -= 360.0 * ceil((way - 180.0) / 360.0)
-        most = 720.0 * dt
-        heading += most if way > most else -most if way < -most else way
-        heading -= 360.0 * ceil((heading - 180.0) / 360.0)
+        heading = faced_by_hand(heading, yaw + 57.29577951308232 * atan2(across, ahead), 720.0 * dt)
     # what the frame reads
     seen = yaw - 360.0 * ceil((yaw - 180.0) / 360.0)
     a, b = seen * -0.008726646259971648, pitch * 0.008726646259971648

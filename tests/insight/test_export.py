@@ -111,7 +111,9 @@ def test_the_host_of_the_docs_does_what_a_session_does(tmp_path: Path, strict: l
 @given(plans(makers=EVERYTHING))
 def test_any_plan_at_all_is_the_same_in_c(tmp_path: Path, plan: Plan) -> None:
     program = weave_plan(plan)
-    text = c_header(program, name="any", title="*/ hostile \\", version="0", digest=plan.digest)
+    hostile = ["*/ hostile \\", "*/ hostile \\", "sp\u00e4ter", "", "gate_7; int x"]
+    text = c_header(program, name="any", title=hostile[0], version="0", digest=plan.digest, outputs=hostile)
+    assert text.isascii()
     (tmp_path / "any.h").write_text(text, encoding="utf-8")
     wanted = vectors(program)
     for found, frame in zip(

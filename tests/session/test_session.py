@@ -386,6 +386,7 @@ def test_shifting_the_origin_moves_the_view_with_the_world_and_nothing_else() ->
         ({"clear": -0.1}, "clear = -0.1; expected finite numbers of 0 or more"),
         ({"clear": float("inf")}, "clear = inf; expected finite numbers of 0 or more"),
         ({"clear": "far"}, "clear = 'far'; expected a number"),
+        ({"subject": (9.0, 0.0, 9.0), "clear": -1.0}, "clear = -1.0; expected finite numbers of 0 or more"),
     ],
 )
 def test_what_a_host_says_wrong_of_what_is_seen_is_refused_and_changes_nothing(

@@ -91,7 +91,7 @@ def test_a_take_that_was_cut_short_is_read_up_to_its_last_whole_row(tmp_path: Pa
         ("", "hide.csv:1: found no column t, signal and value; expected t,signal,value"),
         ("t,signl,value\n", "hide.csv:1: found the column \"signl\"; expected t, signal, value, device or on; did you mean signal?"),
         ("# format = \"mellow-thumb take 9\"\nt,signal,value\n", 'hide.csv:1: format: found "mellow-thumb take 9"; expected "mellow-thumb take 1"'),
-        ("# title = \nt,signal,value\n", "hide.csv:1: found invalid value, column 9; expected TOML 1.0"),
+        ("# title = \nt,signal,value\n", "hide.csv:1: found invalid value at column 9; expected TOML 1.0"),
         ("# title = \"x\"\nt,signal,value\n0,mouse.left,1\nsoon,mouse.left,0\n", 'hide.csv:4: t: found "soon"; expected a number'),
         ("t,signal,value\n0,mouse.left,1\n0,mouse.left\n", "hide.csv:3: found 2 values; expected 3: t, signal, value"),
         ("t,signal,value\n0,mouse.left,1,2\n", "hide.csv:2: found 4 values; expected 3: t, signal, value"),

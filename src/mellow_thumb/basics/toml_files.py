@@ -34,8 +34,10 @@ def syntax_problem(file: str, text: str, error: tomllib.TOMLDecodeError) -> Prob
     words = str(error)
     place = _PLACE.search(words)
     line = int(place[1]) if place and place[1] else max(text.count("\n"), 1)
-    column = f", column {place[2]}" if place and place[2] else ""
+    column = f" at column {place[2]}" if place and place[2] else ""
     message = _PLACE.sub("", words)
+    if message.startswith("Expected "):
+        return Problem(file, line, "", f"something else{column}", message.removeprefix("Expected "))
     return Problem(file, line, "", f"{message[:1].lower()}{message[1:]}{column}", "TOML 1.0")
 
 

@@ -50,16 +50,21 @@ class Camera:
         """As :meth:`Session.view` says."""
         running, said = self._running, self._answers
         program, values = running.program, running.values
-        if subject is not None:
-            said.stand(subject)
-        if clear is not None:
-            said.say({"clear": clear})
-        if target is not None:
-            said.lock_on(target)
-        if up is not None:
-            said.say(dict(zip(UP, direction(up), strict=True)))
-        if head is not None:
-            said.wear(head)
+        before = said.hosts
+        try:
+            if subject is not None:
+                said.stand(subject)
+            if clear is not None:
+                said.say({"clear": clear})
+            if target is not None:
+                said.lock_on(target)
+            if up is not None:
+                said.say(dict(zip(UP, direction(up), strict=True)))
+            if head is not None:
+                said.wear(head)
+        except ArgumentError:
+            said.hosts = before  # what is refused leaves nothing behind, not even the half that was right
+            raise
         if self.kicks:
             values = self._kicked()
         # after a cut a camera trails nothing and owes nothing: it starts as on the first frame

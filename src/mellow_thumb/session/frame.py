@@ -86,7 +86,7 @@ class Frame:
     @property
     def movement(self) -> Moved:
         """How far the character went in this frame, how fast it goes and where it faces."""
-        read = self._program.walked
+        read = self._program.walk_places
         if read is None:
             return Moved()
         vx, vy, vz, x, y, z, heading, forward = self._values[read]

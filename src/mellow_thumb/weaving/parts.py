@@ -198,8 +198,8 @@ class Parts:
         self.go = tuple(self.state.new(name) for name in going)
         """Where movement goes: right and forward inside the unit disc, and the direction of that (deg)."""
         self.walk = Walk(self, plan.movement, self._make_walk(plan.movement)) if plan.movement else None
-        self.asked = [self.leaning_of(one) if one in self.flows else lift(0.0) for one in MOVES]
-        """What is asked of movement: right and forward."""
+        self.moves_wanted = [self.leaning_of(one) if one in self.flows else lift(0.0) for one in MOVES]
+        """How much is wanted of movement: right and forward."""
         self.guarded = self._make_guards()
         """The axes for which it matters whether their limits are near."""
 

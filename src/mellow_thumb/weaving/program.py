@@ -109,7 +109,7 @@ class Program:
         return self.hosts or PLACE
 
     @cached_property
-    def walked(self) -> slice | None:
+    def walk_places(self) -> slice | None:
         """Where a frame has all that it reads of a walk, in the order of `walking.READ`; none without one."""
         return slice(self.walks[READ[0]], self.walks[READ[-1]] + 1) if self.walks else None
 

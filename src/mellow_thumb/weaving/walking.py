@@ -195,7 +195,7 @@ class Walk:
 
 def go_on(block: Block, parts: Parts) -> bool:
     """Write where movement goes, if something that it depends on has changed; whether it has."""
-    if not parts.moving or not block.changes(*parts.asked):
+    if not parts.moving or not block.changes(*parts.moves_wanted):
         return False
-    block.call(on_disc, *parts.asked, into=parts.go[:2])
+    block.call(on_disc, *parts.moves_wanted, into=parts.go[:2])
     return True
