@@ -15,7 +15,6 @@ import tracemalloc
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import replace
 from functools import partial
-from math import cos, exp, sin
 from pathlib import Path
 from statistics import median
 from time import perf_counter
@@ -25,10 +24,11 @@ import numpy as np
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
-from mellow_thumb.engines.fused import load
+from mellow_thumb.engines import load
 from mellow_thumb.insight.exporting import export_c
+from mellow_thumb.takes.loops import Compiled
 from mellow_thumb.takes.replay_table import height
-from mellow_thumb.takes.take_items import TakeReader
+from mellow_thumb.takes.take_items import TakeReader, none
 from mellow_thumb.weaving.program import weave_plan
 
 from . import orbit
@@ -235,71 +235,44 @@ def looped(events: list[list[tuple[str, float, float]]]) -> Callable[[], object]
     return run
 
 
-def only_maths(count: int) -> Callable[[], object]:
-    """A compiled loop that does nothing but the workload's calls of exp, pow, sin, cos and atan2."""
-    from math import atan2
-
-    from numba import njit
-
-    @njit(error_model="numpy")
-    def run(n: int, dt: float) -> float:
-        total = 0.0
-        for k in range(n):
-            x = dt + 1e-9 * (k & 1023)
-            for _ in range(2):
-                total += exp(-34.6 * x) + exp(-19.8 * x) + exp(-7.5 * x) + exp(-13.8 * x) + exp(x)
-            total += (0.3 + x) ** 2.2 * 0.4 + (0.4 + x) ** 1.8 * 0.3 + exp(-6.28 * x) + exp(-6.1 * x)
-            total += sin(x) + cos(x) + sin(3.0 * x) + cos(3.0 * x) + sin(5.0 * x) + cos(5.0 * x)
-            total += sin(2.0 * x) + cos(2.0 * x) + 0.2 * atan2(x, 1.0)
-        return total
-
-    run(10, 0.016)
-    return lambda: run(count, 0.016)
-
-
 def batches() -> None:
     many = happened * 100
     take, long_take = as_take(happened), as_take(many)
     frames = len(many)
-    compiled = load(program)
+    engine = load(program)
     reader = TakeReader(plan, program)
     parts = list(reader.read(long_take.table))
     events = type(parts[0])(*(np.concatenate(one) for one in zip(*parts, strict=True)))
     ends = np.arange(1, frames + 1) / 60
     out, hosts = np.empty((height(program), frames)), np.full((len(program.hosts), frames), np.nan)
 
-    def fused() -> None:
-        state, numbers = np.array(compiled.text.start), np.array(compiled.text.numbers)
-        compiled.run(state, numbers, *events, ends, hosts, 0, True, out)
+    def compiled() -> None:
+        Compiled(engine).run(events, ends, hosts, 0, out, last=True)
 
-    fused()
+    compiled()
     found = turns(
         {
             "loop": looped(happened),
             "hand": hand(moving=True),
             "plain": lambda: mt.replay(plan, take, compiled=False),
-            "fused": fused,
-            "maths": only_maths(frames),
+            "compiled": compiled,
             "table": lambda: mt.replay(plan, long_take, until=frames / 60, compiled=True),
         },
         5,
     )
-    each = found["fused"] / frames
-    print(f"fused: {1e9 * each:.0f} ns a frame with three events, {3e-6 / each:.1f} million events a second")
+    each = found["compiled"] / frames
+    print(
+        f"compiled: {1e9 * each:.0f} ns a frame with three events, {3e-6 / each:.1f} million events a second"
+    )
     said(
         "replay in plain Python / looping the hand-typed step over a take",
         found["plain"] / found["loop"],
         "at most 1.3",
     )
-    said("calling the hand-typed step / fused", found["hand"] / FRAMES / each, "at least 15")
-    said("looping it over a take / fused", found["loop"] / FRAMES / each, "at least 15")
-    said(
-        "a compiled loop of its exp, pow, sin, cos alone / fused",
-        found["maths"] / found["fused"],
-        "at least 0.5",
-    )
-    said("from a table to a table: fused / all of it", found["fused"] / found["table"], "at least 0.33")
-    c_against_numba(events, ends, each)
+    said("calling the hand-typed step / compiled", found["hand"] / FRAMES / each, "at least 15")
+    said("looping it over a take / compiled", found["loop"] / FRAMES / each, "at least 15")
+    said("from a table to a table: fused / all of it", found["compiled"] / found["table"], "at least 0.33")
+    header_against_engine(events, ends, each)
 
 
 C_MAIN = """
@@ -336,7 +309,7 @@ int main(int argc, char **argv) {
 """
 
 
-def c_against_numba(events: tuple[np.ndarray, ...], ends: np.ndarray, each: float) -> None:
+def header_against_engine(events: tuple[np.ndarray, ...], ends: np.ndarray, each: float) -> None:
     """The exported header, compiled with -O2 -march=native, over the same events and frames."""
     t, code, x, y = events
     with tempfile.TemporaryDirectory() as name:
@@ -366,7 +339,9 @@ def c_against_numba(events: tuple[np.ndarray, ...], ends: np.ndarray, each: floa
         done = subprocess.run(
             [str(folder / "main"), *counts], cwd=folder, check=True, capture_output=True, text=True
         )
-    said("C / numba", int(done.stdout.split()[0]) * 1e-9 / len(ends) / each, "at most 1.3")
+    said(
+        "the exported header / compiled", int(done.stdout.split()[0]) * 1e-9 / len(ends) / each, "at most 1.3"
+    )
 
 
 def mice_and_many() -> None:
@@ -418,17 +393,16 @@ def held() -> None:
 
 
 def growth() -> None:
-    compiled = load(program)
+    engine = load(program)
     times = []
     for frames in (10_000, 10_000_000):
-        state, numbers = np.array(compiled.text.start), np.array(compiled.text.numbers)
+        loop = Compiled(engine)
         out = np.empty((height(program), min(frames, 100_000)))
-        nothing = (np.empty(0), np.empty(0, np.int32), np.empty(0), np.empty(0))
         begin, done = perf_counter(), 0
         while done < frames:
             count = min(100_000, frames - done)
             ends, hosts = (np.arange(count) + done + 1.0) / 60, np.full((len(program.hosts), count), np.nan)
-            compiled.run(state, numbers, *nothing, ends, hosts, 0, True, out)
+            loop.run(none(), ends, hosts, 0, out, last=True)
             done += count
         times.append((perf_counter() - begin) / frames)
     said("time per tick at 10^7 ticks / at 10^4", times[1] / times[0], "flat")
@@ -462,9 +436,9 @@ def getting_ready() -> None:
     ready = turns({"": fresh}, 11)[""]
     said("loading and weaving / import numpy", ready / median(importing() for _ in range(11)), "at most 2")
     script = (
-        "import time, mellow_thumb as mt; from mellow_thumb.engines.fused import load\n"
+        "import time, mellow_thumb as mt; from mellow_thumb.engines import load\n"
         "from mellow_thumb.weaving.program import weave_plan\n"
-        f"import numba; p = weave_plan(mt.load_profile({str(PROFILE)!r})); t = time.perf_counter(); load(p)\n"
+        f"p = weave_plan(mt.load_profile({str(PROFILE)!r})); t = time.perf_counter(); load(p)\n"
         "print(time.perf_counter() - t)"
     )
     spent = []

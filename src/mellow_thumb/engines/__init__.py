@@ -1,5 +1,5 @@
 """Engines: what runs a program."""
 
-from .fused import can_compile, is_at_hand, load
+from .library import Engine, EngineError, can_compile, is_at_hand, load
 
-__all__ = ["can_compile", "is_at_hand", "load"]
+__all__ = ["Engine", "EngineError", "can_compile", "is_at_hand", "load"]

@@ -1,7 +1,7 @@
 """The folder in which compiled programs are kept, and what must be true before anything in it is loaded.
 
-What is compiled is kept as numba keeps it, and to load that is to run it. So the folder is used only if
-nobody else can write to it, and what lies in it only if it is, byte for byte, what was put there.
+To load a library is to run it. So the folder is used only if nobody else can write to it, and what lies in it
+only if it is, byte for byte, what was put there.
 """
 
 from __future__ import annotations
@@ -9,26 +9,37 @@ from __future__ import annotations
 import json
 import os
 import stat
+import sys
 import warnings
+from contextlib import suppress
 from hashlib import sha256
+from importlib.util import find_spec
 from pathlib import Path
 
-from ..basics import MellowThumbError, replacing
+from ..basics import replacing
 
 VARIABLE = "MELLOW_THUMB_CACHE"
 """The environment variable that names another folder; empty for none."""
+SUFFIX = ".dll" if sys.platform == "win32" else ".so"
+"""What a library's file ends with."""
 MOST = 100
 """How many compiled programs are kept; the one that was used longest ago goes first."""
 
 
 def private_folder() -> Path | None:
-    """The folder, made if it is not there; None, with a warning, if it cannot be used safely."""
-    wanted = os.environ.get(VARIABLE)
-    if wanted == "":
-        return None
-    from platformdirs import user_cache_path
+    """The folder, made if it is not there; None, with a warning, if it cannot be used safely.
 
-    folder = Path(wanted).absolute() if wanted else user_cache_path("mellow-thumb", appauthor=False)
+    Without a folder that is named, and without the extra ``fast``, nothing is kept either.
+    """
+    wanted = os.environ.get(VARIABLE)
+    if wanted == "" or (wanted is None and not find_spec("platformdirs")):
+        return None
+    if wanted:
+        folder = Path(wanted).absolute()
+    else:
+        from platformdirs import user_cache_path
+
+        folder = user_cache_path("mellow-thumb", appauthor=False)
     try:
         folder.mkdir(mode=0o700, parents=True, exist_ok=True)
         fault = _fault(folder)
@@ -64,52 +75,43 @@ def _fault(folder: Path) -> str:
     return ""
 
 
-def prepare(folder: Path, name: str, text: str) -> Path | None:
-    """The file of a module with this text, whatever is kept for it checked; None if it cannot be written."""
-    source = folder / f"{name}.py"
+def find(folder: Path, name: str) -> Path | None:
+    """A library that is kept, if it is as it was when it was put there."""
+    library = folder / f"{name}{SUFFIX}"
     try:
-        if not is_kept(folder, name) or source.read_text(encoding="utf-8") != text:
-            remove(folder, name)
-            with replacing(source) as fresh:
-                fresh.write_text(text, encoding="utf-8")
-    except (OSError, MellowThumbError):
+        seal = json.loads((folder / f"{name}.json").read_bytes())
+        if not isinstance(seal, dict) or seal.get("sha256") != _sum(library):
+            return None
+        (folder / f"{name}.json").touch()
+    except (OSError, ValueError, RecursionError):
         return None
-    return source
+    return library
 
 
-def seal(folder: Path, name: str) -> None:
-    """Write down what is kept for a module, to be compared before it is loaded; make room for it."""
-    try:
-        with replacing(folder / f"{name}.json") as fresh:
-            fresh.write_text(json.dumps(_sums(folder, name)), encoding="utf-8")
-        for old in sorted(folder.glob("woven_*.json"), key=lambda path: path.stat().st_mtime)[:-MOST]:
-            remove(folder, old.stem)
-    except (OSError, MellowThumbError):
-        remove(folder, name)
+def keep(folder: Path, name: str, made: Path) -> Path:
+    """Keep a library that was made in this folder, and make room for it; where it lies now.
+
+    Raises :class:`OSError` or :class:`OutputError` where it cannot be kept.
+    """
+    library = folder / f"{name}{SUFFIX}"
+    whole = _sum(made)
+    made.replace(library)
+    with replacing(folder / f"{name}.json") as fresh:
+        fresh.write_text(json.dumps({"sha256": whole}), encoding="utf-8")
+    for old in sorted(folder.glob("woven_*.json"), key=lambda path: path.stat().st_mtime)[:-MOST]:
+        remove(folder, old.stem)
+    return library
 
 
 def remove(folder: Path, name: str) -> None:
-    """Remove all that is kept for a module."""
-    for path in (folder / f"{name}.json", *_files(folder, name)):
-        path.unlink(missing_ok=True)
+    """Remove all that is kept of a library."""
+    for ending in (".json", SUFFIX, ".lock"):
+        with suppress(OSError):  # another process may have been quicker, or have it open
+            (folder / f"{name}{ending}").unlink(missing_ok=True)
 
 
-def _files(folder: Path, name: str) -> list[Path]:
-    """The text of a module and what numba made of it."""
-    return sorted([*folder.glob(f"{name}.py"), *(folder / "__pycache__").glob(f"{name}.*")])
-
-
-def _sums(folder: Path, name: str) -> dict[str, str]:
-    return {path.name: sha256(path.read_bytes()).hexdigest() for path in _files(folder, name)}
-
-
-def is_kept(folder: Path, name: str) -> bool:
-    """Whether a module was compiled before and all of it is as it was."""
-    try:
-        found = json.loads((folder / f"{name}.json").read_bytes())
-        whole = isinstance(found, dict) and len(found) > 1 and found == _sums(folder, name)
-    except (OSError, ValueError, RecursionError):
-        return False
-    if whole:
-        (folder / f"{name}.json").touch()
-    return whole
+def _sum(library: Path) -> str:
+    """What tells a file's bytes from others; raises :class:`OSError` for what is no file of its own."""
+    if library.is_symlink():
+        raise OSError(f"{library}: a link")
+    return sha256(library.read_bytes()).hexdigest()

@@ -72,9 +72,10 @@ def replay(
     last event unless it is given; or at the moments in `frames` (s, rising). The result is the same to the
     bit as feeding the take to a session and ticking it to the same moments.
 
-    With numba (``pip install 'mellow-thumb[fast]'``) the plan's program is `compiled`: by itself where
-    that is sooner done, always with True, never with False. Plans that differ in numbers alone share what
-    was compiled, and it is kept for the next time. Several takes then run in as many `threads` as you like.
+    With the extra ``fast`` (``pip install 'mellow-thumb[fast]'``) and a C compiler the plan's program is
+    `compiled`: by itself where that is sooner done, always with True, never with False. Plans that differ in
+    numbers alone share what was compiled, and it is kept for the next time. Several takes then run in as
+    many `threads` as you like.
 
     Columns: ``t`` (s); each axis by name and ``yaw_total`` (deg); ``camera_x`` to ``camera_z`` (m) and
     ``camera_qx`` to ``camera_qw`` (unit quaternion, camera to world); ``step_x`` to ``step_z`` (m moved

@@ -2,18 +2,20 @@
 
 from __future__ import annotations
 
+import warnings
 from typing import TYPE_CHECKING, Protocol
 
-from ..engines import can_compile, is_at_hand, load
+from ..engines import EngineError, can_compile, is_at_hand, load
 from ..session import POSE
 
 if TYPE_CHECKING:
     import numpy as np
 
+    from ..engines import Engine
     from ..weaving import Program
     from .take_items import Rows
 
-WORTH_LOADING, WORTH_COMPILING = 300_000, 3_000_000
+WORTH_LOADING, WORTH_COMPILING = 10_000, 200_000
 """So many events and frames take as long in plain Python as loading what is compiled, or compiling it."""
 
 
@@ -83,29 +85,47 @@ class Interpreted:
 
 
 class Compiled:
-    """The woven text, compiled by numba."""
+    """The program, compiled as C."""
 
-    def __init__(self, program: Program) -> None:
+    def __init__(self, engine: Engine) -> None:
         import numpy as np
 
-        self._run, text = load(program)
-        self._state, self._numbers = np.array(text.start), np.array(text.numbers)
+        self._take, layout, start = engine.library.take, engine.text.layout, engine.text.start
+        self._room = np.zeros(layout.items)
+        self._room[layout.rig :] = start
 
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
     ) -> int:
         """As :meth:`Runner.run` says."""
-        return self._run(self._state, self._numbers, *events, ends, hosts, frame, last, out)
+        import ctypes
+
+        rows = [_address(one) for one in (self._room, *events)]
+        words = [*rows, len(events.t), _address(ends), len(ends), _address(hosts), _address(out)]
+        take = (ctypes.c_int64 * 13)(*words, out.shape[1], frame, last)
+        self._take(ctypes.addressof(take))
+        return take[11]
+
+
+def _address(one: np.ndarray) -> int:
+    """Where an array begins; the library takes rows without gaps alone."""
+    assert one.flags.c_contiguous
+    return one.ctypes.data
 
 
 def runner_for(program: Program, size: int, *, compiled: bool | None) -> Runner:
     """The loop to take for so many events and frames together.
 
-    With `compiled` None it is compiled where that is sooner done: where numba is installed and there is much
-    to do, or what is compiled is at hand already. Both give the same results.
+    With `compiled` None it is compiled where that is sooner done: where the extra ``fast`` and a C compiler
+    are here, and there is much to do, or what is compiled is at hand already. Both give the same results.
     """
     if compiled is None:
         compiled = (
             size >= WORTH_LOADING and can_compile() and (size >= WORTH_COMPILING or is_at_hand(program))
         )
-    return Compiled(program) if compiled else Interpreted(program)
+    if compiled:
+        try:
+            return Compiled(load(program))
+        except EngineError as error:
+            warnings.warn(f"not compiled, {error}: it goes on in Python", RuntimeWarning, stacklevel=4)
+    return Interpreted(program)

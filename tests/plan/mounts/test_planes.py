@@ -17,7 +17,7 @@ from hypothesis import strategies as st
 from scipy.spatial.transform import Rotation
 
 import mellow_thumb as mt
-from mellow_thumb import marsh
+from mellow_thumb import engines, marsh
 from mellow_thumb.plan.axes import PANS, Axis
 from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.gates import Condition, Gate
@@ -28,13 +28,12 @@ from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.plan.steps import Exponential, Spring
-from mellow_thumb.takes.loops import Interpreted
+from mellow_thumb.takes.loops import Compiled, Interpreted
 from mellow_thumb.takes.replay_table import outputs
 from mellow_thumb.takes.take_items import TakeReader
-from mellow_thumb.weaving.languages.fused_text import fuse
 from mellow_thumb.weaving.program import weave_plan
 
-from ...engines.test_fused import uncompiled
+from ...engines.test_library import needs_compiler, quickly
 from ...helpers.profiles import data, load, refused_for
 from ...helpers.strategies import Event, feed, take_of
 
@@ -432,18 +431,18 @@ CAMERA = tuple(f"camera_{part}" for part in ("x", "y", "z", "qx", "qy", "qz", "q
 
 
 @settings(max_examples=40)
+@needs_compiler
 @given(plane_plans(), hands)
 def test_compiled_text_and_saved_sessions_say_the_same(plan: Plan, happened: list[Event]) -> None:
     program = weave_plan(plan)
-    text, ends = fuse(program), np.arange(1, 31) / 30
+    ends = np.arange(1, 31) / 30
     events = next(iter(TakeReader(plan, program).read(take_of(happened).table)), None)
     if events is not None:
         hosts = np.full((len(program.hosts), 30), np.nan)
         out, other = np.empty((len(outputs(program)), 30)), np.empty((len(outputs(program)), 30))
         Interpreted(program).run(events, ends, hosts, 0, out, last=True)
-        run = uncompiled(text.text.replace("{cache}", "False"))
-        with np.errstate(all="ignore"):
-            run(np.array(text.start), np.array(text.numbers), *events, ends, hosts, 0, True, other)
+        with quickly():
+            Compiled(engines.load(program)).run(events, ends, hosts, 0, other, last=True)
         np.testing.assert_array_equal(out, other)
     one, two = session(plan), session(plan)
     for event in happened:

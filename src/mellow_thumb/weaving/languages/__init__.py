@@ -1,7 +1,7 @@
 """Languages: a program as text."""
 
-from .c import c_header
-from .fused_text import FusedText, fuse
+from .c_engine import MOST, EngineText, engine_text
+from .header import c_header
 from .python import compiled, function, live_text, pose_text
 
-__all__ = ["FusedText", "c_header", "compiled", "function", "fuse", "live_text", "pose_text"]
+__all__ = ["MOST", "EngineText", "c_header", "compiled", "engine_text", "function", "live_text", "pose_text"]

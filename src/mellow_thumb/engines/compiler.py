@@ -1,0 +1,143 @@
+"""The C compiler of this machine: which one it is, and how a library is made with it."""
+
+from __future__ import annotations
+
+import os
+import shlex
+import shutil
+import subprocess
+import sys
+from contextlib import suppress
+from functools import lru_cache
+from importlib.util import find_spec
+from typing import TYPE_CHECKING, NamedTuple
+
+from ..basics import MissingError
+
+if TYPE_CHECKING:
+    from pathlib import Path
+
+VARIABLE = "MELLOW_THUMB_CC"
+"""The environment variable that names a compiler, or says ``off``."""
+KNOWN = ("cc", "gcc", "clang")
+"""What a compiler is called that takes the same words everywhere."""
+FLAGS = ("-std=c99", "-O2", "-ffp-contract=off", "-fvisibility=hidden", "-shared")
+"""What it is told: no operation is contracted, so the same bits come out as in Python."""
+LONGEST = 120.0
+"""Seconds after which a compiler is taken to hang."""
+NICE = 10
+"""How far it stands back behind everything else."""
+
+
+class Compiler(NamedTuple):
+    """The words that call a compiler."""
+
+    words: tuple[str, ...]
+
+    def command(self, source: Path, made: Path) -> list[str]:
+        """The words that make a library of a source."""
+        position = [] if sys.platform == "win32" else ["-fPIC"]
+        return [*self.words, *FLAGS, *position, str(source), "-o", str(made), "-lm"]
+
+
+def why_not() -> str:
+    """Why nothing can be compiled here, and what to do about it; nothing if something can."""
+    if os.environ.get(VARIABLE) == "off":
+        return f"{VARIABLE} is off; unset it to compile"
+    if find_compiler() is None:
+        wanted = os.environ.get(VARIABLE)
+        found = f"{VARIABLE} names {wanted}, which is not there" if wanted else "no C compiler was found"
+        return f"{found}: install gcc or clang, or pip install 'mellow-thumb[zig]'"
+    return ""
+
+
+def find_compiler() -> Compiler | None:
+    """The compiler to use: the one that is named, else the first that there is."""
+    return _found(os.environ.get(VARIABLE, ""), os.environ.get("PATH", ""))
+
+
+@lru_cache(maxsize=8)
+def _found(wanted: str, path: str) -> Compiler | None:
+    """As :func:`find_compiler` says, with what it goes by."""
+    if wanted == "off":
+        return None
+    if wanted:
+        first, *more = [wanted] if shutil.which(wanted, path=path) else shlex.split(wanted) or [wanted]
+        there = shutil.which(first, path=path)
+        return Compiler((there, *more)) if there else None
+    for name in KNOWN if _has_tools() else ():
+        there = shutil.which(name, path=path)
+        if there:
+            return Compiler((there,))
+    return Compiler((sys.executable, "-m", "ziglang", "cc")) if find_spec("ziglang") else None
+
+
+def _has_tools() -> bool:
+    """Whether asking for a compiler opens no dialog: on macOS there is one for who has none installed."""
+    if sys.platform != "darwin":
+        return True
+    try:
+        asked = subprocess.run(["/usr/bin/xcode-select", "-p"], capture_output=True, timeout=10, check=False)
+    except (OSError, subprocess.SubprocessError):
+        return False
+    return asked.returncode == 0
+
+
+def _environment(work: Path) -> dict[str, str]:
+    """The environment that a compiler gets: what it keeps for itself lies in our folders."""
+    kept, brief = str(work.parent / "zig"), str(work)
+    own = {"ZIG_LOCAL_CACHE_DIR": kept, "ZIG_GLOBAL_CACHE_DIR": kept, "TMPDIR": brief, "TMP": brief}
+    return {**os.environ, "LC_ALL": "C", **own}
+
+
+class Compiling:
+    """A compiler at work beside us, standing back; it ends with us."""
+
+    def __init__(self, compiler: Compiler, source: Path, made: Path) -> None:
+        """Begin; raises :class:`OSError` where it cannot be started."""
+        windows = sys.platform == "win32"
+        flags = getattr(subprocess, "BELOW_NORMAL_PRIORITY_CLASS", 0) if windows else 0
+        self._process = subprocess.Popen(
+            compiler.command(source, made),
+            stdin=subprocess.DEVNULL,
+            stdout=subprocess.DEVNULL,
+            stderr=subprocess.PIPE,
+            cwd=source.parent,
+            env=_environment(source.parent),
+            creationflags=flags,
+            start_new_session=not windows,
+        )
+        if not windows:
+            with suppress(OSError):
+                os.setpriority(os.PRIO_PGRP, self._process.pid, NICE)
+
+    def wait(self) -> str:
+        """Wait for it; what went wrong, or nothing."""
+        try:
+            _, said = self._process.communicate(timeout=LONGEST)
+        except subprocess.TimeoutExpired:
+            self.stop()
+            return f"it took longer than {LONGEST:g} s"
+        code = self._process.returncode
+        lines = said.decode("utf-8", "replace").strip().splitlines()
+        return "" if code == 0 else f"it ended with {code}{f': {lines[0]}' if lines else ''}"
+
+    def stop(self) -> None:
+        """End it, and what it has started."""
+        with suppress(OSError):
+            if hasattr(os, "killpg"):
+                import signal
+
+                os.killpg(self._process.pid, signal.SIGKILL)
+        self._process.kill()
+        self._process.communicate()
+
+
+def need_compiler() -> Compiler:
+    """The compiler; raises :class:`MissingError` with what to install where there is none."""
+    wrong = why_not()
+    if wrong:
+        raise MissingError(f"compiling needs a C compiler, and {wrong}")
+    compiler = find_compiler()
+    assert compiler is not None
+    return compiler

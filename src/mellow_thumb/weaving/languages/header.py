@@ -1,0 +1,149 @@
+"""A plan's program as one C99 header without dependencies, for engines in other languages."""
+
+from __future__ import annotations
+
+import re
+from typing import TYPE_CHECKING
+
+from ...plan import ANCHOR
+from ..loop import READING, copy_of, drop, item
+from .c import C
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable, Sequence
+
+    from ..program import Program
+
+_HEADER = """
+/* {title}
+ * Woven by Mellow Thumb {version} from the profile with the digest {digest}. Do not edit it: export it anew.
+ *
+ *     {name}_state s;
+ *     {name}_start(&s);
+ *     {name}_event(&s, seconds, code, x, y);     each event, in order of time
+ *     {name}_frame(&s, seconds, host, out);      at the end of a frame: reads, and leaves no trace
+ *
+ * {hosts}
+ * Events of one moment go in the order in which they came, and after a frame that ends there. Of a pair of
+ * held values of which only one is known the other is NAN. What a press began on goes in y. What each code
+ * takes, and test vectors, stand in {name}.json.
+ */
+#ifndef {guard}
+#define {guard}
+#include <math.h>
+
+#define {guard}_OUT {count}
+
+{names}
+
+typedef struct {name}_state {
+{fields}
+    double reading;
+} {name}_state;
+
+static inline void {name}_start({name}_state *s)
+{
+{start}
+    s->reading = 0.0;
+}
+
+static inline void {name}_event({name}_state *s, double t, int code, double x, double y)
+{
+{event}
+}
+
+static inline void {name}_pose({name}_state *s, {parameters}, double *out)
+{
+    (void)s;
+{pose}
+}
+
+static inline void {name}_frame({name}_state *s, double t, const double *host, double *out)
+{
+    (void)host;
+{read_locals}
+    {name}_event(s, t, {frame}, 0.0, 0.0);
+{read}
+    {name}_pose(s, {posing}, out + {values});
+}
+
+#endif
+"""
+
+
+def _names(name: str, what: str, words: str, known: Iterable[str]) -> list[str]:
+    """An enumeration of names, numbered from 0 on; what C cannot say in a name is an underscore."""
+    found: dict[str, int] = {}
+    for k, one in enumerate(known):
+        found.setdefault(re.sub(r"\W+", "_", f"{name}_{what}_{one}", flags=re.ASCII).upper(), k)
+    rows = ",\n".join(f"    {one} = {k}" for one, k in found.items())
+    return [f"enum {{  /* {words} */\n{rows}\n}};"] if rows else []
+
+
+def c_header(
+    program: Program, *, name: str, title: str, version: str, digest: str, outputs: Sequence[str] = ()
+) -> str:
+    """One C99 header with the whole woven plan: its state, its events, its frames and its pose.
+
+    `name` is what every identifier begins with; `outputs` are what to call the places of ``out[]``.
+    """
+    woven, pose = program.woven, program.woven_pose
+    copies = [copy_of(one).name for one in (ANCHOR.name, *woven.flowing)]
+    state = [*program.state, *copies]
+    rig = {one.name: f"rig_{one}" for one in pose.kept}
+    taken = [one.name for one in pose.taken if one.name not in rig]
+    whole = {one: one for one in (*state, READING.name)}
+    events, frames, posing = C(whole, ["t"]), C(whole), C(rig, ["t"])
+    event = events.body([*drop(woven), *item(woven)])
+    read = frames.body(woven.reading, woven.outputs)
+    posed = posing.body(pose.statements, pose.results)
+    parts = {
+        "fields": [f"double {one};" for one in (*state, *rig.values())],
+        "start": [f"s->{one} = {value!r};" for one, value in program.state.items()]
+        + [f"s->{one} = 0.0;" for one in copies]
+        + [f"s->rig_{one} = {value!r};" for one, value in program.rig.items()],
+        "event": [*events.declared(), "(void)x;", "(void)y;", *event],
+        # some mounts need only some of what a pose is made of
+        "pose": [*posing.declared(), *(f"(void){argument};" for argument in taken), *posed],
+        "read_locals": frames.declared(),
+        "read": read,
+    }
+    named = [
+        *_names(name, "event", "the codes of events", program.codes),
+        *_names(name, "out", "the places of out[]", outputs),
+        *_names(name, "host", "the places of host[]", program.hosts),
+    ]
+    given = [*(f"out[{k}]" for k in program.posing)]
+    given += [f"host ? host[{k}] : NAN" for k in range(len(program.hosts))]
+    words = {
+        "title": title.replace("*/", "* /").replace("/*", "/ *") or "A profile",
+        "version": version,
+        "digest": digest,
+        "names": "\n\n".join(named),
+        "name": name,
+        "guard": f"{name.upper()}_H",
+        "count": str(len(woven.outputs) + len(pose.results)),
+        "values": str(len(woven.outputs)),
+        "frame": str(program.frame),
+        "parameters": ", ".join(f"double {argument}" for argument in taken),
+        "hosts": _of_hosts(program),
+        "posing": ", ".join([*given, *(["t"] if rig else [])]),
+    }
+    return _filled(parts, words)
+
+
+def _filled(parts: dict[str, list[str]], words: dict[str, str]) -> str:
+    """The header's template with its parts; C has braces of its own."""
+    text = _HEADER.strip("\n")
+    for key, lines in parts.items():
+        text = text.replace(f"{{{key}}}", "\n".join(f"    {line}" for line in lines))
+    for key, word in words.items():
+        text = text.replace(f"{{{key}}}", word)
+    return text + "\n"
+
+
+def _of_hosts(program: Program) -> str:
+    """What the header says of the array that the host hands over."""
+    if not program.hosts:
+        return "The mount asks for nothing: pass 0 as host."
+    return f"host[] is what the mount asks for, NAN where you do not know it: {', '.join(program.hosts)}."

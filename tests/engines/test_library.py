@@ -1,0 +1,365 @@
+"""Whole takes: compiled or not, at once or in pieces, what comes out is the same."""
+
+from __future__ import annotations
+
+import os
+import shutil
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import replace as changed
+from itertools import pairwise
+from math import inf, nextafter
+from pathlib import Path
+
+import numpy as np
+import pandas as pd
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+import mellow_thumb as mt
+from mellow_thumb import marsh
+from mellow_thumb.engines import cache_folder, compiler, library, load
+from mellow_thumb.engines.library import EngineError, Library, can_compile
+from mellow_thumb.plan.axes import Axis
+from mellow_thumb.plan.mounts.eye import Eye
+from mellow_thumb.plan.plan import Plan
+from mellow_thumb.plan.routes import Route
+from mellow_thumb.plan.signals import find_signal
+from mellow_thumb.plan.steps.exponential import Exponential
+from mellow_thumb.takes import take_items
+from mellow_thumb.takes.loops import Compiled, Interpreted, runner_for
+from mellow_thumb.takes.replay_table import outputs
+from mellow_thumb.takes.take_items import TakeReader
+from mellow_thumb.weaving.languages import engine_text
+from mellow_thumb.weaving.program import weave_plan
+
+from ..helpers.strategies import EVERYTHING, Event, events, plans, take_of
+
+needs_compiler = pytest.mark.skipif(bool(compiler.why_not()), reason="no C compiler here")
+
+
+@contextmanager
+def quickly() -> Iterator[None]:
+    """Compile without optimizing: sooner done, and to the bit the same."""
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(compiler, "FLAGS", tuple("-O0" if one == "-O2" else one for one in compiler.FLAGS))
+        yield
+
+
+@needs_compiler
+@settings(max_examples=40)
+@given(plans(makers=EVERYTHING), events(), st.integers(1, 40), st.sampled_from([24, 60, 144]))
+def test_the_library_says_what_the_woven_text_says(
+    plan: Plan, happened: list[Event], rows: int, rate: int
+) -> None:
+    program, take = weave_plan(plan), take_of(happened)
+    ends, hosts = np.arange(1, rate + 1) / rate, np.full((len(program.hosts), rate), np.nan)
+    with quickly():
+        loops = Interpreted(program), Compiled(load(program))
+    whole, found = (np.empty((len(outputs(program)), rate)) for _ in loops)
+    parts = next(iter(TakeReader(plan, program).read(take.table)), take_items.none())
+    loops[0].run(parts, ends, hosts, 0, whole, last=True)
+    frame = 0
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(take_items, "ROWS", rows)
+        for part in TakeReader(plan, program).read(take.table):
+            frame = loops[1].run(part, ends, hosts, frame, found, last=False)
+        assert loops[1].run(take_items.none(), ends, hosts, frame, found, last=True) == rate
+    assert found.tobytes() == whole.tobytes()
+
+
+@needs_compiler
+@pytest.mark.parametrize("words", ["gcc", "clang"])
+@pytest.mark.parametrize(("profile", "take"), marsh.SCENES, ids=[one.stem for one, _ in marsh.SCENES])
+def test_compiled_is_interpreted_to_the_bit(
+    profile: Path, take: Path, words: str, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    if not shutil.which(words):
+        pytest.skip(f"no {words} here")
+    monkeypatch.setenv(compiler.VARIABLE, words)
+    plan, recorded = mt.load_profile(profile), mt.read_take(take)
+    plain, quick = (mt.replay_arrays(plan, recorded, compiled=compiled) for compiled in (False, True))
+    assert {name: one.tobytes() for name, one in quick.items()} == {
+        k: one.tobytes() for k, one in plain.items()
+    }
+    one, two = (mt.replay(plan, recorded, compiled=compiled) for compiled in (False, True))
+    pd.testing.assert_frame_equal(two, one, check_exact=True)
+    assert two.attrs == one.attrs
+
+
+def test_plans_that_differ_in_numbers_share_what_was_compiled(glasses: mt.Profile) -> None:
+    other = changed(glasses, routes=tuple(changed(route, gains=(0.123, 0.234)) for route in glasses.routes))
+    first, second = (engine_text(weave_plan(plan)) for plan in (glasses, other))
+    assert first.text == second.text
+    assert first.start != second.start
+
+
+@settings(max_examples=40)
+@given(
+    plans(makers=EVERYTHING),
+    events(),
+    st.lists(st.integers(0, 60), max_size=4),
+    st.sampled_from([24.0, 60.0]),
+    st.none() | st.floats(0.05, 2.0),
+)
+def test_pieces_are_the_whole(
+    plan: Plan, happened: list[Event], cuts: list[int], rate: float, until: float | None
+) -> None:
+    take = take_of(sorted(happened, key=lambda event: event[2]))
+    times = take.table["t"].to_numpy()
+    places = sorted({0, len(take), *(min(cut, len(take)) for cut in cuts)})
+    places = [k for k in places if k in (0, len(take)) or times[k] > times[k - 1]]
+    pieces = [mt.Take(take.table.iloc[a:b]) for a, b in pairwise(places)] or [take]
+    whole = mt.replay(plan, take, rate=rate, until=until, compiled=False)
+    tables = list(mt.replay_pieces(plan, pieces, rate=rate, until=until, compiled=False))
+    joined = pd.concat([table.astype({"cues": "str", "mount": "str"}) for table in tables], ignore_index=True)
+    pd.testing.assert_frame_equal(joined, whole.astype({"cues": "str", "mount": "str"}), check_exact=True)
+    if until is None:
+        assert tables[-1].attrs == whole.attrs
+
+
+def test_pieces_come_in_order(glasses: mt.Profile, sweep: mt.Take) -> None:
+    late, early = mt.Take(sweep.table.iloc[500:]), mt.Take(sweep.table.iloc[:500])
+    with pytest.raises(mt.ArgumentError, match=r"pieces: found an event at .* s after one at .* s"):
+        list(mt.replay_pieces(glasses, [late, early], compiled=False))
+
+
+def test_many_takes_are_each_take(glasses: mt.Profile, sweep: mt.Take) -> None:
+    half = mt.Take(sweep.table.iloc[: len(sweep) // 2])
+    for compiled in (False, True):
+        tables = mt.replay(glasses, [sweep, half], compiled=compiled, threads=2)
+        for take, table in zip([sweep, half], tables, strict=True):
+            pd.testing.assert_frame_equal(table, mt.replay(glasses, take), check_exact=True)
+    with pytest.raises(mt.ArgumentError, match="threads"):
+        mt.replay(glasses, [sweep], threads=0)
+
+
+def test_arrays_hold_what_the_table_holds(glasses: mt.Profile, sweep: mt.Take) -> None:
+    table, arrays = mt.replay(glasses, sweep), mt.replay_arrays(glasses, sweep)
+    for name in ("t", "yaw", "yaw_total", "gate_glassing", "camera_qw"):
+        np.testing.assert_array_equal(arrays[name], table[name].to_numpy(dtype=float))
+    assert arrays["field_of_view"].shape == arrays["t"].shape
+    assert [one["yaw"][-1] for one in mt.replay_arrays(glasses, [sweep])] == [arrays["yaw"][-1]]
+
+
+# ---- what is kept on disk
+
+
+@pytest.fixture
+def folder(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Path:
+    folder = tmp_path / "kept"
+    monkeypatch.setenv(cache_folder.VARIABLE, str(folder))
+    monkeypatch.setattr(library, "_loaded", {})
+    return folder
+
+
+AXES = (Axis("yaw"), Axis("pitch"), Axis("roll"))
+SMALL = Plan((Route("look", find_signal("mouse.move.x"), ("yaw",), (0.1,)),), (), AXES, Eye("eye"))
+
+
+def counted(monkeypatch: pytest.MonkeyPatch) -> list[Path]:
+    """What is compiled from now on, one for each time."""
+    made: list[Path] = []
+
+    class Counted(compiler.Compiling):
+        def __init__(self, words: compiler.Compiler, source: Path, target: Path) -> None:
+            made.append(target)
+            super().__init__(words, source, target)
+
+    monkeypatch.setattr(library, "Compiling", Counted)
+    return made
+
+
+def again(monkeypatch: pytest.MonkeyPatch) -> Library:
+    """The library, as a process finds it that has loaded nothing yet."""
+    monkeypatch.setattr(library, "_loaded", {})
+    return load(weave_plan(SMALL)).library
+
+
+@needs_compiler
+def test_what_was_compiled_is_kept_and_checked_before_it_is_loaded(
+    folder: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    made = counted(monkeypatch)
+    again(monkeypatch)
+    assert len(made) == 1
+    assert folder.stat().st_mode & 0o077 == 0
+    again(monkeypatch)
+    assert len(made) == 1
+    (kept,) = folder.glob(f"*{cache_folder.SUFFIX}")
+    whole = kept.read_bytes()
+    middle = len(whole) // 2
+    one_byte = bytearray(whole)
+    one_byte[middle] ^= 1
+    for k, damaged in enumerate((whole[:middle], bytes(len(whole)), bytes(one_byte)), 2):
+        # a library that is loaded must not be written to: it takes the place of the file
+        (folder / "other").write_bytes(damaged)
+        (folder / "other").replace(kept)
+        again(monkeypatch)
+        assert len(made) == k
+        assert kept.read_bytes() != damaged
+    (seal,) = folder.glob("*.json")
+    for k, words in enumerate(("[]", "{}", "not json", "[" * 100_000), 5):
+        seal.write_text(words)
+        assert cache_folder.find(folder, seal.stem) is None
+        again(monkeypatch)
+        assert len(made) == k
+    kept.rename(folder / "elsewhere")
+    kept.symlink_to(folder / "elsewhere")
+    assert cache_folder.find(folder, seal.stem) is None
+    assert not list(folder.glob(".work-*"))
+
+
+@pytest.mark.skipif(not hasattr(os, "getuid"), reason="files have no owners here")
+@needs_compiler
+def test_a_folder_that_is_not_ours_alone_is_not_used(
+    folder: Path, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    folder.mkdir()
+    folder.chmod(0o777)
+    with pytest.warns(RuntimeWarning, match=r"others can write to it \(mode 0777\).*MELLOW_THUMB_CACHE"):
+        assert load(weave_plan(SMALL))
+    assert not list(folder.iterdir())
+    link = tmp_path / "link"
+    folder.chmod(0o700)
+    link.symlink_to(folder)
+    (tmp_path / "open").mkdir()
+    (tmp_path / "open").chmod(0o777)
+    for wanted, reason in ((link, "symbolic link"), (tmp_path / "open" / "ours", "others can write to")):
+        monkeypatch.setenv(cache_folder.VARIABLE, str(wanted))
+        with pytest.warns(RuntimeWarning, match=reason):
+            assert cache_folder.private_folder() is None
+    monkeypatch.setenv(cache_folder.VARIABLE, str(marsh.TAKE / "below"))
+    with pytest.warns(RuntimeWarning, match="cannot be made"):
+        assert cache_folder.private_folder() is None
+    monkeypatch.setenv(cache_folder.VARIABLE, "")
+    assert cache_folder.private_folder() is None
+
+
+def test_the_folder_does_not_grow_for_ever(folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(cache_folder, "MOST", 3)
+    found = cache_folder.private_folder()
+    assert found == folder
+    for age, name in enumerate([f"woven_{k}" for k in range(6)]):
+        made = folder / "made"
+        made.write_bytes(name.encode())
+        kept = cache_folder.keep(folder, name, made)
+        assert cache_folder.find(folder, name) == kept
+        os.utime(folder / f"{name}.json", (age, age))
+    assert sorted(path.stem for path in folder.glob(f"*{cache_folder.SUFFIX}")) == [
+        "woven_3",
+        "woven_4",
+        "woven_5",
+    ]
+
+
+# ---- what goes wrong
+
+
+def a_compiler(folder: Path, words: str) -> str:
+    """A compiler that does what these words of a shell say; its arguments end in NAME -lm."""
+    script = folder / "own-cc"
+    script.write_text(f"#!/bin/sh\n{words}\n")
+    script.chmod(0o700)
+    return str(script)
+
+
+BROKEN = {
+    "fails": ("echo 'woven.c:1: no such luck' >&2; exit 3", r"it ended with 3: woven\.c:1: no such luck"),
+    "is killed": ("kill -9 $$", "it ended with -9"),
+    "makes nothing": ("exit 0", "No such file"),
+    "makes no library": (
+        "for one; do last=$before; before=$one; done; echo nonsense >$last",
+        "cannot be loaded",
+    ),
+}
+
+
+@pytest.mark.skipif(os.name == "nt", reason="no shell here")
+@pytest.mark.parametrize("what", BROKEN)
+def test_a_compiler_that_fails_leaves_it_in_python(
+    folder: Path, tmp_path: Path, monkeypatch: pytest.MonkeyPatch, sweep: mt.Take, what: str
+) -> None:
+    words, said = BROKEN[what]
+    monkeypatch.setenv(compiler.VARIABLE, a_compiler(tmp_path, words))
+    with pytest.warns(RuntimeWarning, match=f"not compiled.*{said}"):
+        table = mt.replay(SMALL, sweep, compiled=True)
+    pd.testing.assert_frame_equal(table, mt.replay(SMALL, sweep, compiled=False), check_exact=True)
+    assert not list(folder.glob(".work-*"))
+
+
+@pytest.mark.usefixtures("folder")
+@pytest.mark.skipif(os.name == "nt", reason="no shell here")
+def test_a_compiler_that_hangs_is_ended(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(compiler, "LONGEST", 0.2)
+    monkeypatch.setenv(compiler.VARIABLE, a_compiler(tmp_path, f"echo $$ >{tmp_path}/own; exec sleep 600"))
+    with pytest.raises(EngineError, match=r"longer than 0\.2 s"):
+        load(weave_plan(SMALL))
+    with pytest.raises(ProcessLookupError):
+        os.kill(int((tmp_path / "own").read_text()), 0)
+
+
+@pytest.mark.usefixtures("folder")
+@needs_compiler
+def test_a_full_disk_leaves_it_in_python(monkeypatch: pytest.MonkeyPatch, sweep: mt.Take) -> None:
+    def full(*_: object) -> None:
+        raise OSError(28, "No space left on device")
+
+    monkeypatch.setattr(cache_folder, "keep", full)
+    with pytest.warns(RuntimeWarning, match="No space left"):
+        assert len(mt.replay(SMALL, sweep, compiled=True)) == 600
+
+
+@pytest.mark.usefixtures("folder")
+@needs_compiler
+def test_other_mathematics_are_refused(monkeypatch: pytest.MonkeyPatch) -> None:
+    plan = Plan(
+        (Route("look", find_signal("mouse.move.x"), ("yaw",), (0.1,), smoothing=Exponential(0.1)),),
+        (),
+        AXES,
+        Eye("eye"),
+    )
+    pairs, wanted = library._examples("exp")
+    wanted = wanted[:]
+    wanted[700] = nextafter(wanted[700], inf)
+    monkeypatch.setattr(
+        library, "_examples", lambda name: (pairs, wanted) if name == "exp" else (pairs[:0], pairs[:0])
+    )
+    with pytest.raises(EngineError, match=r"its exp\(\) is another one than Python's"):
+        load(weave_plan(plan))
+
+
+# ---- when
+
+
+@needs_compiler
+def test_much_is_compiled_and_little_is_not(folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    program = weave_plan(SMALL)
+    assert isinstance(runner_for(program, 1000, compiled=None), Interpreted)
+    assert isinstance(runner_for(program, 100_000, compiled=None), Interpreted)
+    assert isinstance(runner_for(program, 1_000_000, compiled=None), Compiled)
+    assert list(folder.glob("*.json"))
+    assert isinstance(runner_for(program, 100_000, compiled=None), Compiled)
+    monkeypatch.setattr(library, "_loaded", {})
+    assert isinstance(runner_for(program, 100_000, compiled=None), Compiled)
+    monkeypatch.setattr(library, "find_spec", lambda _: None)
+    assert not can_compile()
+
+
+@pytest.mark.usefixtures("folder")
+def test_without_a_compiler_it_says_what_to_install(monkeypatch: pytest.MonkeyPatch, sweep: mt.Take) -> None:
+    monkeypatch.setattr(compiler, "find_spec", lambda _: None)
+    compiler._found.cache_clear()
+    for wanted, path, said in (
+        (None, "", r"no C compiler was found: install gcc or clang, or pip install 'mellow-thumb\[zig\]'"),
+        ("no-such-cc", os.environ["PATH"], "MELLOW_THUMB_CC names no-such-cc, which is not there"),
+        ("off", os.environ["PATH"], "MELLOW_THUMB_CC is off"),
+    ):
+        monkeypatch.setenv("PATH", path)
+        if wanted:
+            monkeypatch.setenv(compiler.VARIABLE, wanted)
+        with pytest.raises(mt.MissingError, match=said):
+            mt.replay(SMALL, sweep, compiled=True)
+        assert len(mt.replay(SMALL, sweep, compiled=None)) == 600
+    compiler._found.cache_clear()
