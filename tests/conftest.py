@@ -66,7 +66,14 @@ def command() -> str:
 
 @pytest.fixture(scope="session", autouse=True)
 def cache_of_its_own(tmp_path_factory: pytest.TempPathFactory) -> Iterator[None]:
-    """What is compiled in the tests is not kept in anybody's own folder."""
+    """What is compiled in the tests is not kept in anybody's own folder, and nothing is compiled unasked."""
     with pytest.MonkeyPatch.context() as patch:
         patch.setenv("MELLOW_THUMB_CACHE", str(tmp_path_factory.mktemp("compiled")))
+        patch.setenv("MELLOW_THUMB_CC", "off")
         yield
+
+
+@pytest.fixture
+def compiling(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Programs may be compiled in this test."""
+    monkeypatch.delenv("MELLOW_THUMB_CC")

@@ -1,5 +1,17 @@
 """Engines: what runs a program."""
 
+from .coming import PATIENCE, Coming, engine_for
 from .library import Engine, EngineError, can_compile, is_at_hand, load
+from .room import Room
 
-__all__ = ["Engine", "EngineError", "can_compile", "is_at_hand", "load"]
+__all__ = [
+    "PATIENCE",
+    "Coming",
+    "Engine",
+    "EngineError",
+    "Room",
+    "can_compile",
+    "engine_for",
+    "is_at_hand",
+    "load",
+]

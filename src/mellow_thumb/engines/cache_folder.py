@@ -15,6 +15,7 @@ from contextlib import suppress
 from hashlib import sha256
 from importlib.util import find_spec
 from pathlib import Path
+from typing import Any
 
 from ..basics import replacing
 
@@ -101,6 +102,26 @@ def keep(folder: Path, name: str, made: Path) -> Path:
     for old in sorted(folder.glob("woven_*.json"), key=lambda path: path.stat().st_mtime)[:-MOST]:
         remove(folder, old.stem)
     return library
+
+
+def write_note(folder: Path, key: str, note: dict[str, Any]) -> None:
+    """Write down what is known of a program's engine, with what tells whether it is whole."""
+    words = json.dumps(note)
+    with replacing(folder / f"{key}.json") as fresh:
+        fresh.write_text(f"{sha256(words.encode()).hexdigest()}\n{words}", encoding="utf-8")
+    for old in sorted(folder.glob("program_*.json"), key=lambda path: path.stat().st_mtime)[: -10 * MOST]:
+        with suppress(OSError):
+            old.unlink(missing_ok=True)
+
+
+def read_note(folder: Path, key: str) -> dict[str, Any] | None:
+    """What is known of a program's engine; None where there is nothing, or not all of it."""
+    try:
+        whole, _, words = (folder / f"{key}.json").read_text(encoding="utf-8").partition("\n")
+    except (OSError, ValueError):
+        return None
+    found: dict[str, Any] | None = json.loads(words) if whole == sha256(words.encode()).hexdigest() else None
+    return found
 
 
 def remove(folder: Path, name: str) -> None:

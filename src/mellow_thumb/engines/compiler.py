@@ -4,8 +4,6 @@ from __future__ import annotations
 
 import os
 import shlex
-import shutil
-import subprocess
 import sys
 from contextlib import suppress
 from functools import lru_cache
@@ -25,8 +23,6 @@ FLAGS = ("-std=c99", "-O2", "-ffp-contract=off", "-fvisibility=hidden", "-shared
 """What it is told: no operation is contracted, so the same bits come out as in Python."""
 LONGEST = 120.0
 """Seconds after which a compiler is taken to hang."""
-NICE = 10
-"""How far it stands back behind everything else."""
 
 
 class Compiler(NamedTuple):
@@ -59,6 +55,8 @@ def find_compiler() -> Compiler | None:
 @lru_cache(maxsize=8)
 def _found(wanted: str, path: str) -> Compiler | None:
     """As :func:`find_compiler` says, with what it goes by."""
+    import shutil
+
     if wanted == "off":
         return None
     if wanted:
@@ -76,6 +74,8 @@ def _has_tools() -> bool:
     """Whether asking for a compiler opens no dialog: on macOS there is one for who has none installed."""
     if sys.platform != "darwin":
         return True
+    import subprocess
+
     try:
         asked = subprocess.run(["/usr/bin/xcode-select", "-p"], capture_output=True, timeout=10, check=False)
     except (OSError, subprocess.SubprocessError):
@@ -91,12 +91,12 @@ def _environment(work: Path) -> dict[str, str]:
 
 
 class Compiling:
-    """A compiler at work beside us, standing back; it ends with us."""
+    """A compiler at work."""
 
     def __init__(self, compiler: Compiler, source: Path, made: Path) -> None:
         """Begin; raises :class:`OSError` where it cannot be started."""
-        windows = sys.platform == "win32"
-        flags = getattr(subprocess, "BELOW_NORMAL_PRIORITY_CLASS", 0) if windows else 0
+        import subprocess
+
         self._process = subprocess.Popen(
             compiler.command(source, made),
             stdin=subprocess.DEVNULL,
@@ -104,20 +104,21 @@ class Compiling:
             stderr=subprocess.PIPE,
             cwd=source.parent,
             env=_environment(source.parent),
-            creationflags=flags,
-            start_new_session=not windows,
+            start_new_session=sys.platform != "win32",
         )
-        if not windows:
-            with suppress(OSError):
-                os.setpriority(os.PRIO_PGRP, self._process.pid, NICE)
+        _at_work.add(self)
 
     def wait(self) -> str:
         """Wait for it; what went wrong, or nothing."""
+        import subprocess
+
         try:
             _, said = self._process.communicate(timeout=LONGEST)
         except subprocess.TimeoutExpired:
             self.stop()
             return f"it took longer than {LONGEST:g} s"
+        finally:
+            _at_work.discard(self)
         code = self._process.returncode
         lines = said.decode("utf-8", "replace").strip().splitlines()
         return "" if code == 0 else f"it ended with {code}{f': {lines[0]}' if lines else ''}"
@@ -131,6 +132,15 @@ class Compiling:
                 os.killpg(self._process.pid, signal.SIGKILL)
         self._process.kill()
         self._process.communicate()
+
+
+_at_work: set[Compiling] = set()
+
+
+def stop_all() -> None:
+    """End every compiler that is still at work."""
+    for one in [*_at_work]:
+        one.stop()
 
 
 def need_compiler() -> Compiler:

@@ -1,20 +1,17 @@
 """Libraries: programs compiled as C, kept on disk, each loaded once a process.
 
-A library is a program's text compiled by the C compiler of this machine. What it works out is what the Python
-text works out, to the bit: the same doubles, the same order, and the same functions of mathematics, which are
-compared as it is loaded.
+What a library works out is what the Python text works out, to the bit: the same doubles, the same order, and
+the same functions of mathematics, which are compared as it is loaded.
 """
 
 from __future__ import annotations
 
-import ctypes
 import math
-import platform
 import sys
-import tempfile
 from array import array
-from contextlib import contextmanager, suppress
-from functools import lru_cache
+from contextlib import contextmanager
+from dataclasses import astuple
+from functools import cache, lru_cache
 from hashlib import sha256
 from importlib.util import find_spec
 from pathlib import Path
@@ -23,7 +20,7 @@ from typing import TYPE_CHECKING, NamedTuple
 
 from ..basics import MellowThumbError, OutputError
 from ..expressions import MATHS
-from ..weaving.languages import EngineText, engine_text
+from ..weaving.languages import EngineText, Layout, engine_text, source_of_c
 from . import cache_folder
 from .compiler import FLAGS, Compiling, need_compiler, why_not
 
@@ -33,23 +30,12 @@ if TYPE_CHECKING:
     from ..weaving import Program
     from .compiler import Compiler
 
-_loaded: dict[str, Library | str] = {}
-"""What was loaded, by its name; or why it cannot be."""
-_one_at_a_time = Lock()
-
-PAIRS = 2000
-"""On how many pairs of numbers a function of mathematics is compared."""
+PAIRS, AT_ONCE = 2000, 250
+"""On how many pairs of numbers a function of mathematics is compared, and on how many of them in one go."""
 
 
 class EngineError(MellowThumbError, RuntimeError):
     """A program that could not be compiled, or not be loaded; it runs in Python as well."""
-
-
-class Engine(NamedTuple):
-    """What runs a program, and what its rooms begin with."""
-
-    library: Library
-    text: EngineText
 
 
 class Library:
@@ -58,8 +44,10 @@ class Library:
     A call that lets go of the lock waits for any busy Python thread to give it back, some milliseconds.
     """
 
-    def __init__(self, path: Path, maths: tuple[str, ...]) -> None:
-        """Load it; raises :class:`EngineError` where that fails, or where its mathematics is another."""
+    def __init__(self, path: Path) -> None:
+        """Load it; raises :class:`EngineError` where that fails."""
+        import ctypes
+
         try:
             held, free = ctypes.PyDLL(str(path)), ctypes.CDLL(str(path))
             functions = [getattr(held, f"room_{name}") for name in ("frame", "pose", "save", "maths")]
@@ -70,57 +58,105 @@ class Library:
             function.argtypes, function.restype = [ctypes.c_void_p], None
         self.frame, self.pose, self.save, self._maths, self.take = functions
         """Let the events of a room act; make its pose; drop what a frame let flow; run a take."""
+
+    def compare(self, maths: tuple[str, ...]) -> Iterator[None]:
+        """Refuse functions that give other bits than Python's, a few hundred numbers at a time."""
         for place, name in enumerate(maths):
-            self._compare(place, name)
-
-    def _compare(self, place: int, name: str) -> None:
-        """Refuse a function that gives other bits than Python's."""
-        pairs, wanted = _examples(name)
-        row = array("d", [len(pairs) / 2, place, *pairs])
-        self._maths(row.buffer_info()[0])
-        if row[2::2].tobytes() != wanted.tobytes():
-            raise EngineError(f"its {name}() is another one than Python's")
+            for part in range(PAIRS // AT_ONCE):
+                pairs, wanted = _examples(name, part)
+                row = array("d", [AT_ONCE, place, *pairs])
+                self._maths(row.buffer_info()[0])
+                if row[2::2] != wanted or row[2::2].tobytes() != wanted.tobytes():
+                    raise EngineError(f"its {name}() is another one than Python's")
+                yield
 
 
-@lru_cache(maxsize=16)
-def _examples(name: str) -> tuple[array[float], array[float]]:
-    """Pairs of numbers on which a function is compared, and what Python makes of them."""
+@cache
+def _pairs(part: int) -> array[float]:
+    """Numbers from far below 1 to far above; golden steps reach everywhere."""
     pairs = array("d")
-    for k in range(PAIRS):
-        # golden steps reach everywhere; sizes from far below 1 to far above
-        one, other = (2.0 * (k * step % 1.0) - 1.0 for step in (0.6180339887498949, 0.7548776662466927))
+    for k in range(part * AT_ONCE, (part + 1) * AT_ONCE):
         size = 10.0 ** (k % 13 - 8) if k % 2 else math.pi
-        pairs.extend((one * size, other * size))
-    if name in ("log", "sqrt", "pow"):
-        pairs[::2] = array("d", map(abs, pairs[::2]))
+        pairs.append((2.0 * (k * 0.6180339887498949 % 1.0) - 1.0) * size)
+        pairs.append((2.0 * (k * 0.7548776662466927 % 1.0) - 1.0) * size)
+    return pairs
+
+
+@cache
+def _examples(name: str, part: int) -> tuple[array[float], array[float]]:
+    """Pairs of numbers on which a function is compared, and what Python makes of them."""
+    pairs = _pairs(part)[:]
     x, y = pairs[::2], pairs[1::2]
+    if name in ("log", "sqrt", "pow"):
+        x = pairs[::2] = array("d", [abs(one) or 1.0 for one in x])
+    if name == "exp":
+        x = pairs[::2] = array("d", [math.remainder(one, 1400.0) for one in x])
     if name == "pow":
         y = pairs[1::2] = array("d", [math.remainder(one, 8.0) for one in y])
         return pairs, array("d", [a**b for a, b in zip(x, y, strict=True)])
-    if name == "exp":
-        x = pairs[::2] = array("d", [math.remainder(one, 1400.0) for one in x])
     function = MATHS[name]
-    given = zip(x, y, strict=True) if name == "atan2" else zip(x)
-    return pairs, array("d", [function(*one) for one in given])
+    return pairs, array("d", map(function, x, y) if name == "atan2" else map(function, x))
+
+
+class Engine(NamedTuple):
+    """What runs a program, and what its rooms begin with."""
+
+    library: Library
+    text: EngineText
+    """Without the text itself, where that was not needed."""
+
+
+_libraries: dict[str, Library] = {}
+"""What was loaded, by its name."""
+_engines: dict[str, Engine | str] = {}
+"""What runs a program, by its key; or why nothing does but Python."""
+_one_at_a_time = Lock()
 
 
 def can_compile() -> bool:
     """Whether programs are to be compiled unasked: the extra ``fast`` is here, and a compiler."""
-    return find_spec("platformdirs") is not None and not why_not()
+    return _is_asked() and not why_not()
+
+
+@lru_cache(maxsize=1)
+def _is_asked() -> bool:
+    return find_spec("platformdirs") is not None
 
 
 @lru_cache(maxsize=64)
-def text_of(program: Program) -> EngineText:
+def _text_of(program: Program) -> EngineText:
     """The text of a program's library; that of one program is written once."""
     return engine_text(program)
 
 
+def key_of(program: Program, compiler: Compiler) -> str:
+    """What tells a program's engine from others: its text, who writes C of it, and what compiles that."""
+    return _key_of(program, compiler)
+
+
+@lru_cache(maxsize=256)
+def _key_of(program: Program, compiler: Compiler) -> str:
+    return _digest("program", program.text, program.pose_text, source_of_c(), *_machine(compiler))
+
+
+def _machine(compiler: Compiler) -> tuple[str, ...]:
+    """What compiles a text, for what machine."""
+    import platform
+
+    return (*compiler.words, *FLAGS, sys.platform, platform.machine())
+
+
+def _digest(kind: str, *words: str) -> str:
+    return f"{kind}_{sha256(chr(0).join(words).encode()).hexdigest()[:20]}"
+
+
 def is_at_hand(program: Program) -> bool:
-    """Whether a program of this shape needs no compiling: it was, in this process or an earlier one."""
-    name = name_of(text_of(program), need_compiler())
-    if name in _loaded:
+    """Whether a program needs no compiling: it was, in this process or an earlier one."""
+    compiler = need_compiler()
+    if key_of(program, compiler) in _engines:
         return True
     folder = cache_folder.private_folder()
+    name = _digest("woven", _text_of(program).text, *_machine(compiler))
     return folder is not None and cache_folder.find(folder, name) is not None
 
 
@@ -130,46 +166,97 @@ def load(program: Program) -> Engine:
     Raises :class:`MissingError` without a compiler, and :class:`EngineError` where compiling fails; that is
     not tried again.
     """
-    text, compiler = text_of(program), need_compiler()
-    name = name_of(text, compiler)
+    compiler = need_compiler()
+    key = key_of(program, compiler)
     with _one_at_a_time:
-        found = _loaded.get(name)
+        found = _engines.get(key)
         if found is None:
             try:
-                found = _made(name, text, compiler)
+                found = _made(program, key, compiler)
+                _engines[key] = found
             except (EngineError, OutputError, OSError) as error:
-                found = str(error)
-            _loaded[name] = found
+                found = give_up(key, str(error))
     if isinstance(found, str):
         raise EngineError(found)
-    return Engine(found, text)
+    return found
 
 
-def name_of(text: EngineText, compiler: Compiler) -> str:
-    """What a library is called: by its text, and by what compiles it for what machine."""
-    words = (*compiler.words, *FLAGS, sys.platform, platform.machine(), text.text)
-    return f"woven_{sha256(chr(0).join(words).encode()).hexdigest()[:20]}"
+def known(key: str) -> Engine | str | None:
+    """The engine that was loaded in this process for a key, or why there is none."""
+    return _engines.get(key)
 
 
-def _made(name: str, text: EngineText, compiler: Compiler) -> Library:
-    """The library, from the folder or made anew; one that is damaged there is made anew."""
-    with _place() as (folder, lasting), _locked(folder, name):
-        kept = cache_folder.find(folder, name) if lasting else None
-        if kept:
-            with suppress(EngineError):
-                return Library(kept, text.maths)
-        with tempfile.TemporaryDirectory(prefix=".work-", dir=folder, ignore_cleanup_errors=True) as work:
-            source, made = Path(work) / "woven.c", Path(work) / f"woven{cache_folder.SUFFIX}"
-            source.write_text(text.text, encoding="ascii")
-            wrong = Compiling(compiler, source, made).wait()
-            if wrong:
-                raise EngineError(f"{compiler.words[0]}: {wrong}")
-            return Library(cache_folder.keep(folder, name, made), text.maths)
+def give_up(key: str, why: str) -> str:
+    """Say, once, that there will be no engine for a key, and why."""
+    import logging
+
+    _engines[key] = why
+    logging.getLogger("mellow_thumb").warning("not compiled, it goes on in Python: %s", why)
+    return why
+
+
+def kept(key: str) -> Iterator[None]:
+    """Take the engine of a key from the folder, in small steps; then it is known, if it was there."""
+    folder = cache_folder.private_folder()
+    note = cache_folder.read_note(folder, key) if folder else None
+    yield
+    if not folder or not note:
+        return
+    text = EngineText("", Layout(*note["layout"]), tuple(note["start"]), tuple(note["maths"]))
+    name = str(note["library"])
+    library = _libraries.get(name)
+    if library is None:
+        path = cache_folder.find(folder, name)
+        yield
+        if path is None:
+            return
+        library = Library(path)
+        yield
+        yield from library.compare(text.maths)
+        _libraries[name] = library
+    _engines[key] = Engine(library, text)
+
+
+def _made(program: Program, key: str, compiler: Compiler) -> Engine:
+    """The engine, from the folder or made anew; a library that is damaged there is made anew."""
+    text = _text_of(program)
+    name = _digest("woven", text.text, *_machine(compiler))
+    if name not in _libraries:
+        with _place() as (folder, lasting), _locked(folder, name):
+            path = cache_folder.find(folder, name) if lasting else None
+            library = Library(path or _compiled(folder, name, text.text, compiler))
+            for _ in library.compare(text.maths):
+                pass
+            if lasting:
+                note = {
+                    "library": name,
+                    "layout": astuple(text.layout),
+                    "start": text.start,
+                    "maths": text.maths,
+                }
+                cache_folder.write_note(folder, key, note)
+        _libraries[name] = library
+    return Engine(_libraries[name], text)
+
+
+def _compiled(folder: Path, name: str, text: str, compiler: Compiler) -> Path:
+    """Compile a text; where the library is."""
+    import tempfile
+
+    with tempfile.TemporaryDirectory(prefix=".work-", dir=folder, ignore_cleanup_errors=True) as work:
+        source, made = Path(work) / "woven.c", Path(work) / f"woven{cache_folder.SUFFIX}"
+        source.write_text(text, encoding="ascii")
+        wrong = Compiling(compiler, source, made).wait()
+        if wrong:
+            raise EngineError(f"{compiler.words[0]}: {wrong}")
+        return cache_folder.keep(folder, name, made)
 
 
 @contextmanager
 def _place() -> Iterator[tuple[Path, bool]]:
     """The folder to compile in, and whether what is made there is kept."""
+    import tempfile
+
     folder = cache_folder.private_folder()
     if folder:
         yield folder, True

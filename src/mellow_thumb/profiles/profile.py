@@ -43,9 +43,18 @@ class Profile(Plan):
 
         return read_offers(Faults(), self.data, [axis.name for axis in self.axes])
 
-    def session(self, *, ceiling: float = CEILING) -> Session:
-        """Put the profile to work, one session a player; a frame longer than `ceiling` (s) is cut."""
-        return Session(self, ceiling=ceiling)
+    def session(self, *, ceiling: float = CEILING, compiled: bool | None = None) -> Session:
+        """Put the profile to work, one session a player; a frame longer than `ceiling` (s) is cut.
+
+        A session begins in Python. With `compiled` None it goes over to C, between two frames and without
+        moving by a bit, once the profile is compiled: that is done beside it, where the extra ``fast``
+        (``pip install 'mellow-thumb[fast]'``) and a C compiler are here. True waits for it first, False stays
+        in Python. :attr:`Session.engine` says which runs. If compiling fails, the logger ``mellow_thumb``
+        says why, once, and the session goes on in Python.
+
+        Raises :class:`MissingError` for `compiled` True where there is no compiler.
+        """
+        return Session(self, ceiling=ceiling, compiled=compiled)
 
 
 def load_profile(path: str | os.PathLike[str]) -> Profile:

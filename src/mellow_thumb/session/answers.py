@@ -140,7 +140,7 @@ class Answers:
     ) -> tuple[float, float]:
         """How high the ground is under the middle of the view, and under the camera."""
         program = self._running.program
-        x, _, z, *turned = program.pose(values, self.hosts, self._clock.now, rig)[:7]
+        x, _, z, *turned = self._running.pose(values, self.hosts, self._clock.now, rig)[:7]
         far = self._running.values[program.axis_places["distance"]] if "distance" in program.seen else 0.0
         rows = rotation_rows(*turned)
         return ground(x - far * rows[2], z - far * rows[8]), ground(x, z)

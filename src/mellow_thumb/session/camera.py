@@ -72,7 +72,7 @@ class Camera:
         if ground is not None:
             heights = said.heights(ground, values, rig) if callable(ground) else (ground, ground)
             said.say(dict(zip(GROUND, heights, strict=True)))
-        pose = program.pose(values, said.hosts, self._clock.now, rig)
+        pose = running.pose(values, said.hosts, self._clock.now, rig)
         if rig:
             said.rig, pose = pose[POSE:], pose[:POSE]
         # a mount that asks nothing stands where it is told all the same

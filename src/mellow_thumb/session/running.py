@@ -2,38 +2,84 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
 from typing import TYPE_CHECKING
 
+from ..engines import PATIENCE, Engine, EngineError, Room, engine_for, load
 from ..weaving import WANTS, weave_plan
 from .inbox import PASSED
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
+    from ..engines import Coming
     from ..plan import Plan
     from ..weaving import Item, Program, Setting
 
     Send = Callable[[list[Item]], tuple[float, ...]]
+    Pose = Callable[..., tuple[float, ...]]
 
 
 class Running:
     """A plan's program with its state, and what the last frame read of it."""
 
-    def __init__(self, plan: Plan) -> None:
+    def __init__(self, plan: Plan, *, compiled: bool | None = False) -> None:
+        """Begin; with `compiled` True it is, before this returns, with None as soon as that can be had."""
         self.plan, self.program = plan, weave_plan(plan)
+        self._compiled = compiled
+        self._room: Room | None = None
+        self.coming: Coming | None = None
+        """The program, compiled, on its way here."""
+        if compiled:
+            with suppress(EngineError):  # that has been told by now
+                load(self.program)
         self.send: Send
         """Let items act that end in a frame: what that frame reads; of none, the saved state."""
+        self.pose: Pose
+        """Make the pose of what a frame reads, as :attr:`Program.pose` does."""
         self.go_on(self.program, self.program.start)
         self.values = self.send([(0.0, self.program.frame, 0.0, 0.0)])
         """What the last frame read."""
 
     def go_on(self, program: Program, state: tuple[float, ...]) -> None:
         """Go on as a program with a saved state."""
-        self.program = program
+        if self._room and program is self.program:
+            self._room.go_on(state)
+            return
+        self.program, self.coming, self._room = program, None, None
+        found = None
+        if self._compiled is not False:
+            found = engine_for(program, self.plan, asked=self._compiled is True)
+        if isinstance(found, Engine):
+            self._go_over(found, state)
+            return
+        self.coming = found
         loop = program.live(state)
         # a generator must be started before it can be sent anything
         next(loop)
-        self.send = loop.send
+        self.send, self.pose = loop.send, program.pose
+
+    def _go_over(self, engine: Engine, state: tuple[float, ...]) -> None:
+        """Go on with a saved state in C."""
+        self._room = Room(engine, self.program, state)
+        self.send, self.pose, self.coming = self._room.send, self._room.pose, None
+
+    def look(self, now: float) -> None:
+        """See, between two frames, whether what is on its way is here; go over if it is."""
+        coming = self.coming
+        if coming is None:
+            return
+        coming.may_begin |= now >= PATIENCE
+        found = coming.look()
+        if isinstance(found, Engine):
+            self._go_over(found, self.saved)
+        elif found is not None:
+            self.coming = None
+
+    @property
+    def engine(self) -> str:
+        """What runs the program: ``Python`` or ``C``."""
+        return "C" if self._room else "Python"
 
     @property
     def saved(self) -> tuple[float, ...]:

@@ -51,12 +51,15 @@ class Session:
     the intake and the host's words, what is set and what is answered, the camera, the cues.
     """
 
-    def __init__(self, plan: Plan, *, ceiling: float = CEILING) -> None:
-        """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut."""
+    def __init__(self, plan: Plan, *, ceiling: float = CEILING, compiled: bool | None = None) -> None:
+        """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut.
+
+        What `compiled` means, :meth:`Profile.session` says.
+        """
         if not ceiling > 0.0:
             raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
         self._base = plan
-        self._running, self._clock, self._world = Running(plan), Clock(ceiling), World()
+        self._running, self._clock, self._world = Running(plan, compiled=compiled), Clock(ceiling), World()
         self._intake = Intake(self._running, self._clock)
         self._host = Host(self._intake)
         self._steering = Steering(self._running, self._intake.inbox)
@@ -236,6 +239,11 @@ class Session:
         return self._clock.now
 
     @property
+    def engine(self) -> str:
+        """What runs the profile's program at the moment: ``"Python"``, or ``"C"`` once it is compiled."""
+        return self._running.engine
+
+    @property
     def late(self) -> int:
         """How many events came too late to keep their time; they took effect at the last commit."""
         return self._intake.inbox.late
@@ -264,6 +272,8 @@ class Session:
             raise TypeError("tick takes dt=seconds or to=moment: one of them")
         clock, running, world = self._clock, self._running, self._world
         start = clock.now
+        if running.coming:
+            running.look(start)
         lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
         if lost:
             self._intake.inbox.shorten(lost, clock.now)

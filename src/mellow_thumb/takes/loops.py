@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-import warnings
+from contextlib import suppress
 from typing import TYPE_CHECKING, Protocol
 
 from ..engines import EngineError, can_compile, is_at_hand, load
@@ -124,8 +124,6 @@ def runner_for(program: Program, size: int, *, compiled: bool | None) -> Runner:
             size >= WORTH_LOADING and can_compile() and (size >= WORTH_COMPILING or is_at_hand(program))
         )
     if compiled:
-        try:
+        with suppress(EngineError):  # that has been told by now
             return Compiled(load(program))
-        except EngineError as error:
-            warnings.warn(f"not compiled, {error}: it goes on in Python", RuntimeWarning, stacklevel=4)
     return Interpreted(program)

@@ -25,6 +25,7 @@ from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
 
+from ...engines.test_library import needs_compiler
 from ...helpers.profiles import data, load, refused_for
 
 LOOK = Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1))
@@ -185,7 +186,8 @@ def hosted(seconds: int = 2, rate: int = 60) -> tuple[mt.Take, list[tuple[float,
     return mt.Take(table), said
 
 
-@pytest.mark.parametrize("compiled", [False, True])
+@pytest.mark.usefixtures("compiling")
+@pytest.mark.parametrize("compiled", [False, pytest.param(True, marks=needs_compiler)])
 def test_a_take_that_holds_the_hosts_words_replays_what_was_seen(compiled: bool) -> None:
     take, said = hosted()
     mount = Orbit("follow", (0.2, 1.5, 0.0), "subject", 0.08, 0.2)

@@ -8,7 +8,9 @@ of settings of one profile share what was compiled once; only 0 and 1 stand wher
 from __future__ import annotations
 
 import re
+import sys
 from dataclasses import dataclass
+from functools import cache
 from itertools import accumulate
 from typing import TYPE_CHECKING
 
@@ -81,18 +83,18 @@ SHOWN void room_frame(double *room)
 {
     kept *s = (kept *)(room + @STATE@);
     const double *n = room + @NUMBERS@;
-    const item *one = (const item *)(room + @ITEMS@);
-    const int count = (int)room[0];
+    const item *one = (const item *)(room + @ITEMS@ + 1);
+    const int count = (int)room[@ITEMS@];
     for (int k = 0; k < count; k++)
         act(s, n, one[k].t, (int)one[k].code, one[k].x, one[k].y);
     if (count > 0 && one[count - 1].code == @FRAME@)
         read(s, n, one[count - 1].t, room + @OUT@);
 }
 
-/* Make the pose of what the last frame read, at the time room[1]. */
+/* Make the pose of what the last frame read, at the time room[0]. */
 SHOWN void room_pose(double *room)
 {
-    pose((kept *)(room + @STATE@), room + @NUMBERS@, room + @OUT@, room + @HOSTS@, room[1], room + @POSE@);
+    pose((kept *)(room + @STATE@), room + @NUMBERS@, room + @OUT@, room + @HOSTS@, room[0], room + @POSE@);
 }
 
 /* Drop what a frame let flow: the state is what was committed. */
@@ -154,7 +156,7 @@ SHOWN void room_maths(double *row)
 
 @dataclass(frozen=True)
 class Layout:
-    """Where everything lies in a room, counted in doubles; the count of events and the time come first."""
+    """Where everything lies in a room, counted in doubles; the time of a pose comes first."""
 
     hosts: int
     """What the host says of what is seen."""
@@ -169,12 +171,12 @@ class Layout:
     numbers: int
     """The profile's."""
     items: int
-    """The events of a call, four numbers each."""
+    """The count of the events of a call, and the events, four numbers each."""
 
     @property
     def size(self) -> int:
         """How many doubles a room is."""
-        return self.items + 4 * MOST
+        return self.items + 1 + 4 * MOST
 
 
 @dataclass(frozen=True)
@@ -205,6 +207,16 @@ class _C(C):
         return f"n[{len(self.numbers) - 1}]", binds
 
 
+@cache
+def source_of_c() -> str:
+    """Who writes C: another version of it may write another text of the same program."""
+    from inspect import getsource
+
+    from . import c
+
+    return getsource(c) + getsource(sys.modules[__name__])
+
+
 def engine_text(program: Program) -> EngineText:
     """Write a program as the text of a library."""
     woven, posed = program.woven, program.woven_pose
@@ -232,7 +244,7 @@ def engine_text(program: Program) -> EngineText:
     }
     hosts, width, results = len(program.hosts), len(woven.outputs), len(posed.results)
     sizes = (hosts, width, results, len(rig), len(state), len(numbers))
-    layout = Layout(*accumulate(sizes, initial=2))
+    layout = Layout(*accumulate(sizes, initial=1))
     counts = {"FRAME": program.frame, "HOST_COUNT": hosts, "READ_COUNT": width, "POSE_COUNT": results}
     start = (*program.rig.values(), *program.start, *(0.0 for _ in range(len(copies) + 1)), *numbers)
     return EngineText(_filled(parts, layout, counts), layout, start, maths)

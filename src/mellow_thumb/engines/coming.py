@@ -1,0 +1,159 @@
+"""An engine on its way: from the cache, or made by another process while a session runs in Python."""
+
+from __future__ import annotations
+
+import sys
+from contextlib import suppress
+from importlib import import_module
+from pathlib import Path
+from typing import IO, TYPE_CHECKING
+
+from .compiler import LONGEST, need_compiler, why_not
+from .library import Engine, EngineError, can_compile, give_up, kept, key_of, known
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator
+    from subprocess import Popen
+
+    from ..plan import Plan
+    from ..weaving import Program
+
+PATIENCE = 2.0
+"""Seconds of a session after which it is worth a compiler; most programs that open one are done by then."""
+
+
+class Coming:
+    """An engine on its way. Whoever waits looks once a frame; a look takes well under a millisecond.
+
+    Sessions of one program wait for the same one.
+    """
+
+    def __init__(self, key: str, program: Program, plan: Plan) -> None:
+        for name in ("ctypes", "pickle", "subprocess", "threading"):
+            import_module(name)  # here, since in a frame it would be a hitch
+        self.key, self._steps = key, self._go(plan, program)
+        self.may_begin = False
+        """Whether a session has run long enough."""
+
+    def look(self) -> Engine | str | None:
+        """Do a little; the engine, once it is there, or why there will be none."""
+        if known(self.key) is None:
+            try:
+                next(self._steps, None)
+            except (OSError, EngineError) as error:
+                give_up(self.key, str(error))
+        found = known(self.key)
+        if found is not None:
+            _coming.pop(self.key, None)
+        return found
+
+    def _go(self, plan: Plan, program: Program) -> Iterator[None]:
+        while not self.may_begin:
+            yield
+        if not _has_interpreter():
+            give_up(
+                self.key, "no interpreter was found to compile beside this one; say compiled=True to wait"
+            )
+            return
+        for _ in _worker(plan, program):
+            yield
+        yield from kept(self.key)
+        if not known(self.key):
+            give_up(self.key, "what was compiled could not be kept")
+
+
+_coming: dict[str, Coming] = {}
+
+
+def engine_for(program: Program, plan: Plan, *, asked: bool) -> Engine | Coming | None:
+    """The engine of a program, or its way here; None where there will be none.
+
+    It is made where it was `asked` for, or where the extra ``fast`` is; never without a compiler.
+    """
+    if why_not() if asked else not can_compile():
+        return None
+    key = key_of(program, need_compiler())
+    if known(key) is None and key not in _coming:
+        with suppress(EngineError):  # what is damaged is made anew
+            for _ in kept(key):
+                pass
+    found = known(key)
+    if found is not None:
+        return None if isinstance(found, str) else found
+    if key not in _coming:
+        _coming[key] = Coming(key, program, plan)
+    _coming[key].may_begin |= asked
+    return _coming[key]
+
+
+def _has_interpreter() -> bool:
+    """Whether `sys.executable` is Python; in a program that embeds it, it would start that program again."""
+    name = Path(sys.executable or "").stem.lower()
+    return not getattr(sys, "frozen", False) and name.startswith(("python", "pypy"))
+
+
+def _worker(plan: Plan, program: Program) -> Iterator[None]:
+    """Have another process compile; raises :class:`EngineError` where it fails."""
+    import pickle
+    import subprocess
+    import time
+    from threading import Thread
+
+    home = str(Path(__file__).parents[2])
+    begin = f"import sys; sys.path.insert(0, {home!r}); from mellow_thumb.engines.worker import main; main()"
+    payload = pickle.dumps((_bare(plan), tuple(program.settings)))
+    yield
+    windows = sys.platform == "win32"
+    process = subprocess.Popen(
+        [sys.executable, "-P", "-c", begin],
+        stdin=subprocess.PIPE,
+        stdout=subprocess.DEVNULL,
+        stderr=subprocess.PIPE,
+        start_new_session=not windows,
+        creationflags=getattr(subprocess, "BELOW_NORMAL_PRIORITY_CLASS", 0) if windows else 0,
+    )
+    yield
+    assert process.stdin
+    ends = time.monotonic() + LONGEST + 30.0
+    try:
+        # in a thread, since the other side begins to read only once it has started; the pipe stays open: it
+        # closes as we end, and the worker ends too
+        words = len(payload).to_bytes(8, "big") + payload
+        Thread(target=_told, args=(process.stdin, words), daemon=True).start()
+        while process.poll() is None:
+            if time.monotonic() > ends:
+                raise EngineError(f"it took longer than {LONGEST:g} s")
+            yield
+        said = _last_line(process)
+        if process.returncode:
+            raise EngineError(said or f"the process that compiles ended with {process.returncode}")
+    finally:
+        process.stdin.close()
+        if process.poll() is None:
+            process.kill()
+        process.wait()
+        assert process.stderr
+        process.stderr.close()
+
+
+def _told(stream: IO[bytes], words: bytes) -> None:
+    """Write to a process that may be gone."""
+    with suppress(OSError, ValueError):
+        stream.write(words)
+        stream.flush()
+
+
+def _last_line(process: Popen[bytes]) -> str:
+    """What a process said at last."""
+    assert process.stderr
+    lines = process.stderr.read().decode("utf-8", "replace").strip().splitlines()
+    return lines[-1] if lines else ""
+
+
+def _bare(plan: Plan) -> Plan:
+    """A plan without what a profile adds to it."""
+    from dataclasses import fields
+
+    from ..plan import Plan
+
+    return Plan(**{one.name: getattr(plan, one.name) for one in fields(Plan)})

@@ -1,0 +1,42 @@
+"""The process that compiles beside a session: it is told a plan, keeps its library, ends with who asked."""
+
+from __future__ import annotations
+
+import os
+import pickle
+import sys
+from contextlib import suppress
+from threading import Thread
+
+from ..basics import MellowThumbError
+from ..weaving import weave_plan
+from .compiler import stop_all
+from .library import load
+
+NICE = 10
+"""How far it stands back behind everything else, and the compiler with it."""
+
+
+def main() -> None:
+    """Compile what is told on the standard input; what goes wrong is the last line of the standard error."""
+    if hasattr(os, "nice"):
+        with suppress(OSError):
+            os.nice(NICE)
+    source = sys.stdin.buffer
+    size = int.from_bytes(source.read(8), "big")
+    plan, settings = pickle.loads(source.read(size))
+    Thread(target=_end_with_them, daemon=True).start()
+    try:
+        load(weave_plan(plan, settings))
+    except (MellowThumbError, OSError) as error:
+        sys.stderr.write(f"{error}\n")
+        sys.exit(1)
+
+
+def _end_with_them() -> None:
+    """Wait until who asked is gone, or asks no more; then end, and the compiler too."""
+    # not by `sys.stdin`, which this thread would hold while the interpreter shuts down
+    while os.read(0, 1):
+        pass
+    stop_all()
+    os._exit(2)
