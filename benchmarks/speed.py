@@ -7,6 +7,7 @@ Medians of rounds in which both sides take turns; docs/measurements.md says what
 from __future__ import annotations
 
 import gc
+import os
 import platform
 import subprocess
 import sys
@@ -98,14 +99,14 @@ def woven(*, moving: bool) -> Callable[[], object]:
     return run
 
 
-def session() -> None:
-    live = plan.session()
+def session(*, compiled: bool) -> None:
+    live = plan.session(compiled=compiled)
     for fed in FED:
         for signal, value in fed:
             live.feed(signal, value)
         frame = live.tick(1 / 60)
-        live.view()
-        frame.axes["yaw"]
+        view = live.view()
+        frame.axes["yaw"], view.position, view.rotation, frame.movement.velocity
 
 
 def value(signal: str, x: float, y: float) -> float | tuple[float, float]:
@@ -129,7 +130,7 @@ def arrays() -> Callable[[], object]:
     return run
 
 
-def reports(a_second: int, *, many: bool) -> Callable[[], object]:
+def reports(a_second: int, *, many: bool, compiled: bool) -> Callable[[], object]:
     """A mouse with the time of each report, 60 frames a second."""
     each, frames = a_second // 60, FRAMES // 4
     bursts = [
@@ -139,7 +140,7 @@ def reports(a_second: int, *, many: bool) -> Callable[[], object]:
     ]  # fmt: skip
 
     def run() -> None:
-        live = plan.session()
+        live = plan.session(compiled=compiled)
         for k, (values, times) in enumerate(bursts):
             if many:
                 live.feed_many("mouse.move", values, times)
@@ -165,8 +166,8 @@ def around() -> None:
         for call in calls:
             state, _ = orbit.by_hand(state, *call)
 
-    def live() -> None:
-        one = profile.session()
+    def live(*, compiled: bool) -> None:
+        one = profile.session(compiled=compiled)
         for number, events in enumerate(said_by_hands):
             for signal, pair in events:
                 one.feed(signal, pair, at=number / 60)
@@ -174,47 +175,70 @@ def around() -> None:
             view = one.view(orbit.SUBJECT)
             frame.axes["yaw"], view.position, view.rotation, frame.movement.velocity
 
-    def woven() -> None:
-        one = profile.session()
+    def ticked(*, compiled: bool) -> None:
+        one = profile.session(compiled=compiled)
         for number in range(FRAMES):
             one.tick(to=(number + 1) / 60)
 
-    def seen() -> None:
-        one = profile.session()
+    def seen(*, compiled: bool) -> None:
+        one = profile.session(compiled=compiled)
         one.tick(1 / 60)
         for _ in range(FRAMES):
             one.view(orbit.SUBJECT)
 
-    found = turns({"hand": by_hand, "session": live, "tick": woven, "view": seen})
-    print(f"the hand-typed orbit: {1e6 * found['hand'] / FRAMES:.2f} us")
-    said("an orbit: feed three times, tick, view, four reads", found["session"] / found["hand"], "at most 4")
-    said("an orbit: a tick without events", found["tick"] / found["hand"], "-")
-    said("an orbit: a view with its subject", found["view"] / found["hand"], "-")
+    works = {"feed three times, tick, view, four reads": live, "a tick without events": ticked}
+    works["a view with its subject"] = seen
+    found = turns(
+        {"hand": by_hand}
+        | {
+            f"{name} {way}": partial(work, compiled=way == "C")
+            for name, work in works.items()
+            for way in ENGINES
+        }
+    )
+    one = found["hand"]
+    print(f"the hand-typed orbit: {1e6 * one / FRAMES:.2f} us")
+    for name, work in works.items():
+        for way, most in ENGINES.items():
+            wanted = f"at most {most:g}" if work is live else "-"
+            said(f"an orbit, {way}: {name}", found[f"{name} {way}"] / one, wanted)
+
+
+ENGINES = {"Python": 4.0, "C": 1.6}
+"""What runs a session, and how many times the hand-typed orbit a frame may cost."""
+WAYS = {"Python": (3.0, 8.0, 32.0), "C": (1.6, 3.5, 16.0)}
+"""The same of the twelve routes: a frame, one with a mouse of 1000 Hz, one of 8000 Hz."""
 
 
 def frames() -> None:
-    found = turns(
-        {
-            "hand": hand(moving=True),
-            "woven, 0": woven(moving=False),
-            "woven, 3": woven(moving=True),
-            "session": session,
-            "arrays": arrays(),
-            **{
-                f"{n} {way}": reports(n, many=way == "many") for n in (1000, 8000) for way in ("each", "many")
-            },
-        }
-    )
+    works = {
+        "hand": hand(moving=True),
+        "woven, 0": woven(moving=False),
+        "woven, 3": woven(moving=True),
+        "arrays": arrays(),
+    }
+    for way in WAYS:
+        compiled = way == "C"
+        works[way] = partial(session, compiled=compiled)
+        for rate in (1000, 8000):
+            works[f"{way} {rate}"] = reports(rate, many=False, compiled=compiled)
+            works[f"{way} {rate} many"] = reports(rate, many=True, compiled=compiled)
+    found = turns(works)
     one = found["hand"]
     print(f"the hand-typed step: {1e6 * one / FRAMES:.2f} us")
     said("woven text, a frame without new events", found["woven, 0"] / one, "at most 1.4")
     said("woven text, three events", found["woven, 3"] / one, "at most 2.4")
-    said("feed three times, tick, view, read", found["session"] / one, "at most 3")
-    said("per-frame NumPy arrays / that", found["arrays"] / found["session"], "at least 8")
-    for a_second, most in ((1000, 12), (8000, 60)):
-        said(f"a mouse with times, {a_second} Hz", found[f"{a_second} each"] / one * 4, f"at most {most}")
-        said(f"the same by feed_many / by feed, {a_second} Hz",
-             found[f"{a_second} many"] / found[f"{a_second} each"], "at most 0.5")  # fmt: skip
+    said("per-frame NumPy arrays / a frame in Python", found["arrays"] / found["Python"], "at least 8")
+    for way, most in WAYS.items():
+        said(f"{way}: feed three times, tick, view, four reads", found[way] / one, f"at most {most[0]:g}")
+        for rate, least in zip((1000, 8000), most[1:], strict=True):
+            quick = found[f"{way} {rate} many"]
+            said(
+                f"{way}: a mouse with times, {rate} Hz",
+                found[f"{way} {rate}"] / one * 4,
+                f"at most {least:g}",
+            )
+            said(f"{way}: the same by feed_many", quick / one * 4, "-")
 
 
 # ---- whole takes
@@ -445,7 +469,7 @@ def getting_ready() -> None:
     with tempfile.TemporaryDirectory() as folder:
         for _ in range(2):
             done = subprocess.run([sys.executable, "-c", script], check=True, capture_output=True, text=True,
-                                  env={"MELLOW_THUMB_CACHE": folder})  # fmt: skip
+                                  env={**os.environ, "MELLOW_THUMB_CACHE": folder})  # fmt: skip
             spent.append(float(done.stdout))
     said(
         f"first compiled run from the cache / without ({spent[0]:.1f} s)", spent[1] / spent[0], "at most 0.5"

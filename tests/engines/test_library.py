@@ -46,7 +46,6 @@ def quickly() -> Iterator[None]:
     """Compile without optimizing: sooner done, and to the bit the same."""
     with pytest.MonkeyPatch.context() as patch:
         patch.delenv(compiler.VARIABLE)
-        patch.setattr(library, "FLAGS", ("-O0",))
         patch.setattr(compiler, "FLAGS", tuple("-O0" if one == "-O2" else one for one in compiler.FLAGS))
         yield
 

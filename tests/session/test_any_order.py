@@ -14,9 +14,12 @@ from hypothesis.stateful import RuleBasedStateMachine, initialize, precondition,
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
+from mellow_thumb.engines import load
 from mellow_thumb.profiles.offers import places
 from mellow_thumb.profiles.profile import profile_of
 from mellow_thumb.profiles.whole import resolve
+
+from ..engines.test_library import needs_compiler, quickly
 
 ANY = ["key.*", "mouse.*", "pad.*"]
 
@@ -230,6 +233,22 @@ class AnyOrder(RuleBasedStateMachine):
 
 AnyOrder.TestCase.settings = settings(max_examples=25, stateful_step_count=30)
 TestAnyOrder = AnyOrder.TestCase
+
+
+class AnyEngine(AnyOrder):
+    """The same, where one of them goes over to C at any moment, and back by whatever brings another program."""
+
+    @rule()
+    @precondition(lambda self: self.both[1].engine == "Python")
+    def go_over(self) -> None:
+        running = self.both[1]._running
+        with quickly():
+            running.go_over(load(running.program))
+        assert self.both[1].engine == "C"
+
+
+AnyEngine.TestCase.settings = settings(max_examples=8, stateful_step_count=30)
+TestAnyEngine = needs_compiler(AnyEngine.TestCase)
 
 
 BARE = mt.Profile((), (), mt.load_profile(marsh.DYKE).axes, mt.load_profile(marsh.DYKE).mount)

@@ -8,6 +8,7 @@ from importlib import import_module
 from pathlib import Path
 from typing import IO, TYPE_CHECKING
 
+from . import cache_folder
 from .compiler import LONGEST, need_compiler, why_not
 from .library import Engine, EngineError, can_compile, give_up, kept, key_of, known
 
@@ -81,6 +82,9 @@ def engine_for(program: Program, plan: Plan, *, asked: bool) -> Engine | Coming 
     if found is not None:
         return None if isinstance(found, str) else found
     if key not in _coming:
+        if cache_folder.private_folder() is None:
+            give_up(key, f"there is no folder to keep it in; {cache_folder.VARIABLE} names one")
+            return None
         _coming[key] = Coming(key, program, plan)
     _coming[key].may_begin |= asked
     return _coming[key]

@@ -26,14 +26,15 @@ LONGEST = 120.0
 
 
 class Compiler(NamedTuple):
-    """The words that call a compiler."""
+    """A compiler, and how it is called."""
 
     words: tuple[str, ...]
+    flags: tuple[str, ...]
 
     def command(self, source: Path, made: Path) -> list[str]:
         """The words that make a library of a source."""
         position = [] if sys.platform == "win32" else ["-fPIC"]
-        return [*self.words, *FLAGS, *position, str(source), "-o", str(made), "-lm"]
+        return [*self.words, *self.flags, *position, str(source), "-o", str(made), "-lm"]
 
 
 def why_not() -> str:
@@ -49,11 +50,11 @@ def why_not() -> str:
 
 def find_compiler() -> Compiler | None:
     """The compiler to use: the one that is named, else the first that there is."""
-    return _found(os.environ.get(VARIABLE, ""), os.environ.get("PATH", ""))
+    return _found(os.environ.get(VARIABLE, ""), os.environ.get("PATH", ""), FLAGS)
 
 
 @lru_cache(maxsize=8)
-def _found(wanted: str, path: str) -> Compiler | None:
+def _found(wanted: str, path: str, flags: tuple[str, ...]) -> Compiler | None:
     """As :func:`find_compiler` says, with what it goes by."""
     import shutil
 
@@ -62,12 +63,12 @@ def _found(wanted: str, path: str) -> Compiler | None:
     if wanted:
         first, *more = [wanted] if shutil.which(wanted, path=path) else shlex.split(wanted) or [wanted]
         there = shutil.which(first, path=path)
-        return Compiler((there, *more)) if there else None
+        return Compiler((there, *more), flags) if there else None
     for name in KNOWN if _has_tools() else ():
         there = shutil.which(name, path=path)
         if there:
-            return Compiler((there,))
-    return Compiler((sys.executable, "-m", "ziglang", "cc")) if find_spec("ziglang") else None
+            return Compiler((there,), flags)
+    return Compiler((sys.executable, "-m", "ziglang", "cc"), flags) if find_spec("ziglang") else None
 
 
 def _has_tools() -> bool:

@@ -22,7 +22,7 @@ from ..basics import MellowThumbError, OutputError
 from ..expressions import MATHS
 from ..weaving.languages import EngineText, Layout, engine_text, source_of_c
 from . import cache_folder
-from .compiler import FLAGS, Compiling, need_compiler, why_not
+from .compiler import Compiling, need_compiler, why_not
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -143,7 +143,7 @@ def _machine(compiler: Compiler) -> tuple[str, ...]:
     """What compiles a text, for what machine."""
     import platform
 
-    return (*compiler.words, *FLAGS, sys.platform, platform.machine())
+    return (*compiler.words, *compiler.flags, sys.platform, platform.machine())
 
 
 def _digest(kind: str, *words: str) -> str:
@@ -224,9 +224,13 @@ def _made(program: Program, key: str, compiler: Compiler) -> Engine:
     if name not in _libraries:
         with _place() as (folder, lasting), _locked(folder, name):
             path = cache_folder.find(folder, name) if lasting else None
-            library = Library(path or _compiled(folder, name, text.text, compiler))
-            for _ in library.compare(text.maths):
-                pass
+            try:
+                library = Library(path or _compiled(folder, name, text.text, compiler))
+                for _ in library.compare(text.maths):
+                    pass
+            except EngineError:
+                cache_folder.remove(folder, name)
+                raise
             if lasting:
                 note = {
                     "library": name,

@@ -51,7 +51,7 @@ class Running:
         if self._compiled is not False:
             found = engine_for(program, self.plan, asked=self._compiled is True)
         if isinstance(found, Engine):
-            self._go_over(found, state)
+            self._run_in(Room(found, program, state))
             return
         self.coming = found
         loop = program.live(state)
@@ -59,10 +59,13 @@ class Running:
         next(loop)
         self.send, self.pose = loop.send, program.pose
 
-    def _go_over(self, engine: Engine, state: tuple[float, ...]) -> None:
-        """Go on with a saved state in C."""
-        self._room = Room(engine, self.program, state)
-        self.send, self.pose, self.coming = self._room.send, self._room.pose, None
+    def go_over(self, engine: Engine) -> None:
+        """Go on in C from where it is; nothing moves by a bit."""
+        self._run_in(Room(engine, self.program, self.saved))
+
+    def _run_in(self, room: Room) -> None:
+        self._room, self.coming = room, None
+        self.send, self.pose = room.send, room.pose
 
     def look(self, now: float) -> None:
         """See, between two frames, whether what is on its way is here; go over if it is."""
@@ -72,7 +75,7 @@ class Running:
         coming.may_begin |= now >= PATIENCE
         found = coming.look()
         if isinstance(found, Engine):
-            self._go_over(found, self.saved)
+            self.go_over(found)
         elif found is not None:
             self.coming = None
 

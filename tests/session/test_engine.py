@@ -1,0 +1,318 @@
+"""What runs a session: it begins in Python and goes over to C once that is there, and nothing else is different."""
+
+from __future__ import annotations
+
+import os
+import pickle
+import re
+import shutil
+import stat
+import subprocess
+import sys
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+import mellow_thumb as mt
+from mellow_thumb import marsh
+from mellow_thumb.engines import PATIENCE, cache_folder, coming, compiler, library, load
+from mellow_thumb.plan.plan import Plan
+
+from ..engines.test_library import a_compiler, counted, forget, needs_compiler, quickly
+from ..helpers.strategies import EVERYTHING, Event, events, feed, plans
+
+pytestmark = pytest.mark.skipif(os.name == "nt", reason="compilers are scripts of a shell here")
+
+Seen = tuple[Any, ...]
+
+
+@pytest.fixture
+def folder(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Path:
+    """An empty cache, a process that has compiled nothing yet, and no patience at all."""
+    monkeypatch.setenv(cache_folder.VARIABLE, str(tmp_path / "kept"))
+    monkeypatch.delenv(compiler.VARIABLE)
+    monkeypatch.setattr(coming, "_coming", {})
+    monkeypatch.setattr("mellow_thumb.session.running.PATIENCE", 0.0)
+    forget(monkeypatch)
+    return tmp_path / "kept"
+
+
+def seen(session: mt.Session, frame: mt.Frame, subject: Any = None) -> Seen:
+    """All that a host can read after a frame."""
+    view = session.view(subject)
+    return (
+        dict(frame.axes), frame.gates, frame.cues, frame.mount, frame.device, frame.movement.step,
+        frame.movement.velocity, view, view.field_of_view, view.extent, session.settled,
+    )  # fmt: skip
+
+
+def until(session: mt.Session, happened: Callable[[], object], most: int = 3_000_000) -> None:
+    """Tick without time passing until something has happened."""
+    for _ in range(most):
+        if happened():
+            return
+        session.tick(0.0)
+    raise AssertionError("it never happened")
+
+
+# ---- to the bit
+
+
+@needs_compiler
+@settings(max_examples=30)
+@given(
+    plans(makers=EVERYTHING),
+    events(),
+    st.lists(st.floats(1e-3, 0.2), min_size=4, max_size=12),
+    st.integers(0, 4),
+    st.tuples(st.floats(-9.0, 9.0), st.floats(-1.0, 1.0)),
+)
+def test_a_session_that_goes_over_in_any_frame_is_the_same_to_the_bit(
+    plan: Plan, happened: list[Event], frames: list[float], at: int, moved: tuple[float, float]
+) -> None:
+    one, two, three = (mt.Session(plan) for _ in range(3))
+    for event in happened:
+        for session in (one, two):
+            feed(session, event)
+    for number, dt in enumerate(frames):
+        if number == at:
+            with quickly():
+                two._running.go_over(load(two._running.program))
+            assert (one.engine, two.engine) == ("Python", "C")
+        subject = (moved[0] * number, moved[1], 0.0)
+        assert seen(one, one.tick(dt), subject) == seen(two, two.tick(dt), subject)
+        # a snapshot of either goes on in the other
+        three.restore((one if number % 2 else two).snapshot())
+    assert one.state() == two.state() == three.state()
+    assert seen(one, one.tick(0.05)) == seen(three, three.tick(0.05))
+
+
+@needs_compiler
+def test_more_events_than_one_call_takes(glasses: mt.Profile) -> None:
+    one, two = glasses.session(), glasses.session()
+    with quickly():
+        two._running.go_over(load(two._running.program))
+    for count in (1, 255, 256, 257, 511, 512, 513, 2000):
+        for session in (one, two):
+            start = session.now
+            session.feed_many(
+                "mouse.move",
+                [(k % 7 - 3.0, 1.0) for k in range(count)],
+                [start + k / 9000 for k in range(count)],
+            )
+        assert seen(one, one.tick(0.25)) == seen(two, two.tick(0.25))
+
+
+# ---- on its way
+
+
+@needs_compiler
+def test_it_begins_in_python_and_goes_over(folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr("mellow_thumb.session.running.PATIENCE", PATIENCE)
+    profile = mt.load_profile(marsh.DYKE)
+    session, plain = profile.session(), profile.session(compiled=False)
+    for k in range(int(PATIENCE * 60)):
+        session.feed("pad.right_stick", (0.5, 0.1 * (k % 5)), at=k / 60)
+        plain.feed("pad.right_stick", (0.5, 0.1 * (k % 5)), at=k / 60)
+        assert seen(session, session.tick(1 / 60)) == seen(plain, plain.tick(1 / 60))
+    assert not list(folder.glob("*"))
+    session.tick(0.2)
+    plain.tick(0.2)
+    until(session, lambda: session.engine == "C")
+    assert plain.engine == "Python"
+    assert seen(session, session.tick(1 / 60)) == seen(plain, plain.tick(1 / 60))
+    # another one takes the same library at once, and so does another process, from the folder
+    made = counted(monkeypatch)
+    assert profile.session().engine == "C"
+    forget(monkeypatch)
+    assert profile.session().engine == "C"
+    assert not made
+    assert folder.stat().st_mode & 0o077 == 0
+    assert all(stat.S_ISREG(one.lstat().st_mode) for one in folder.iterdir())
+
+
+@needs_compiler
+@pytest.mark.usefixtures("folder")
+def test_sessions_of_one_profile_wait_for_the_same(glasses: mt.Profile) -> None:
+    several = [glasses.session() for _ in range(5)]
+    assert len({id(one._running.coming) for one in several}) == 1
+    until(several[0], lambda: several[0].engine == "C")
+    for one in several[1:]:
+        one.tick(0.0)
+        assert one.engine == "C"
+    assert several[0]._running._room._library is several[1]._running._room._library  # type: ignore[union-attr]
+
+
+@needs_compiler
+@pytest.mark.usefixtures("folder")
+def test_what_brings_another_program_begins_in_python_again(glasses: mt.Profile) -> None:
+    session, plain = glasses.session(compiled=True), glasses.session(compiled=False)
+    assert (session.engine, plain.engine) == ("C", "Python")
+    for one in (session, plain):
+        one.feed("mouse.move", (40.0, 3.0))
+        one.tick(0.1)
+        one.set_axis("yaw", 30.0)
+    assert session.engine == "Python"
+    assert seen(session, session.tick(0.1)) == seen(plain, plain.tick(0.1))
+    until(session, lambda: session.engine == "C")
+    assert seen(session, session.tick(0.1)) == seen(plain, plain.tick(0.1))
+
+
+@needs_compiler
+@pytest.mark.usefixtures("folder")
+def test_true_waits_for_it_and_false_never_asks(monkeypatch: pytest.MonkeyPatch, glasses: mt.Profile) -> None:
+    assert glasses.session(compiled=True).engine == "C"
+    assert glasses.session(compiled=False).engine == "Python"
+    monkeypatch.setenv(compiler.VARIABLE, "off")
+    session = glasses.session()
+    assert (session.engine, session._running.coming) == ("Python", None)
+    with pytest.raises(mt.MissingError, match="MELLOW_THUMB_CC is off; unset it to compile"):
+        glasses.session(compiled=True)
+
+
+@needs_compiler
+@pytest.mark.usefixtures("folder")
+def test_without_the_extra_nothing_is_compiled_unasked(
+    monkeypatch: pytest.MonkeyPatch, glasses: mt.Profile
+) -> None:
+    monkeypatch.setattr(library, "_is_asked", lambda: False)
+    session = glasses.session()
+    session.tick(0.2)
+    assert (session.engine, session._running.coming) == ("Python", None)
+    assert glasses.session(compiled=True).engine == "C"
+
+
+# ---- what goes wrong
+
+
+def plain_and_told(
+    session: mt.Session, profile: mt.Profile, caplog: pytest.LogCaptureFixture, said: str
+) -> None:
+    """It goes on in Python, to the bit, and that is told once."""
+    plain = profile.session(compiled=False)
+    session.feed("mouse.move", (12.0, 3.0))
+    until(session, lambda: session._running.coming is None)
+    plain.feed("mouse.move", (12.0, 3.0))
+    plain.tick(session.now)
+    for _ in range(3):
+        assert seen(session, session.tick(0.1)) == seen(plain, plain.tick(0.1))
+    assert session.engine == "Python"
+    assert profile.session().engine == "Python"
+    (told,) = [one for one in caplog.messages if "not compiled" in one]
+    assert re.search(said, told), told
+
+
+BROKEN = {
+    "fails": ("echo 'no such luck' >&2; exit 3", r"own-cc: it ended with 3: no such luck"),
+    "is killed half-way": ("kill -9 $$", r"it ended with -9"),
+    "kills who waits for it": ("kill -9 $PPID", r"the process that compiles ended with -9"),
+    "makes nonsense": (
+        "for one; do last=$before; before=$one; done; echo nonsense >$last",
+        "cannot be loaded",
+    ),
+}
+
+
+@pytest.mark.parametrize("what", BROKEN)
+def test_a_compiler_that_fails_leaves_a_session_in_python(
+    folder: Path, tmp_path: Path, monkeypatch: pytest.MonkeyPatch, caplog: pytest.LogCaptureFixture,
+    glasses: mt.Profile, what: str,
+) -> None:  # fmt: skip
+    words, said = BROKEN[what]
+    monkeypatch.setenv(compiler.VARIABLE, a_compiler(tmp_path, words))
+    plain_and_told(glasses.session(), glasses, caplog, said)
+    assert not list(folder.glob("woven_*.json"))
+
+
+@needs_compiler
+def test_a_folder_that_others_may_write_to_leaves_it_in_python(
+    folder: Path, caplog: pytest.LogCaptureFixture, glasses: mt.Profile
+) -> None:
+    folder.mkdir()
+    folder.chmod(0o777)
+    with pytest.warns(RuntimeWarning, match="others can write to it"):
+        session = glasses.session()
+    plain_and_told(session, glasses, caplog, "no folder to keep it in; MELLOW_THUMB_CACHE names one")
+    folder.chmod(0o700)
+    assert not list(folder.iterdir())
+
+
+@needs_compiler
+def test_a_library_with_one_byte_changed_is_made_anew(
+    folder: Path, monkeypatch: pytest.MonkeyPatch, glasses: mt.Profile
+) -> None:
+    assert glasses.session(compiled=True).engine == "C"
+    (kept,) = folder.glob(f"*{cache_folder.SUFFIX}")
+    data = bytearray(kept.read_bytes())
+    data[len(data) // 3] ^= 4
+    (folder / "other").write_bytes(data)
+    (folder / "other").replace(kept)
+    forget(monkeypatch)
+    session = glasses.session()
+    assert session.engine == "Python"
+    until(session, lambda: session.engine == "C")
+    (note,) = folder.glob("program_*.json")
+    note.write_text(note.read_text().replace("[", "[1, ", 1))
+    forget(monkeypatch)
+    assert glasses.session().engine == "Python"
+
+
+@needs_compiler
+def test_a_program_that_embeds_python_is_not_started_again(
+    folder: Path, monkeypatch: pytest.MonkeyPatch, caplog: pytest.LogCaptureFixture, glasses: mt.Profile
+) -> None:
+    monkeypatch.setattr(sys, "executable", str(folder / "marsh-walk"))
+    plain_and_told(glasses.session(), glasses, caplog, r"no interpreter was found.*compiled=True")
+
+
+SCRIPT = """
+import mellow_thumb as mt, os, sys
+from mellow_thumb import marsh
+session = mt.load_profile(marsh.PROFILE).session()
+session.tick(0.25)
+while session.now < 2.5 or not os.path.exists(sys.argv[1]):
+    session.tick(0.01)
+os.kill(os.getpid(), int(sys.argv[2]))
+"""
+
+
+@pytest.mark.parametrize("signal", [15, 9])
+def test_a_compiler_at_work_ends_with_us(folder: Path, tmp_path: Path, signal: int) -> None:
+    # the compiler holds one end of a pipe; who reads the other comes to its end once the compiler is gone
+    fifo, begun = tmp_path / "alive", tmp_path / "begun"
+    os.mkfifo(fifo)
+    words = f"exec 3>{fifo}; echo >{begun}; exec sleep 600 3>&3"
+    env = os.environ | {compiler.VARIABLE: a_compiler(tmp_path, words), cache_folder.VARIABLE: str(folder)}
+    with subprocess.Popen([sys.executable, "-c", SCRIPT, str(begun), str(signal)], env=env) as process:
+        with fifo.open("rb") as alive:
+            assert alive.read() == b""
+        assert process.wait() == -signal
+
+
+@needs_compiler
+def test_two_processes_compile_it_once(folder: Path, tmp_path: Path) -> None:
+    real = next(filter(None, map(shutil.which, compiler.KNOWN)))
+    log = tmp_path / "log"
+    words = f'echo once >>{log}; exec {real} "$@"'
+    env = os.environ | {compiler.VARIABLE: a_compiler(tmp_path, words), cache_folder.VARIABLE: str(folder)}
+    script = (
+        "import mellow_thumb as mt; from mellow_thumb import marsh\n"
+        "print(mt.load_profile(marsh.PROFILE).session(compiled=True).engine)"
+    )
+    both = [
+        subprocess.Popen([sys.executable, "-c", script], env=env, stdout=subprocess.PIPE, text=True)
+        for _ in "12"
+    ]
+    assert [one.communicate()[0].strip() for one in both] == ["C", "C"]
+    assert log.read_text().split() == ["once"]
+
+
+def test_a_plan_goes_to_another_process_whole() -> None:
+    for path, _ in marsh.SCENES:
+        plan = coming._bare(mt.load_profile(path))
+        assert pickle.loads(pickle.dumps(plan)) == plan
+        assert pickle.loads(pickle.dumps(plan)).digest == plan.digest
