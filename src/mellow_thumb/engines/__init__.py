@@ -2,6 +2,7 @@
 
 from .coming import PATIENCE, Coming, engine_for
 from .library import Engine, EngineError, can_compile, is_at_hand, load
+from .loop import Loop, PythonLoop, Subject
 from .room import Room
 
 __all__ = [
@@ -9,7 +10,10 @@ __all__ = [
     "Coming",
     "Engine",
     "EngineError",
+    "Loop",
+    "PythonLoop",
     "Room",
+    "Subject",
     "can_compile",
     "engine_for",
     "is_at_hand",

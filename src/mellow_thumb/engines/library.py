@@ -39,7 +39,7 @@ class EngineError(MellowThumbError, RuntimeError):
 
 
 class Library:
-    """A program as C. Each of its functions takes the address of a room; the interpreter's lock is kept.
+    """A program as C. Each of its functions takes a room; the interpreter's lock is kept.
 
     A call that lets go of the lock waits for any busy Python thread to give it back, some milliseconds.
     """
@@ -50,23 +50,26 @@ class Library:
 
         try:
             held, free = ctypes.PyDLL(str(path)), ctypes.CDLL(str(path))
-            functions = [getattr(held, f"room_{name}") for name in ("frame", "pose", "save", "maths")]
-            functions.append(free.room_take)
+            found = [getattr(held, f"room_{name}") for name in ("frame", "act", "pose", "save", "maths")]
+            found.append(free.room_take)
         except (OSError, AttributeError) as error:
             raise EngineError(f"it cannot be loaded: {error}") from None
-        for function in functions:
-            function.argtypes, function.restype = [ctypes.c_void_p], None
-        self.frame, self.pose, self.save, self._maths, self.take = functions
-        """Let the events of a room act; make its pose; drop what a frame let flow; run a take."""
+        for function in found:
+            function.restype = None
+        self.frame, self.act, self.pose, self.save, self._maths, self.take = found
+        """Run a frame; let events act; make a pose; drop what a frame let flow; run a take."""
 
     def compare(self, maths: tuple[str, ...]) -> Iterator[None]:
         """Refuse functions that give other bits than Python's, a few hundred numbers at a time."""
+        import ctypes
+
+        row = (ctypes.c_double * (2 + 2 * AT_ONCE))()
         for place, name in enumerate(maths):
             for part in range(PAIRS // AT_ONCE):
                 pairs, wanted = _examples(name, part)
-                row = array("d", [AT_ONCE, place, *pairs])
-                self._maths(row.buffer_info()[0])
-                if row[2::2] != wanted or row[2::2].tobytes() != wanted.tobytes():
+                row[:] = [AT_ONCE, place, *pairs]
+                self._maths(row)
+                if array("d", row[2::2]).tobytes() != wanted.tobytes():
                     raise EngineError(f"its {name}() is another one than Python's")
                 yield
 

@@ -2,83 +2,149 @@
 
 from __future__ import annotations
 
-from array import array
+import struct
 from functools import cache
 from itertools import chain
-from struct import Struct
 from typing import TYPE_CHECKING
 
 from ..weaving.languages import MOST
+from .loop import carried, refused, stood
 
 if TYPE_CHECKING:
     from ..weaving import Item, Program
     from .library import Engine
+    from .loop import Loop, Subject
 
 
 @cache
-def _doubles(count: int) -> Struct:
+def _doubles(count: int) -> struct.Struct:
     """So many doubles in a row, as they lie in memory."""
-    return Struct(f"={count}d")
+    return struct.Struct(f"={count}d")
+
+
+_FEW = [_doubles(3 + 4 * count) for count in range(17)]
+"""A frame with so many events: when it begins and ends, their count, and they."""
+_SUBJECT = _doubles(9)
+"""What is said of a subject (2: its rotation as well), its place and rotation, the time of the view."""
 
 
 class Room:
     """A program with its state, in one row of doubles that the library works on."""
 
-    def __init__(self, engine: Engine, program: Program, saved: tuple[float, ...]) -> None:
-        """Begin with a saved state."""
-        library, layout = engine.library, engine.text.layout
-        self._row = array("d", bytes(8 * layout.size))
-        self._row[layout.rig : layout.items] = array("d", engine.text.start)
-        self._address, self._library = self._row.buffer_info()[0], library
-        self._run, self._save, self._pose = library.frame, library.save, library.pose
-        self._items, self._frame = 8 * layout.items, program.frame
+    name = "C"
+
+    def __init__(
+        self, engine: Engine, program: Program, saved: tuple[float, ...], before: Loop | None = None
+    ) -> None:
+        """Begin with a saved state, and with what is carried over from another loop."""
+        import ctypes
+
+        self.library, layout = engine.library, engine.text.layout
+        row = (ctypes.c_double * layout.size)()
+        # the bytes of it, to write into; and where it is, which is all that the library is told
+        self._row, self._there = memoryview(row).cast("B"), ctypes.byref(row)
+        self._run, self._act = self.library.frame, self.library.act
+        self._save, self._pose = self.library.save, self.library.pose
+        _doubles(layout.frame - layout.rig).pack_into(self._row, 8 * layout.rig, *engine.text.start)
+        self._flags = self._row.cast("d")
+        self._turns = program.asked_places.get("subject_yaw")
+        self._moment, self._frame, self._count = layout.hosts - 1, 8 * layout.frame, layout.frame + 2
         self._state, self._saved = 8 * layout.state, _doubles(len(saved))
         self._reading = layout.numbers - 1
         self._out, self._values = 8 * layout.out, _doubles(layout.pose - layout.out)
-        self._said, self._asks = _doubles(layout.out), layout.out > 1
-        rig = layout.state - layout.rig
-        self._rig, self._kept = 8 * layout.rig, _doubles(rig) if rig else None
-        self._made, self._read_pose = 8 * layout.pose, _doubles(layout.state - layout.pose).unpack_from
+        self._said, self._asked = 8 * layout.hosts, _doubles(layout.out - layout.hosts)
+        self._rig, self._kept = 8 * layout.rig, _doubles(layout.state - layout.rig)
+        self._made, self._posed = 8 * layout.pose, _doubles(layout.rig - layout.pose)
+        self._read, self._read_pose = self._values.unpack_from, self._posed.unpack_from
         self._seen: tuple[float, ...] = ()
+        self.hosts, self.rig = carried(program, before)
         self.go_on(saved)
 
     def go_on(self, saved: tuple[float, ...]) -> None:
-        """Go on from a saved state."""
+        """As :meth:`Loop.go_on` says."""
         self._saved.pack_into(self._row, self._state, *saved)
-        self._row[self._reading] = 0.0
+        self._flags[self._reading] = 0.0
+
+    @property
+    def hosts(self) -> tuple[float, ...]:
+        """As :attr:`Loop.hosts` says."""
+        return self._asked.unpack_from(self._row, self._said)
+
+    @hosts.setter
+    def hosts(self, said: tuple[float, ...]) -> None:
+        self._asked.pack_into(self._row, self._said, *said)
+
+    @property
+    def rig(self) -> tuple[float, ...]:
+        """As :attr:`Loop.rig` says."""
+        return self._kept.unpack_from(self._row, self._rig)
+
+    @rig.setter
+    def rig(self, kept: tuple[float, ...]) -> None:
+        self._kept.pack_into(self._row, self._rig, *kept)
 
     def send(self, items: list[Item]) -> tuple[float, ...]:
-        """Let items act that end in a frame: what that frame reads; of none, the saved state."""
-        count = len(items)
-        if not count:
-            self._save(self._address)
+        """As :meth:`Loop.send` says."""
+        if not items:
+            self._save(self._there)
             return self._saved.unpack_from(self._row, self._state)
+        for begin in range(0, len(items), MOST):
+            some = items[begin : begin + MOST]
+            frame = _doubles(3 + 4 * len(some))
+            frame.pack_into(self._row, self._frame, 0.0, 0.0, len(some), *chain.from_iterable(some))
+            self._act(self._there)
+        self._seen = self._read(self._row, self._out)
+        return self._seen
+
+    def step(self, items: list[Item], start: float, end: float) -> tuple[float, ...] | None:
+        """Let what has arrived act in the frame from `start` to `end`: what that reads.
+
+        None, and nothing has acted, unless all of it is of this frame, in order, and not too much at once.
+        """
+        count = len(items)
         if count > MOST:
-            for begin in range(0, count - MOST, MOST):
-                self._act(items[begin : begin + MOST])
-            items = items[(count - 1) // MOST * MOST :]
-        self._act(items)
-        self._seen = values = self._values.unpack_from(self._row, self._out)
+            return None
+        frame = _FEW[count] if count < 17 else _doubles(3 + 4 * count)
+        frame.pack_into(self._row, self._frame, start, end, count, *chain.from_iterable(items))
+        self._run(self._there)
+        if self._flags[self._count] < 0.0:
+            return None
+        self._seen = values = self._read(self._row, self._out)
         return values
 
-    def _act(self, items: list[Item]) -> None:
-        count = len(items)
-        _doubles(4 * count + 1).pack_into(self._row, self._items, count, *chain.from_iterable(items))
-        self._run(self._address)
+    def stand(self, subject: Subject) -> None:
+        """As :meth:`Loop.stand` says."""
+        self.hosts = stood(self.hosts, self._turns, subject)
 
-    def pose(
-        self, values: tuple[float, ...], host: tuple[float, ...], t: float, rig: tuple[float, ...]
-    ) -> tuple[float, ...]:
-        """The pose of what a frame reads, then what mounts keep from now on; as the program makes them."""
+    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
+        """As :meth:`Loop.view` says."""
         row = self._row
         if values is not self._seen:
             self._values.pack_into(row, self._out, *values)
             self._seen = values
-        if self._asks:
-            self._said.pack_into(row, 0, t, *host)
-        else:
-            row[0] = t
-        if self._kept:
-            self._kept.pack_into(row, self._rig, *rig)
-        self._pose(self._address)
+        if subject is None:
+            self._flags[self._moment] = t
+            self._pose(self._there)
+            return self._read_pose(row, self._made)
+        try:
+            if len(subject) == 2:
+                (x, y, z), (a, b, c, d) = subject
+                _SUBJECT.pack_into(row, 0, 2.0, x, y, z, a, b, c, d, t)
+            else:
+                x, y, z = subject
+                _SUBJECT.pack_into(row, 0, 1.0, x, y, z, 0.0, 0.0, 0.0, 1.0, t)
+        except (TypeError, ValueError, struct.error) as error:
+            self._flags[0] = 0.0
+            raise refused(subject) from error
+        self._pose(self._there)
+        if self._flags[0] != 0.0:
+            self._flags[0] = 0.0
+            raise refused(subject, "finite numbers")
         return self._read_pose(row, self._made)
+
+    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
+        """As :meth:`Loop.glimpse` says."""
+        before, self.rig = self.rig, rig
+        made = self.view(values, t)
+        self.rig = before
+        return made

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from math import nan
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
@@ -20,55 +19,26 @@ if TYPE_CHECKING:
 
 
 class Answers:
-    """Keeps what a host said last of what is seen, and what mounts keep from view to view."""
+    """Takes what a host says of what is seen, and tells what it said last."""
 
     def __init__(self, running: Running, intake: Intake, clock: Clock) -> None:
         self._running, self._intake, self._clock = running, intake, clock
-        self.hosts = (nan,) * len(running.program.asked)
-        """What was said last of each thing that the mounts ask; no number where nothing was."""
-        self.rig = tuple(running.program.rig.values())
-        """What the mounts keep."""
 
     def said(self, name: str) -> float:
         """What the host said last of something that the mounts ask."""
-        return self.hosts[self._running.program.asked.index(name)]
+        return self._running.loop.hosts[self._running.program.asked.index(name)]
 
     def kept(self, mount: int, name: str) -> float:
         """What a mount keeps, by its number."""
-        return self.rig[list(self._running.program.rig).index(kept(mount, name))]
-
-    def stand(self, subject: tuple[Triple, Quadruple] | Triple) -> None:
-        """Keep where the host says that the subject is, and how it is turned; once a frame, so it is quick.
-
-        Raises :class:`ArgumentError` for what is no place, and no finite number.
-        """
-        yaw = None
-        try:
-            if len(subject) == 2:
-                place, rotation = subject
-                yaw = heading_of(*map(float, rotation))
-            else:
-                place = subject
-            x, y, z = map(float, place)
-        except (TypeError, ValueError) as error:
-            raise ArgumentError(
-                f"subject: found {subject!r}; expected a place, or a place and a rotation"
-            ) from error
-        # a number less itself is 0, unless it is infinite or none
-        if (x - x) + (y - y) + (z - z) != 0.0 or (yaw is not None and yaw - yaw != 0.0):
-            raise ArgumentError(f"subject: found {subject!r}; expected finite numbers")
-        hosts, turns = self.hosts, self._running.program.asked_places.get("subject_yaw")
-        if yaw is None or turns is None:
-            self.hosts = (x, y, z, *hosts[3:])  # its place is what every mount asks first
-        else:
-            self.hosts = (x, y, z, *hosts[3:turns], yaw, *hosts[turns + 1 :])
+        return self._running.loop.rig[list(self._running.program.rig).index(kept(mount, name))]
 
     def say(self, more: Mapping[str, float]) -> None:
         """Keep what the host says of anything else, by its name; what no mount asks is dropped.
 
         Raises :class:`ArgumentError` for what is no finite number, and for less than nothing that is clear.
         """
-        places, hosts = self._running.program.asked_places, list(self.hosts)
+        loop, places = self._running.loop, self._running.program.asked_places
+        hosts = list(loop.hosts)
         for name, value in more.items():
             try:
                 number = float(value)
@@ -79,7 +49,7 @@ class Answers:
                 raise ArgumentError(f"view: found {name} = {value!r}; expected finite numbers{least}")
             if name in places:
                 hosts[places[name]] = number
-        self.hosts = tuple(hosts)
+        loop.hosts = tuple(hosts)
 
     def wear(self, head: tuple[Triple, Quadruple]) -> None:
         """Say where the head is, to the view and, from the next frame on, to who walks by it."""
@@ -120,7 +90,8 @@ class Answers:
         x, _, z, *turned = map(self.said, HEAD)
         centred = {"zero_x": x, "zero_z": z, "zero_yaw": heading_of(*turned), "space_x": 0.0, "space_z": 0.0}
         now = {kept(k, name): value for k in self._worn for name, value in centred.items()}
-        self.rig = tuple((dict(zip(program.rig, self.rig, strict=True)) | now).values())
+        loop = self._running.loop
+        loop.rig = tuple((dict(zip(program.rig, loop.rig, strict=True)) | now).values())
 
     def lock_on(self, target: Triple) -> None:
         """Say which way a second subject is, to the view and, from the next frame on, to who walks by it."""
@@ -140,7 +111,7 @@ class Answers:
     ) -> tuple[float, float]:
         """How high the ground is under the middle of the view, and under the camera."""
         program = self._running.program
-        x, _, z, *turned = self._running.pose(values, self.hosts, self._clock.now, rig)[:7]
+        x, _, z, *turned = self._running.loop.glimpse(values, self._clock.now, rig)[:7]
         far = self._running.values[program.axis_places["distance"]] if "distance" in program.seen else 0.0
         rows = rotation_rows(*turned)
         return ground(x - far * rows[2], z - far * rows[8]), ground(x, z)

@@ -11,11 +11,12 @@ from ..plan import CURSORS, REDUCED
 from ..plan.mounts import GROUND, UP, Eye, Flat, Orbit, Overhead
 from .shakes import Kick
 from .steering import MOST
-from .view import POSE, Quadruple, Triple, View, direction
+from .view import Quadruple, Triple, View, direction
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
+    from ..engines import Subject
     from .answers import Answers
     from .clock import Clock, World
     from .running import Running
@@ -38,7 +39,7 @@ class Camera:
 
     def view(
         self,
-        subject: tuple[Triple, Quadruple] | Triple | None = None,
+        subject: Subject | None = None,
         *,
         clear: float | None = None,
         ground: float | Callable[[float, float], float] | None = None,
@@ -48,12 +49,43 @@ class Camera:
         cut: bool = False,
     ) -> View:
         """As :meth:`Session.view` says."""
-        running, said = self._running, self._answers
-        program, values = running.program, running.values
-        before = said.hosts
+        running = self._running
+        loop = running.loop
+        values = self._kicked() if self.kicks else running.values
+        if clear is None and ground is None and target is None and up is None and head is None and not cut:
+            pose = loop.view(values, self._clock.now, subject)
+        else:
+            pose = self._told(values, subject, clear, ground, target, up, head, cut=cut)
+        # a mount that asks nothing stands where it is told all the same
+        if not running.program.hosts and isinstance(running.plan.mount, Eye):
+            x, y, z = loop.hosts
+            if x == x:
+                pose = (x, y + running.plan.mount.height, z, *pose[3:])
+        held = running.read("cursor")
+        cursor = running.plan.cursor if held is None else CURSORS[int(held)]
+        if self.origin != HERE:
+            x, y, z = self.origin
+            pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
+        return View(pose, cursor)
+
+    def _told(
+        self,
+        values: tuple[float, ...],
+        subject: Subject | None,
+        clear: float | None,
+        ground: float | Callable[[float, float], float] | None,
+        target: Triple | None,
+        up: Triple | None,
+        head: tuple[Triple, Quadruple] | None,
+        *,
+        cut: bool,
+    ) -> tuple[float, ...]:
+        """The pose, after all that a host may say of what is seen."""
+        loop, said, now = self._running.loop, self._answers, self._clock.now
+        before = loop.hosts
         try:
             if subject is not None:
-                said.stand(subject)
+                loop.stand(subject)
             if clear is not None:
                 said.say({"clear": clear})
             if target is not None:
@@ -63,28 +95,15 @@ class Camera:
             if head is not None:
                 said.wear(head)
         except ArgumentError:
-            said.hosts = before  # what is refused leaves nothing behind, not even the half that was right
+            loop.hosts = before  # what is refused leaves nothing behind, not even the half that was right
             raise
-        if self.kicks:
-            values = self._kicked()
         # after a cut a camera trails nothing and owes nothing: it starts as on the first frame
-        rig = said.rig if not cut else tuple(program.rig.values())
+        rig = loop.rig if not cut else tuple(self._running.program.rig.values())
         if ground is not None:
             heights = said.heights(ground, values, rig) if callable(ground) else (ground, ground)
             said.say(dict(zip(GROUND, heights, strict=True)))
-        pose = running.pose(values, said.hosts, self._clock.now, rig)
-        if rig:
-            said.rig, pose = pose[POSE:], pose[:POSE]
-        # a mount that asks nothing stands where it is told all the same
-        elif not program.hosts and said.hosts[0] == said.hosts[0] and isinstance(running.plan.mount, Eye):
-            x, y, z = said.hosts
-            pose = (x, y + running.plan.mount.height, z, *pose[3:])
-        held = running.read("cursor")
-        cursor = running.plan.cursor if held is None else CURSORS[int(held)]
-        if self.origin != HERE:
-            x, y, z = self.origin
-            pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
-        return View(pose, cursor)
+        loop.rig = rig
+        return loop.view(values, now)
 
     def _kicked(self) -> tuple[float, ...]:
         """What the last frame read, with the kicks and shakes that are left."""

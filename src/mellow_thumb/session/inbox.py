@@ -59,6 +59,20 @@ class Inbox:
             fresh = [(t, codes.get(code, code), x, y) for t, code, x, y in items]
             items[:] = [item for item in fresh if item[1] != PASSED]
 
+    def arrived(self) -> list[Item] | None:
+        """Take out what has arrived, as it is; None where something waits."""
+        if self._waiting:
+            return None
+        arrived = self._arrived
+        count = len(arrived)  # another thread may put more behind these meanwhile
+        fresh = arrived[:count]
+        del arrived[:count]
+        return fresh
+
+    def put_back(self, items: list[Item]) -> None:
+        """Let what :meth:`arrived` gave have arrived again."""
+        self._arrived[:0] = items
+
     def take(self, start: float, clock: Clock, last_commit: Callable[[], float]) -> list[Item]:
         """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""
         if self._arrived:

@@ -58,6 +58,12 @@ class Intake:
             if stage and saved:
                 stage.restore(saved)
 
+    def plain(self) -> list[Item] | None:
+        """Take out what has arrived, as it is; None where something waits, or must be looked at first."""
+        if self.contacts or self.motion:
+            return None
+        return self.inbox.arrived()
+
     def due(self, start: float) -> list[Item]:
         """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""
         items = self.inbox.take(start, self._clock, self._last_commit)

@@ -5,19 +5,14 @@ from __future__ import annotations
 from contextlib import suppress
 from typing import TYPE_CHECKING
 
-from ..engines import PATIENCE, Engine, EngineError, Room, engine_for, load
+from ..engines import PATIENCE, Engine, EngineError, PythonLoop, Room, engine_for, load
 from ..weaving import WANTS, weave_plan
 from .inbox import PASSED
 
 if TYPE_CHECKING:
-    from collections.abc import Callable
-
-    from ..engines import Coming
+    from ..engines import Coming, Loop
     from ..plan import Plan
-    from ..weaving import Item, Program, Setting
-
-    Send = Callable[[list[Item]], tuple[float, ...]]
-    Pose = Callable[..., tuple[float, ...]]
+    from ..weaving import Program, Setting
 
 
 class Running:
@@ -27,45 +22,40 @@ class Running:
         """Begin; with `compiled` True it is, before this returns, with None as soon as that can be had."""
         self.plan, self.program = plan, weave_plan(plan)
         self._compiled = compiled
-        self._room: Room | None = None
         self.coming: Coming | None = None
         """The program, compiled, on its way here."""
+        self.loop: Loop
+        """The program at work."""
+        self.room: Room | None = None
+        """The same where it is compiled."""
         if compiled:
             with suppress(EngineError):  # that has been told by now
                 load(self.program)
-        self.send: Send
-        """Let items act that end in a frame: what that frame reads; of none, the saved state."""
-        self.pose: Pose
-        """Make the pose of what a frame reads, as :attr:`Program.pose` does."""
-        self.go_on(self.program, self.program.start)
-        self.values = self.send([(0.0, self.program.frame, 0.0, 0.0)])
+        self._begin(self.program, self.program.start, None)
+        self.values = self.loop.send([(0.0, self.program.frame, 0.0, 0.0)])
         """What the last frame read."""
 
     def go_on(self, program: Program, state: tuple[float, ...]) -> None:
         """Go on as a program with a saved state."""
-        if self._room and program is self.program:
-            self._room.go_on(state)
-            return
-        self.program, self.coming, self._room = program, None, None
+        if program is self.program:
+            self.loop.go_on(state)
+        else:
+            self._begin(program, state, self.loop)
+
+    def _begin(self, program: Program, state: tuple[float, ...], before: Loop | None) -> None:
         found = None
         if self._compiled is not False:
             found = engine_for(program, self.plan, asked=self._compiled is True)
+        self.program, self.coming, self.room = program, None, None
         if isinstance(found, Engine):
-            self._run_in(Room(found, program, state))
-            return
-        self.coming = found
-        loop = program.live(state)
-        # a generator must be started before it can be sent anything
-        next(loop)
-        self.send, self.pose = loop.send, program.pose
+            self.loop = self.room = Room(found, program, state, before)
+        else:
+            self.loop, self.coming = PythonLoop(program, state, before), found
 
     def go_over(self, engine: Engine) -> None:
         """Go on in C from where it is; nothing moves by a bit."""
-        self._run_in(Room(engine, self.program, self.saved))
-
-    def _run_in(self, room: Room) -> None:
-        self._room, self.coming = room, None
-        self.send, self.pose = room.send, room.pose
+        self.loop = self.room = Room(engine, self.program, self.saved, self.loop)
+        self.coming = None
 
     def look(self, now: float) -> None:
         """See, between two frames, whether what is on its way is here; go over if it is."""
@@ -80,14 +70,9 @@ class Running:
             self.coming = None
 
     @property
-    def engine(self) -> str:
-        """What runs the program: ``Python`` or ``C``."""
-        return "C" if self._room else "Python"
-
-    @property
     def saved(self) -> tuple[float, ...]:
         """The state, to be given to :meth:`go_on`."""
-        return self.send([])
+        return self.loop.send([])
 
     @property
     def state(self) -> dict[str, float]:
@@ -142,8 +127,8 @@ class Running:
         codes, frame = self.program.codes, self.program.frame
         if "host.focus" in codes:
             # A word of the focus that says nothing new looks at everything, and fires nothing.
-            self.send([(now, codes["host.focus"], self.state["host_focus"], 0.0)])
-        self.values = self.send([(now, frame, 0.0, 0.0)])
+            self.loop.send([(now, codes["host.focus"], self.state["host_focus"], 0.0)])
+        self.values = self.loop.send([(now, frame, 0.0, 0.0)])
 
 
 def _steady(after: Program, known: dict[str, float], state: dict[str, float]) -> None:

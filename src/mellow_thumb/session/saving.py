@@ -15,7 +15,6 @@ from .shakes import Kick
 if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Item, Program
-    from .answers import Answers
     from .camera import Camera
     from .clock import Clock, World
     from .cues import Cues
@@ -60,20 +59,19 @@ class SessionParts(NamedTuple):
     world: World
     intake: Intake
     host: Host
-    answers: Answers
     camera: Camera
     cues: Cues
 
 
 def take_snapshot(base: Plan, parts: SessionParts) -> Snapshot:
     """Everything that a session is, which began with `base`."""
-    running, clock, world, intake, host, answers, camera, cues = parts
+    running, clock, world, intake, host, camera, cues = parts
     contacts, motion = intake.contacts, intake.motion
     return Snapshot(
         running.plan,
         base,
         running.program,
-        running.send([]),
+        running.loop.send([]),
         running.values,
         clock.saved(),
         intake.inbox.saved(),
@@ -84,8 +82,8 @@ def take_snapshot(base: Plan, parts: SessionParts) -> Snapshot:
         (*camera.origin, world.now, world.rate),
         tuple(cues.counts.values()),
         tuple(map(tuple, cues.given.values())),
-        answers.hosts,
-        answers.rig,
+        running.loop.hosts,
+        running.loop.rig,
         (contacts.saved(), tuple(host.ids.items())) if contacts else None,
         motion.saved() if motion else None,
     )
@@ -93,7 +91,7 @@ def take_snapshot(base: Plan, parts: SessionParts) -> Snapshot:
 
 def put_back(one: Snapshot, parts: SessionParts) -> None:
     """Become what a snapshot holds, but for the program, which runs already."""
-    running, clock, world, intake, host, answers, camera, cues = parts
+    running, clock, world, intake, host, camera, cues = parts
     running.values = one.values
     clock.restore(one.clock)
     intake.inbox.restore(one.inbox)
@@ -105,7 +103,7 @@ def put_back(one: Snapshot, parts: SessionParts) -> None:
     if one.counts:
         cues.counts = dict(zip(cues.counts, one.counts, strict=True))
         cues.given = {name: list(times) for name, times in zip(cues.given, one.given, strict=True)}
-    answers.hosts, answers.rig = one.hosts, one.rig
+    running.loop.hosts, running.loop.rig = one.hosts, one.rig
     if intake.contacts and one.contacts:
         intake.contacts.restore(one.contacts[0])
         host.ids = dict(one.contacts[1])

@@ -24,6 +24,7 @@ from .walker import command_of
 if TYPE_CHECKING:
     from collections.abc import Callable, Sequence
 
+    from ..engines import Room, Subject
     from ..plan import Cue, Gate, Plan
     from ..weaving import Item
     from .intake import Burst
@@ -72,7 +73,6 @@ class Session:
             self._world,
             self._intake,
             self._host,
-            self._answers,
             self._camera,
             self._cues,
         )
@@ -241,7 +241,7 @@ class Session:
     @property
     def engine(self) -> str:
         """What runs the profile's program at the moment: ``"Python"``, or ``"C"`` once it is compiled."""
-        return self._running.engine
+        return self._running.loop.name
 
     @property
     def late(self) -> int:
@@ -277,16 +277,38 @@ class Session:
         lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
         if lost:
             self._intake.inbox.shorten(lost, clock.now)
-        items, passed = self._intake.due(start), clock.now - start
+        now, values, before = clock.now, None, running.values
+        passed = now - start
+        if running.room and world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
+            values = self._stepped(running.room, start, now)
+        if values is None:
+            values = self._passed(start, passed, lost, world_dt)
+        else:
+            world.now += passed
+        running.values = values
+        cues = self._cues.read(now) if self._cues.counts else None
+        return Frame(now, values, running.program, cues, before, passed)
+
+    def _stepped(self, room: Room, start: float, now: float) -> tuple[float, ...] | None:
+        """What a frame reads, where what has arrived is all of this frame and in order, as it mostly is."""
+        items = self._intake.plain()
+        if items is None:
+            return None
+        values = room.step(items, start, now)
+        if values is None:
+            self._intake.inbox.put_back(items)
+        return values
+
+    def _passed(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
+        """What a frame reads, whatever has arrived."""
+        running, world, now = self._running, self._world, self._clock.now
+        items = self._intake.due(start)
         if world_dt is not None or world.rate != 1.0:
             self._set_rate(items, start, passed + lost, world_dt)
         world.now += passed * world.rate
-        items.append(
-            (clock.now, running.program.frame, 0.0, 0.0)
-        )  # last: a frame reads what came before its end
-        before, running.values = running.values, running.send(items)
-        cues = self._cues.read(clock.now) if self._cues.counts else None
-        return Frame(clock.now, running.values, running.program, cues, before, passed)
+        # last: a frame reads what came before its end
+        items.append((now, running.program.frame, 0.0, 0.0))
+        return running.loop.send(items)
 
     def _set_rate(self, items: list[Item], start: float, dt: float, world_dt: float | None) -> None:
         """Put the world's rate, if it has changed, before what happens in this frame."""
@@ -302,7 +324,7 @@ class Session:
 
     def view(
         self,
-        subject: tuple[Triple, Quadruple] | Triple | None = None,
+        subject: Subject | None = None,
         *,
         clear: float | None = None,
         ground: float | Callable[[float, float], float] | None = None,

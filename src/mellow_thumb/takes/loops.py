@@ -91,7 +91,7 @@ class Compiled:
         import numpy as np
 
         self._take, layout, start = engine.library.take, engine.text.layout, engine.text.start
-        self._room = np.zeros(layout.items)
+        self._room = np.zeros(layout.frame)
         self._room[layout.rig :] = start
 
     def run(
@@ -103,7 +103,7 @@ class Compiled:
         rows = [_address(one) for one in (self._room, *events)]
         words = [*rows, len(events.t), _address(ends), len(ends), _address(hosts), _address(out)]
         take = (ctypes.c_int64 * 13)(*words, out.shape[1], frame, last)
-        self._take(ctypes.addressof(take))
+        self._take(take)
         return take[11]
 
 

@@ -14,7 +14,8 @@ from functools import cache
 from itertools import accumulate
 from typing import TYPE_CHECKING
 
-from ...expressions import MATHS, Branch, Set, lift
+from ...expressions import MATHS, Block, Branch, Names, Set, Word, lift
+from ...formulas import heading_of
 from ...plan import ANCHOR
 from ..loop import READING, copy_of, drop, item, restored
 from .c import C, indented
@@ -78,23 +79,67 @@ static void pose(kept *restrict s, const double *restrict n, const double *restr
 @pose@
 }
 
-/* Let the events of the room act, of which the last is a frame, and read that. */
-SHOWN void room_frame(double *room)
+/* Let the events of the room act, as they stand; where the last is a frame, it is read. */
+SHOWN void room_act(double *room)
 {
     kept *s = (kept *)(room + @STATE@);
     const double *n = room + @NUMBERS@;
-    const item *one = (const item *)(room + @ITEMS@ + 1);
-    const int count = (int)room[@ITEMS@];
+    const item *one = (const item *)(room + @FRAME_AT@ + 3);
+    const int count = (int)room[@FRAME_AT@ + 2];
     for (int k = 0; k < count; k++)
         act(s, n, one[k].t, (int)one[k].code, one[k].x, one[k].y);
     if (count > 0 && one[count - 1].code == @FRAME@)
         read(s, n, one[count - 1].t, room + @OUT@);
 }
 
-/* Make the pose of what the last frame read, at the time room[0]. */
+/* Let events act in a frame with a beginning and an end, and read it. One without a time acts with the one
+ * before it. Where they are not in order, or not all of this frame, nothing acts, and the count is -1. */
+SHOWN void room_frame(double *room)
+{
+    kept *s = (kept *)(room + @STATE@);
+    const double *n = room + @NUMBERS@;
+    item *one = (item *)(room + @FRAME_AT@ + 3);
+    const double end = room[@FRAME_AT@ + 1];
+    const int count = (int)room[@FRAME_AT@ + 2];
+    double latest = room[@FRAME_AT@];
+    for (int k = 0; k < count; k++) {
+        if (one[k].t == -HUGE_VAL)
+            one[k].t = latest;
+        if (!(latest <= one[k].t && one[k].t < end)) {
+            room[@FRAME_AT@ + 2] = -1.0;
+            return;
+        }
+        latest = one[k].t;
+    }
+    for (int k = 0; k < count; k++)
+        act(s, n, one[k].t, (int)one[k].code, one[k].x, one[k].y);
+    act(s, n, end, @FRAME@, 0.0, 0.0);
+    read(s, n, end, room + @OUT@);
+}
+
+static double heading(double x, double y, double z, double w)
+{
+@heading@
+}
+
+/* Make the pose of what the last frame read. First the subject is put where the host says, if that is news
+ * (1: its place, 2: its rotation too); where it is not finite it stays news, and nothing is done. */
 SHOWN void room_pose(double *room)
 {
-    pose((kept *)(room + @STATE@), room + @NUMBERS@, room + @OUT@, room + @HOSTS@, room[0], room + @POSE@);
+    double *host = room + @HOSTS@;
+    if (room[0] != 0.0) {
+        const double x = room[1], y = room[2], z = room[3];
+        const double yaw = room[0] == 2.0 ? heading(room[4], room[5], room[6], room[7]) : 0.0;
+        if ((x - x) + (y - y) + (z - z) != 0.0 || yaw - yaw != 0.0)
+            return;
+        host[0] = x;
+        host[1] = y;
+        host[2] = z;
+        if (room[0] == 2.0 && @TURNS@ >= 0)
+            host[@TURNS@ >= 0 ? @TURNS@ : 0] = yaw;
+        room[0] = 0.0;
+    }
+    pose((kept *)(room + @STATE@), room + @NUMBERS@, room + @OUT@, host, room[@HOSTS@ - 1], room + @POSE@);
 }
 
 /* Drop what a frame let flow: the state is what was committed. */
@@ -156,7 +201,10 @@ SHOWN void room_maths(double *row)
 
 @dataclass(frozen=True)
 class Layout:
-    """Where everything lies in a room, counted in doubles; the time of a pose comes first."""
+    """Where everything lies in a room, counted in doubles.
+
+    First comes what is said of a subject (whether it is news, its place, its rotation), then the time.
+    """
 
     hosts: int
     """What the host says of what is seen."""
@@ -170,13 +218,13 @@ class Layout:
     """The program's own state, in its order; what only the loop keeps comes after it."""
     numbers: int
     """The profile's."""
-    items: int
-    """The count of the events of a call, and the events, four numbers each."""
+    frame: int
+    """A frame: when it begins and ends, how many events it has, and they, four numbers each."""
 
     @property
     def size(self) -> int:
         """How many doubles a room is."""
-        return self.items + 1 + 4 * MOST
+        return self.frame + 3 + 4 * MOST
 
 
 @dataclass(frozen=True)
@@ -232,7 +280,8 @@ def engine_text(program: Program) -> EngineText:
     taken = [one.name for one in posed.taken if one.name not in (*rig, "t")]
     given = [*(f"seen[{k}]" for k in program.posing), *(f"host[{k}]" for k in range(len(program.hosts)))]
     begin = [f"const double {name} = {what};" for name, what in zip(taken, given, strict=True)]
-    called = set(re.findall(r"\b([a-z]\w*)\(", "\n".join([*act, *read, *made])))
+    heading = _heading()
+    called = set(re.findall(r"\b([a-z]\w*)\(", "\n".join([*act, *read, *made, *heading])))
     maths = tuple(name for name in (*MATHS, "pow") if name in called)
     parts = {
         "fields": [f"double {one};" for one in (*rig.values(), *state)],
@@ -240,14 +289,24 @@ def engine_text(program: Program) -> EngineText:
         "read": [*reading.declared(), *read],
         "pose": [*begin, *(f"(void){name};" for name in taken), *posing.declared(), *made],
         "save": save,
+        "heading": heading,
         "maths": [line for k, name in enumerate(maths) for line in _case(k, name)],
     }
     hosts, width, results = len(program.hosts), len(woven.outputs), len(posed.results)
-    sizes = (hosts, width, results, len(rig), len(state), len(numbers))
-    layout = Layout(*accumulate(sizes, initial=1))
+    sizes = (len(program.asked), width, results, len(rig), len(state), len(numbers))
+    layout = Layout(*accumulate(sizes, initial=9))
     counts = {"FRAME": program.frame, "HOST_COUNT": hosts, "READ_COUNT": width, "POSE_COUNT": results}
+    counts["TURNS"] = program.asked_places.get("subject_yaw", -1)
     start = (*program.rig.values(), *program.start, *(0.0 for _ in range(len(copies) + 1)), *numbers)
     return EngineText(_filled(parts, layout, counts), layout, start, maths)
+
+
+def _heading() -> list[str]:
+    """The body of a function that gives the yaw of a rotation."""
+    block, writer = Block(Names("xyzw")), C({})
+    (yaw,) = block.call(heading_of, *map(Word, "xyzw"))
+    lines = writer.lines(block.statements)
+    return [*writer.declared(), *lines, f"return {writer.value(yaw)};"]
 
 
 def _case(place: int, name: str) -> list[str]:
@@ -267,7 +326,7 @@ def _filled(parts: dict[str, list[str]], layout: Layout, counts: dict[str, int])
         "POSE": layout.pose,
         "STATE": layout.rig,
         "NUMBERS": layout.numbers,
-        "ITEMS": layout.items,
+        "FRAME_AT": layout.frame,
     }
     for key, lines in parts.items():
         text = text.replace(f"@{key}@", "\n".join(indented(lines)))

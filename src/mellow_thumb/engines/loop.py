@@ -1,0 +1,121 @@
+"""Loops: a program at work for one session, with what its host said last and what its mounts keep."""
+
+from __future__ import annotations
+
+from math import nan
+from typing import TYPE_CHECKING, Protocol
+
+from ..basics import ArgumentError
+from ..formulas import heading_of
+
+if TYPE_CHECKING:
+    from ..weaving import Item, Program
+
+Subject = tuple[tuple[float, float, float], tuple[float, float, float, float]] | tuple[float, float, float]
+"""Where a subject is (m): its place, or its place and its rotation, a unit quaternion x, y, z, w."""
+
+
+class Loop(Protocol):
+    """A program at work; whatever runs it gives the same to the bit."""
+
+    name: str
+    """What runs it."""
+    hosts: tuple[float, ...]
+    """What was said last of each thing that the mounts ask; no number where nothing was."""
+    rig: tuple[float, ...]
+    """What the mounts keep from one view to the next."""
+
+    def go_on(self, saved: tuple[float, ...]) -> None:
+        """Go on from a saved state."""
+
+    def send(self, items: list[Item]) -> tuple[float, ...]:
+        """Let items act that end in a frame: what that frame reads; of none, the saved state."""
+        ...
+
+    def stand(self, subject: Subject) -> None:
+        """Keep where the host says that the subject is.
+
+        Raises :class:`ArgumentError` for what is no place, and no finite number; nothing has changed then.
+        """
+
+    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
+        """The pose of what a frame reads, at `t` (s), with the subject there from now on, as `stand` says."""
+        ...
+
+    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
+        """The pose of what a frame reads, of which nothing is kept."""
+        ...
+
+
+def carried(program: Program, before: Loop | None) -> tuple[tuple[float, ...], tuple[float, ...]]:
+    """What the host said, and what mounts keep, as another loop takes over; at first nothing."""
+    hosts, rig = (nan,) * len(program.asked), tuple(program.rig.values())
+    if before is None:
+        return hosts, rig
+    known = before.hosts, before.rig
+    return (
+        known[0] if len(known[0]) == len(hosts) else hosts,
+        known[1] if len(known[1]) == len(rig) else rig,
+    )
+
+
+def refused(subject: object, wanted: str = "a place, or a place and a rotation") -> ArgumentError:
+    """What is said of a subject that is none."""
+    return ArgumentError(f"subject: found {subject!r}; expected {wanted}")
+
+
+def stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tuple[float, ...]:
+    """What the host said, with the subject there; where its yaw is asked, it has the place `turns`."""
+    yaw = None
+    try:
+        if len(subject) == 2:
+            place, rotation = subject
+            yaw = heading_of(*map(float, rotation))
+        else:
+            place = subject
+        x, y, z = map(float, place)
+    except (TypeError, ValueError) as error:
+        raise refused(subject) from error
+    # a number less itself is 0, unless it is infinite or none
+    if (x - x) + (y - y) + (z - z) != 0.0 or (yaw is not None and yaw - yaw != 0.0):
+        raise refused(subject, "finite numbers")
+    if yaw is None or turns is None:
+        return (x, y, z, *hosts[3:])  # its place is what every mount asks first
+    return (x, y, z, *hosts[3:turns], yaw, *hosts[turns + 1 :])
+
+
+class PythonLoop:
+    """The woven text, as a generator that keeps its state in locals."""
+
+    name = "Python"
+
+    def __init__(self, program: Program, saved: tuple[float, ...], before: Loop | None = None) -> None:
+        """Begin with a saved state, and with what is carried over from another loop."""
+        self.hosts, self.rig = carried(program, before)
+        self._program, self._turns = program, program.asked_places.get("subject_yaw")
+        self._size = len(program.woven_pose.results)
+        self.go_on(saved)
+
+    def go_on(self, saved: tuple[float, ...]) -> None:
+        """As :meth:`Loop.go_on` says."""
+        loop = self._program.live(saved)
+        # a generator must be started before it can be sent anything
+        next(loop)
+        self.send = loop.send
+
+    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
+        """As :meth:`Loop.view` says."""
+        if subject is not None:
+            self.hosts = stood(self.hosts, self._turns, subject)
+        made = self._program.pose(values, self.hosts, t, self.rig)
+        if self.rig:
+            self.rig, made = made[self._size :], made[: self._size]
+        return made
+
+    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
+        """As :meth:`Loop.glimpse` says."""
+        return self._program.pose(values, self.hosts, t, rig)[: self._size]
+
+    def stand(self, subject: Subject) -> None:
+        """As :meth:`Loop.stand` says."""
+        self.hosts = stood(self.hosts, self._turns, subject)
