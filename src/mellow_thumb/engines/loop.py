@@ -52,11 +52,8 @@ def carried(program: Program, before: Loop | None) -> tuple[tuple[float, ...], t
     hosts, rig = (nan,) * len(program.asked), tuple(program.rig.values())
     if before is None:
         return hosts, rig
-    known = before.hosts, before.rig
-    return (
-        known[0] if len(known[0]) == len(hosts) else hosts,
-        known[1] if len(known[1]) == len(rig) else rig,
-    )
+    said, kept = before.hosts, before.rig
+    return said if len(said) == len(hosts) else hosts, kept if len(kept) == len(rig) else rig
 
 
 def refused(subject: object, wanted: str = "a place, or a place and a rotation") -> ArgumentError:

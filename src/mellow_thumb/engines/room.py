@@ -22,8 +22,10 @@ def _doubles(count: int) -> struct.Struct:
     return struct.Struct(f"={count}d")
 
 
-_FEW = [_doubles(3 + 4 * count) for count in range(17)]
-"""A frame with so many events: when it begins and ends, their count, and they."""
+_FRAME, _ITEM = _doubles(3), _doubles(4)
+"""When a frame begins and ends, and how many events it has; one of them."""
+FEW = 8
+"""So many events are sooner written one by one."""
 _SUBJECT = _doubles(9)
 """What is said of a subject (2: its rotation as well), its place and rotation, the time of the view."""
 
@@ -96,19 +98,29 @@ class Room:
         self._seen = self._read(self._row, self._out)
         return self._seen
 
-    def step(self, items: list[Item], start: float, end: float) -> tuple[float, ...] | None:
+    def step(self, arrived: list[Item], start: float, end: float) -> tuple[float, ...] | None:
         """Let what has arrived act in the frame from `start` to `end`: what that reads.
 
-        None, and nothing has acted, unless all of it is of this frame, in order, and not too much at once.
+        What acted is taken out. None, and nothing has acted, unless all of it is of this frame, in order, and
+        not too much at once.
         """
-        count = len(items)
+        count = len(arrived)  # another thread may put more behind these meanwhile
         if count > MOST:
             return None
-        frame = _FEW[count] if count < 17 else _doubles(3 + 4 * count)
-        frame.pack_into(self._row, self._frame, start, end, count, *chain.from_iterable(items))
+        row, place = self._row, self._frame
+        if count > FEW:
+            _doubles(3 + 4 * count).pack_into(row, place, start, end, count, *chain(*arrived[:count]))
+        else:
+            _FRAME.pack_into(row, place, start, end, count)
+            place += _FRAME.size
+            for t, code, x, y in arrived[:count]:
+                _ITEM.pack_into(row, place, t, code, x, y)
+                place += _ITEM.size
         self._run(self._there)
-        if self._flags[self._count] < 0.0:
-            return None
+        if count:
+            if self._flags[self._count] < 0.0:
+                return None
+            del arrived[:count]
         self._seen = values = self._read(self._row, self._out)
         return values
 

@@ -61,8 +61,8 @@ class Camera:
             x, y, z = loop.hosts
             if x == x:
                 pose = (x, y + running.plan.mount.height, z, *pose[3:])
-        held = running.read("cursor")
-        cursor = running.plan.cursor if held is None else CURSORS[int(held)]
+        place = running.cursor
+        cursor = running.plan.cursor if place is None else CURSORS[int(running.values[place])]
         if self.origin != HERE:
             x, y, z = self.origin
             pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])

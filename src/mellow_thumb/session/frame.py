@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from math import hypot, nan
-from typing import TYPE_CHECKING, NamedTuple
+from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -12,17 +12,55 @@ if TYPE_CHECKING:
     from ..weaving import Program
 
 
-class Moved(NamedTuple):
+STILL = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
+"""What a frame reads of a walk where nobody walks: velocity, place, heading, and what "forward" is."""
+
+
+class Moved:
     """How a character went in one frame; world axes, +Y up."""
 
-    step: tuple[float, float, float] = (0.0, 0.0, 0.0)
-    """Metres to +X, +Y and +Z in this frame."""
-    velocity: tuple[float, float, float] = (0.0, 0.0, 0.0)
-    """Metres a second at its end."""
-    heading: float = nan
-    """Where it faces, in degrees: 0 is -Z, positive turns right; NaN without movement."""
-    forward: float = nan
-    """What "forward" is at its end, in degrees: mostly where the camera looks."""
+    __slots__ = ("_before", "_first", "_now")
+
+    def __init__(
+        self, now: tuple[float, ...] = STILL, before: tuple[float, ...] = STILL, first: int = 0
+    ) -> None:
+        """Made of what two frames read; a walk begins at `first` there."""
+        self._now, self._before, self._first = now, before, first
+
+    @property
+    def step(self) -> tuple[float, float, float]:
+        """Metres to +X, +Y and +Z in this frame."""
+        now, before, x = self._now, self._before, self._first + 3
+        return now[x] - before[x], now[x + 1] - before[x + 1], now[x + 2] - before[x + 2]
+
+    @property
+    def velocity(self) -> tuple[float, float, float]:
+        """Metres a second at its end."""
+        return self._now[self._first : self._first + 3]  # type: ignore[return-value]
+
+    @property
+    def heading(self) -> float:
+        """Where it faces, in degrees: 0 is -Z, positive turns right; NaN without movement."""
+        return self._now[self._first + 6]
+
+    @property
+    def forward(self) -> float:
+        """What "forward" is at its end, in degrees: mostly where the camera looks."""
+        return self._now[self._first + 7]
+
+    @property
+    def _all(self) -> tuple[object, ...]:
+        return self.step, self.velocity, self.heading, self.forward
+
+    def __eq__(self, other: object) -> bool:
+        """Whether they went alike."""
+        return isinstance(other, Moved) and self._all == other._all
+
+    def __hash__(self) -> int:
+        return hash(self._all)
+
+    def __repr__(self) -> str:
+        return f"Moved(step={self.step}, velocity={self.velocity}, heading={self.heading})"
 
 
 class Axes(Mapping[str, float]):
@@ -86,12 +124,8 @@ class Frame:
     @property
     def movement(self) -> Moved:
         """How far the character went in this frame, how fast it goes and where it faces."""
-        read = self._program.walk_places
-        if read is None:
-            return Moved()
-        vx, vy, vz, x, y, z, heading, forward = self._values[read]
-        _, _, _, was_x, was_y, was_z, _, _ = self._before[read]
-        return Moved((x - was_x, y - was_y, z - was_z), (vx, vy, vz), heading, forward)
+        first = self._program.walk_place
+        return Moved(self._values, self._before, first) if first else Moved()
 
     @property
     def fade(self) -> float:

@@ -35,9 +35,9 @@ class Intake:
         """What is known of a device held in the hand, where the plan asks for it."""
         self.listener: Listener | None = None
         """Who hears every event first, while a settings screen asks for a button."""
-        self.look_up()
         self.inbox = Inbox()
         """Where events wait."""
+        self.look_up()
         self.offsets: dict[str | None, float] = {}
         """For each device whose clock was aligned: what is to be added to its times (s)."""
         self.refused: dict[str, dict[str, int]] = {}
@@ -54,15 +54,12 @@ class Intake:
         known = [stage.saved() if stage else None for stage in (self.contacts, self.motion)]
         self.contacts = Contacts(plan, program.codes) if plan.touches else None
         self.motion = Motion(program.codes) if feels(program.codes) else None
+        self.plain = self.contacts is None
+        """Whether what has arrived goes to the program as it is, but for the readings of sensors."""
+        self._pairs = {name: (one[0], *one[2:4]) for name, one in self.doors.items() if one[1] == PAIR}
         for stage, saved in zip((self.contacts, self.motion), known, strict=True):
             if stage and saved:
                 stage.restore(saved)
-
-    def plain(self) -> list[Item] | None:
-        """Take out what has arrived, as it is; None where something waits, or must be looked at first."""
-        if self.contacts or self.motion:
-            return None
-        return self.inbox.arrived()
 
     def due(self, start: float) -> list[Item]:
         """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""
@@ -83,6 +80,33 @@ class Intake:
         on: str | None = None,
     ) -> None:
         """As :meth:`Session.feed` says."""
+        pair = self._pairs.get(signal)
+        if pair is None or device is not None or self.listener is not None:
+            self._feed(signal, value, at, device, on)
+            return
+        # most of what is fed, thousands of times a second: a pair
+        code, low, high = pair
+        try:
+            x, y = value  # type: ignore[misc]
+            x, y, t = float(x), float(y), 0.0 if at is None else float(at)
+        except (TypeError, ValueError, OverflowError):
+            self.refuse(signal, "not a pair of numbers")
+            return
+        # a number less itself is 0, unless it is infinite or none: cheaper than asking of every event
+        if low <= x <= high and low <= y <= high and t - t == 0.0:
+            self.inbox.put((NO_TIME if at is None else t, code, x, y))
+        else:
+            self._feed(signal, value, at, device, on)
+
+    def _feed(
+        self,
+        signal: str,
+        value: float | Sequence[float],
+        at: float | None,
+        device: str | None,
+        on: str | None,
+    ) -> None:
+        """Take any event."""
         if self.listener is not None and self.listener.hear(signal, value):
             return
         door = self.doors.get(signal)
@@ -104,7 +128,6 @@ class Intake:
         except (TypeError, ValueError, OverflowError):
             self.refuse(signal, "not a pair of numbers" if shape == PAIR else "not a number")
             return
-        # a number less itself is 0, unless it is infinite or none: cheaper than asking of every event
         if not inside or (at is not None and t - t != 0.0):
             if x - x != 0.0 or (shape == PAIR and y - y != 0.0) or (t - t != 0.0 and at is not None):
                 self.refuse(signal, NOT_FINITE)

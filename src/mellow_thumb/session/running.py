@@ -28,6 +28,8 @@ class Running:
         """The program at work."""
         self.room: Room | None = None
         """The same where it is compiled."""
+        self.cursor: int | None = None
+        """Where a frame has what becomes of the pointer; None where that never changes."""
         if compiled:
             with suppress(EngineError):  # that has been told by now
                 load(self.program)
@@ -47,6 +49,7 @@ class Running:
         if self._compiled is not False:
             found = engine_for(program, self.plan, asked=self._compiled is True)
         self.program, self.coming, self.room = program, None, None
+        self.cursor = program.places.get("cursor")
         if isinstance(found, Engine):
             self.loop = self.room = Room(found, program, state, before)
         else:
@@ -89,11 +92,6 @@ class Running:
         """The number of the mount in force."""
         place = self.program.places.get("mount", 0)
         return int(self.values[place]) if place else 0
-
-    def read(self, name: str) -> float | None:
-        """What the last frame read of something that can change besides axes and gates; None if it cannot."""
-        place = self.program.places.get(name)
-        return None if place is None else self.values[place]
 
     def with_setting(self, setting: Setting) -> dict[int, int]:
         """Make room for a word of the host's, if there is none yet: the new code of each code before."""

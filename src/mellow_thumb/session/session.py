@@ -24,7 +24,7 @@ from .walker import command_of
 if TYPE_CHECKING:
     from collections.abc import Callable, Sequence
 
-    from ..engines import Room, Subject
+    from ..engines import Subject
     from ..plan import Cue, Gate, Plan
     from ..weaving import Item
     from .intake import Burst
@@ -76,8 +76,9 @@ class Session:
             self._camera,
             self._cues,
         )
-        # The same without a call in between: it is called thousands of times a second.
+        # the same without a call in between: they are called every frame, or thousands of times a second
         self.feed = self._intake.feed  # type: ignore[method-assign]
+        self.view = self._camera.view  # type: ignore[method-assign]
 
     # ---- what comes in
 
@@ -280,7 +281,10 @@ class Session:
         now, values, before = clock.now, None, running.values
         passed = now - start
         if running.room and world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
-            values = self._stepped(running.room, start, now)
+            # what has arrived is mostly all of this frame and in order: then C takes it as it is
+            intake = self._intake
+            if intake.plain and not intake.inbox.waiting:
+                values = running.room.step(intake.inbox.arrived, start, now)
         if values is None:
             values = self._passed(start, passed, lost, world_dt)
         else:
@@ -288,16 +292,6 @@ class Session:
         running.values = values
         cues = self._cues.read(now) if self._cues.counts else None
         return Frame(now, values, running.program, cues, before, passed)
-
-    def _stepped(self, room: Room, start: float, now: float) -> tuple[float, ...] | None:
-        """What a frame reads, where what has arrived is all of this frame and in order, as it mostly is."""
-        items = self._intake.plain()
-        if items is None:
-            return None
-        values = room.step(items, start, now)
-        if values is None:
-            self._intake.inbox.put_back(items)
-        return values
 
     def _passed(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
         """What a frame reads, whatever has arrived."""

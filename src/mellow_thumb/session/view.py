@@ -35,14 +35,12 @@ class View:
     @property
     def position(self) -> tuple[float, float, float]:
         """Where the camera is: x, y, z in metres."""
-        x, y, z = self._pose[:3]
-        return x, y, z
+        return self._pose[:3]  # type: ignore[return-value]
 
     @property
     def rotation(self) -> tuple[float, float, float, float]:
         """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
-        x, y, z, w = self._pose[3:7]
-        return x, y, z, w
+        return self._pose[3:7]  # type: ignore[return-value]
 
     @property
     def field_of_view(self) -> float:

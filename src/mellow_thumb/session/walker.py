@@ -80,4 +80,4 @@ class Walker:
             right / 127.0, ahead / 127.0, yaw, dt, *slope, *open_, *self.state
         )
         self.state = (vx, vz, heading, last)
-        return Moved((x, y, z), (vx, vy, vz), heading, forward)
+        return Moved((vx, vy, vz, x, y, z, heading, forward))

@@ -109,9 +109,9 @@ class Program:
         return self.hosts or PLACE
 
     @cached_property
-    def walk_places(self) -> slice | None:
-        """Where a frame has all that it reads of a walk, in the order of `walking.READ`; none without one."""
-        return slice(self.walks[READ[0]], self.walks[READ[-1]] + 1) if self.walks else None
+    def walk_place(self) -> int:
+        """Where what a frame reads of a walk begins, in the order of `walking.READ`; 0 without one."""
+        return self.walks[READ[0]] if self.walks else 0
 
     @cached_property
     def asked_places(self) -> dict[str, int]:

@@ -93,7 +93,8 @@ SHOWN void room_act(double *room)
 }
 
 /* Let events act in a frame with a beginning and an end, and read it. One without a time acts with the one
- * before it. Where they are not in order, or not all of this frame, nothing acts, and the count is -1. */
+ * before it. Where they are not in order or not all of this frame, or where something is yet to be made events
+ * of, nothing acts, and the count is -1. */
 SHOWN void room_frame(double *room)
 {
     kept *s = (kept *)(room + @STATE@);
@@ -105,7 +106,7 @@ SHOWN void room_frame(double *room)
     for (int k = 0; k < count; k++) {
         if (one[k].t == -HUGE_VAL)
             one[k].t = latest;
-        if (!(latest <= one[k].t && one[k].t < end)) {
+        if (!(latest <= one[k].t && one[k].t < end && one[k].code >= 0.0)) {
             room[@FRAME_AT@ + 2] = -1.0;
             return;
         }
