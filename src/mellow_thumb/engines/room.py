@@ -74,6 +74,7 @@ class Room:
 
     @hosts.setter
     def hosts(self, said: tuple[float, ...]) -> None:
+        """Keep what the host says."""
         self._asked.pack_into(self._row, self._said, *said)
 
     @property
@@ -83,6 +84,7 @@ class Room:
 
     @rig.setter
     def rig(self, kept: tuple[float, ...]) -> None:
+        """Put back what mounts kept."""
         self._kept.pack_into(self._row, self._rig, *kept)
 
     def send(self, items: list[Item]) -> tuple[float, ...]:

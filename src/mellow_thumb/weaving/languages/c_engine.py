@@ -93,8 +93,8 @@ SHOWN void room_act(double *room)
 }
 
 /* Let events act in a frame with a beginning and an end, and read it. One without a time acts with the one
- * before it. Where they are not in order or not all of this frame, or where something is yet to be made events
- * of, nothing acts, and the count is -1. */
+ * before it. Where they are not in order, or not all of this frame, or where one is yet to be made events of,
+ * nothing acts, and the count is -1. */
 SHOWN void room_frame(double *room)
 {
     kept *s = (kept *)(room + @STATE@);
