@@ -57,8 +57,12 @@ class AnyOrder(RuleBasedStateMachine):
     def begin(self, profile: mt.Profile) -> None:
         self.profile, self.laid, self.sheet = profile, profile, mt.new_sheet(profile)
         self.both = [profile.session(), profile.session()]
-        self.kept = (self.laid, [one.snapshot() for one in self.both])
-        self.signals = sorted({str(signal) for signal in profile.signals})
+        self.keep()
+
+    @property
+    def signals(self) -> list[str]:
+        """All that the profile listens to."""
+        return sorted({str(signal) for signal in self.profile.signals})
 
     def tell(self, name: str, *arguments: Any, **more: Any) -> None:
         """Say the same to both; either both refuse it, with the same words, or none."""
@@ -175,6 +179,14 @@ class AnyOrder(RuleBasedStateMachine):
         assert math.isclose(view.field_of_view, before.field_of_view, rel_tol=1e-6, abs_tol=1e-6)
         assert math.isclose(view.extent, before.extent, rel_tol=1e-6, abs_tol=1e-6)
 
+    @rule(profile=st.sampled_from(PROFILES))
+    def switch(self, profile: mt.Profile) -> None:
+        self.tell("switch", profile)
+        self.views()
+        self.profile, self.laid, self.sheet = profile, profile, mt.new_sheet(profile)
+        self.tell("apply", self.sheet)
+        self.views()
+
     @rule(name=st.sampled_from(["glassing", "charting"]), value=st.sampled_from(["hold", "toggle", True]))
     def choose(self, name: str, value: str | bool) -> None:
         self.tell("choose", name, value, at=self.now)
@@ -214,11 +226,11 @@ class AnyOrder(RuleBasedStateMachine):
 
     @rule()
     def keep(self) -> None:
-        self.kept = (self.laid, [one.snapshot() for one in self.both])
+        self.kept = (self.profile, self.laid, self.sheet, [one.snapshot() for one in self.both])
 
     @rule()
     def roll_back(self) -> None:
-        self.laid, snapshots = self.kept
+        self.profile, self.laid, self.sheet, snapshots = self.kept
         for one, snapshot in zip(self.both, snapshots, strict=True):
             one.restore(snapshot)
         self.views()

@@ -20,6 +20,7 @@ class Loop(Protocol):
 
     name: str
     """What runs it."""
+    program: Program
     hosts: tuple[float, ...]
     """What was said last of each thing that the mounts ask; no number where nothing was."""
     rig: tuple[float, ...]
@@ -49,11 +50,13 @@ class Loop(Protocol):
 
 def carried(program: Program, before: Loop | None) -> tuple[tuple[float, ...], tuple[float, ...]]:
     """What the host said, and what mounts keep, as another loop takes over; at first nothing."""
-    hosts, rig = (nan,) * len(program.asked), tuple(program.rig.values())
     if before is None:
-        return hosts, rig
-    said, kept = before.hosts, before.rig
-    return said if len(said) == len(hosts) else hosts, kept if len(kept) == len(rig) else rig
+        return (nan,) * len(program.asked), tuple(program.rig.values())
+    other = before.program
+    said = dict(zip(other.asked, before.hosts, strict=True))
+    kept = dict(zip(other.rig_roles.values(), before.rig, strict=True))
+    rig = (kept.get(program.rig_roles[name], start) for name, start in program.rig.items())
+    return tuple(said.get(name, nan) for name in program.asked), tuple(rig)
 
 
 def refused(subject: object, wanted: str = "a place, or a place and a rotation") -> ArgumentError:
@@ -89,13 +92,13 @@ class PythonLoop:
     def __init__(self, program: Program, saved: tuple[float, ...], before: Loop | None = None) -> None:
         """Begin with a saved state, and with what is carried over from another loop."""
         self.hosts, self.rig = carried(program, before)
-        self._program, self._turns = program, program.asked_places.get("subject_yaw")
+        self.program, self._turns = program, program.asked_places.get("subject_yaw")
         self._size = len(program.woven_pose.results)
         self.go_on(saved)
 
     def go_on(self, saved: tuple[float, ...]) -> None:
         """As :meth:`Loop.go_on` says."""
-        loop = self._program.live(saved)
+        loop = self.program.live(saved)
         # a generator must be started before it can be sent anything
         next(loop)
         self.send = loop.send
@@ -104,14 +107,14 @@ class PythonLoop:
         """As :meth:`Loop.view` says."""
         if subject is not None:
             self.hosts = stood(self.hosts, self._turns, subject)
-        made = self._program.pose(values, self.hosts, t, self.rig)
+        made = self.program.pose(values, self.hosts, t, self.rig)
         if self.rig:
             self.rig, made = made[self._size :], made[: self._size]
         return made
 
     def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
         """As :meth:`Loop.glimpse` says."""
-        return self._program.pose(values, self.hosts, t, rig)[: self._size]
+        return self.program.pose(values, self.hosts, t, rig)[: self._size]
 
     def stand(self, subject: Subject) -> None:
         """As :meth:`Loop.stand` says."""

@@ -41,7 +41,7 @@ class Room:
         """Begin with a saved state, and with what is carried over from another loop."""
         import ctypes
 
-        self.library, layout = engine.library, engine.text.layout
+        self.library, layout, self.program = engine.library, engine.text.layout, program
         row = (ctypes.c_double * layout.size)()
         # the bytes of it, to write into; and where it is, which is all that the library is told
         self._row, self._there = memoryview(row).cast("B"), ctypes.byref(row)

@@ -65,7 +65,7 @@ class Handle(Name):
         self.start = start
         """What it is before anything has happened."""
         self.saved_as = saved_as
-        """What it is called where another program, of the same names, takes over."""
+        """What it is called where another program takes over, where that is not its name in full."""
 
 
 class State:
@@ -74,14 +74,36 @@ class State:
     def __init__(self) -> None:
         self.handles: list[Handle] = []
         self._known: set[str] = set()
+        self._owners: dict[str, str] = {}
+        """For what a name may begin with, or go on with: what it is called in full."""
+
+    def owned(self, stem: str, by: str) -> None:
+        """Say what the numbered stem of a name stands for: by that name another program knows it again."""
+        self._owners[stem] = by
+
+    def role(self, name: str) -> str:
+        """What a name is called where another program takes over: its numbers mean nothing there."""
+        found, words = [], name.split("_")
+        while words:
+            # a stem is of one word, or of two or three where an axis is called so: route3, yaw_9, pan_x_7
+            size = next((k for k in (3, 2, 1) if "_".join(words[:k]) in self._owners), 1)
+            word = "_".join(words[:size])
+            found.append(self._owners.get(word, word))
+            del words[:size]
+        return "_".join(found)
 
     def new(self, name: str, start: float = 0.0, *, saved_as: str = "") -> Handle:
         """A state value; its name is stated here and nowhere else."""
         if name in self._known:
             raise ValueError(f"the state has {name} already")
         self._known.add(name)
-        self.handles.append(Handle(name, start, saved_as or name))
+        self.handles.append(Handle(name, start, saved_as))
         return self.handles[-1]
+
+    @property
+    def roles(self) -> dict[str, str]:
+        """What each is called where another program takes over."""
+        return {one.name: one.saved_as or self.role(one.name) for one in self.handles}
 
     @property
     def starts(self) -> dict[str, float]:

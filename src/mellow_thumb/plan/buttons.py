@@ -70,7 +70,7 @@ class Latches:
         for k, address in enumerate(buttons.inputs, 1):
             begun = buttons.begun_on or buttons.begun_off
             if begun or address.signal.kind != "switch":
-                found[address] = state.new(f"{stem}_past{k}", saved_as=f"{stem} past {address}")
+                found[address] = state.new(f"{stem}_past{k}", saved_as=f"{state.role(stem)} past {address}")
         return cls(buttons, found)
 
     def held(self, block: Block, change: Change, inputs: Inputs) -> Value:

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field, fields
 from functools import cached_property
+from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from ..basics import ProfileError, read_text
+from ..basics import ArgumentError, ProfileError, read_text
 from ..plan import Plan
 from ..session import CEILING, Session
 
@@ -18,6 +19,23 @@ if TYPE_CHECKING:
 
 LARGEST = 256 * 1024
 """Bytes beyond which a file is not read as a profile."""
+
+
+@dataclass
+class Origin:
+    """Where a profile came from."""
+
+    path: Path
+    seen: tuple[int, int, int] | None = None
+    """What told the file from others as it was last read: its time, its size, its number."""
+
+    def looked_up(self) -> tuple[int, int, int] | None:
+        """What tells the file from others now; None where there is none."""
+        try:
+            found = self.path.stat()
+        except OSError:
+            return None
+        return found.st_mtime_ns, found.st_size, found.st_ino
 
 
 @dataclass(frozen=True)
@@ -34,6 +52,35 @@ class Profile(Plan):
     """The tables of its file, over which a player's sheet is laid."""
     base: Profile | None = field(default=None, compare=False, repr=False)
     """The profile as its file has it, where a player's sheet is laid over this one; None where none is."""
+
+    origin: Origin | None = field(default=None, compare=False, repr=False)
+    """Where its file lies, and what told it from others when it was read; None where it came from no file."""
+
+    def changed(self) -> bool:
+        """Whether its file is another than when it was read, or than :meth:`reload` was last asked.
+
+        That goes by the file's time, size and number, and reads nothing: ask it every frame, if you like. A
+        file that is not there at the moment, as while an editor saves it, has not changed.
+        """
+        origin = (self.base or self).origin
+        if origin is None:
+            return False
+        now = origin.looked_up()
+        return now is not None and now != origin.seen
+
+    def reload(self) -> Profile:
+        """Read its file anew: the profile as it is there now, without a sheet; this one stays as it is.
+
+        Raises :class:`ProfileError` as :func:`load_profile` does, and :class:`ArgumentError` for a profile
+        that came from no file.
+        """
+        origin = (self.base or self).origin
+        if origin is None:
+            raise ArgumentError("found a profile that came from no file; expected one from load_profile")
+        # also where it is refused: it is told once, and asked again when the file is another
+        origin.seen = origin.looked_up()
+        here = Path(self.file).absolute() == origin.path
+        return load_profile(self.file if here else origin.path)
 
     @cached_property
     def offers(self) -> Offers:
@@ -66,7 +113,8 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     from ..basics import parse
     from .whole import resolve
 
-    file = str(path)
+    file, origin = str(path), Origin(Path(path).absolute())
+    origin.seen = origin.looked_up()  # before it is read: what is saved meanwhile is another file
     text = read_text(path, ProfileError, largest=LARGEST)
     data, places = parse(file, text, ProfileError)
     try:
@@ -77,11 +125,17 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     problems = [fault.problem(file, places.line(fault.path)) for fault in faults]
     if problems or plan is None:
         raise ProfileError(problems)
-    return profile_of(plan, data, title, file)
+    return profile_of(plan, data, title, file, origin=origin)
 
 
 def profile_of(
-    plan: Plan, data: Mapping[str, Any], title: str, file: str, base: Profile | None = None
+    plan: Plan,
+    data: Mapping[str, Any],
+    title: str,
+    file: str,
+    base: Profile | None = None,
+    *,
+    origin: Origin | None = None,
 ) -> Profile:
     """A plan that was made of the data of a file, as a profile."""
     return Profile(
@@ -92,4 +146,5 @@ def profile_of(
         allow=tuple(data.get("allow", {}).items()),
         data=data,
         base=base,
+        origin=origin,
     )

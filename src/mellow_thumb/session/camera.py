@@ -152,8 +152,10 @@ class Camera:
 
     def ease_from(self, shown: dict[str, float]) -> None:
         """Let the view go gently from what it was made of to what its axes are now."""
-        for name, value in self.shown().items():
-            apart = shown[name] - value
+        seen = self.shown()
+        self.kicks = [kick for kick in self.kicks if kick.axis in seen]
+        for name, value in seen.items():
+            apart = shown.get(name, value) - value
             # a yaw may have gone round in between: the view goes the shorter way
             if name == "yaw":
                 apart = wrapped(apart)

@@ -22,7 +22,9 @@ class Cues:
         self.look_up()
 
     def look_up(self) -> None:
-        """Find out how long each is kept."""
+        """Find out which there are, and how long each is kept; what is known of them stays."""
+        self.counts = {name: self.counts.get(name, 0.0) for name in self._running.program.cues}
+        self.given = {name: self.given.get(name, []) for name in self.counts}
         self._keep = {cue.name: cue.keep for cue in self._running.plan.cues}
 
     def read(self, now: float) -> dict[str, int]:

@@ -6,7 +6,8 @@ from contextlib import suppress
 from typing import TYPE_CHECKING
 
 from ..engines import PATIENCE, Engine, EngineError, PythonLoop, Room, engine_for, load
-from ..weaving import WANTS, weave_plan
+from ..weaving import weave_plan
+from .carrying import carried_over
 from .inbox import PASSED
 
 if TYPE_CHECKING:
@@ -103,22 +104,17 @@ class Running:
         self.go_on(program, tuple((program.state | state).values()))
         return {code: program.settings[one] for one, code in before.settings.items()}
 
-    def become(self, plan: Plan) -> dict[int, int]:
-        """Go on by another plan of the same names: the new code of each code before.
-
-        State values go over by what they are saved as, and so what is held stays held.
-        """
-        before, after = self.program, weave_plan(plan, tuple(self.program.settings))
-        known = {before.roles.get(name, name): value for name, value in self.state.items()}
-        state = {name: known.get(after.roles.get(name, name), start) for name, start in after.state.items()}
-        for gate in plan.gates:
-            if len(gate.choice) > 1 and gate not in self.plan.gates:  # what was chosen comes first now
-                state |= {name: 0.0 for name, role in after.roles.items() if role == f"choice.{gate.name}"}
-        _steady(after, known, state)
+    def become(self, plan: Plan, *, chosen_first: bool) -> dict[int, int]:
+        """Go on by another plan, as :func:`carried_over` says: the new code of each code before."""
+        before, old = self.program, self.plan
+        routes, axes = {one.name for one in plan.routes}, {one.name for one in plan.axes}
+        stay = tuple(one for one in before.settings if one[1] in (routes if one[0] == "scale" else axes))
+        after = weave_plan(plan, stay)
+        state = carried_over((old, before), (plan, after), self.state, chosen_first=chosen_first)
         self.plan = plan
         self.go_on(after, tuple(state.values()))
         codes = {code: after.codes.get(name, PASSED) for name, code in before.codes.items()}
-        return codes | {code: after.settings[one] for one, code in before.settings.items()}
+        return codes | {code: after.settings.get(one, PASSED) for one, code in before.settings.items()}
 
     def look_again(self, now: float) -> None:
         """Have all that is held looked at anew, as if nobody had pressed anything; then read a frame."""
@@ -127,15 +123,3 @@ class Running:
             # A word of the focus that says nothing new looks at everything, and fires nothing.
             self.loop.send([(now, codes["host.focus"], self.state["host_focus"], 0.0)])
         self.values = self.loop.send([(now, frame, 0.0, 0.0)])
-
-
-def _steady(after: Program, known: dict[str, float], state: dict[str, float]) -> None:
-    """A press that is looked at closely from now on is what it was; one no longer, what it would be."""
-    names = {after.roles.get(name, name): name for name in state}
-    for role, name in names.items():
-        if role.endswith(WANTS) and role not in known:
-            state[name] = state[names[role.removesuffix(WANTS)]]
-    for role, value in known.items():
-        raw = names.get(role.removesuffix(WANTS))
-        if role.endswith(WANTS) and role not in names and raw:
-            state[raw] = value

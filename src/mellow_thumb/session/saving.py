@@ -49,6 +49,8 @@ class Snapshot(NamedTuple):
     """What is known of contacts, and the host's ids of them."""
     motion: list[Any] | None = None
     """What is known of a device held in the hand."""
+    sheet: Any = None
+    """The player's sheet that was applied last."""
 
 
 class SessionParts(NamedTuple):
@@ -63,8 +65,8 @@ class SessionParts(NamedTuple):
     cues: Cues
 
 
-def take_snapshot(base: Plan, parts: SessionParts) -> Snapshot:
-    """Everything that a session is, which began with `base`."""
+def take_snapshot(base: Plan, sheet: object, parts: SessionParts) -> Snapshot:
+    """Everything that a session is, which has a `sheet` over `base`."""
     running, clock, world, intake, host, camera, cues = parts
     contacts, motion = intake.contacts, intake.motion
     return Snapshot(
@@ -86,6 +88,7 @@ def take_snapshot(base: Plan, parts: SessionParts) -> Snapshot:
         running.loop.rig,
         (contacts.saved(), tuple(host.ids.items())) if contacts else None,
         motion.saved() if motion else None,
+        sheet,
     )
 
 

@@ -10,6 +10,7 @@ from ..basics import ArgumentError, listed, nearest
 from ..plan import DEVICES, label_of
 from .answers import Answers
 from .camera import Camera
+from .carrying import dropped
 from .clock import Clock, World
 from .cues import Cues
 from .frame import Frame
@@ -60,6 +61,9 @@ class Session:
         if not ceiling > 0.0:
             raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
         self._base = plan
+        self._bases = [plan]
+        """What it began with, and what it was switched to; a snapshot may be of any of them."""
+        self._sheet: Layable | None = None
         self._running, self._clock, self._world = Running(plan, compiled=compiled), Clock(ceiling), World()
         self._intake = Intake(self._running, self._clock)
         self._host = Host(self._intake)
@@ -458,13 +462,37 @@ class Session:
         Returns what of it did not apply, in words; raises :class:`SheetError` where it makes no profile.
         """
         plan, told = sheet.lay(self._base)
-        if plan != self._running.plan:
-            shown = self._camera.shown()
-            self._intake.inbox.renumber(self._running.become(plan))
-            self._look_up()
-            self._running.look_again(self._clock.now)
-            self._camera.ease_from(shown)
+        self._sheet = sheet
+        self._become(plan, chosen_first=True)
         return told
+
+    def switch(self, profile: Plan) -> tuple[str, ...]:
+        """Go on by another profile, in mid-frame: one that was changed and read anew, or quite another.
+
+        The same axes go on from where they are, what is held stays held, gates and cues of the same name stay
+        as they are; what is new begins. An axis outside its new limits is at them at once, and the view
+        follows with a half-life of 0.1 s; one that multiplies now, or adds now, keeps its value. A sheet that
+        was applied is laid over the new profile as well.
+
+        Returns in words what has no place there, and what of the sheet did not apply. Raises
+        :class:`SheetError` where the sheet makes no profile of it; the session is then as it was.
+        """
+        plan, told = self._sheet.lay(profile) if self._sheet else (profile, ())
+        gone = dropped(self._running.plan, plan)
+        self._base = profile
+        self._bases.append(profile)
+        self._become(plan, chosen_first=False)
+        return (*gone, *told)
+
+    def _become(self, plan: Plan, *, chosen_first: bool) -> None:
+        """Go on by another plan; the view follows gently."""
+        if plan == self._running.plan:
+            return
+        shown = self._camera.shown()
+        self._intake.inbox.renumber(self._running.become(plan, chosen_first=chosen_first))
+        self._look_up()
+        self._running.look_again(self._clock.now)
+        self._camera.ease_from(shown)
 
     def _look_up(self) -> None:
         """Find out anew what can be fed, and how long cues are kept: the plan is another."""
@@ -500,7 +528,7 @@ class Session:
         It holds what waits and what is held, and the player's sheet. Give it to :meth:`restore` of a session
         that began with an equal plan.
         """
-        return take_snapshot(self._base, self._parts)
+        return take_snapshot(self._base, self._sheet, self._parts)
 
     def state(self) -> dict[str, Any]:
         """The same as plain data that JSON can hold: for saved games."""
@@ -516,8 +544,11 @@ class Session:
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
         another = one.plan is not self._running.plan
         if another and one.plan.digest != self._running.plan.digest:
-            # Under an earlier sheet, or of another profile.
-            check_digest(one.base.digest, self._base.digest)
+            # under an earlier sheet, of a profile before a switch, or of another one
+            if one.base.digest not in [base.digest for base in self._bases]:
+                check_digest(one.base.digest, self._base.digest)
+            self._base = one.base
+            self._sheet = one.sheet
         self._running.plan = one.plan
         self._running.go_on(one.program, one.loop)
         if another:

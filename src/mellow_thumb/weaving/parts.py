@@ -64,6 +64,9 @@ WORDS = (T, CODE, X, Y, AGE, WAIT, PACE, STOP, DT, ANCHOR, DUE, WORLD_THEN)
 LOOP = ("live", "saved", "reading", "out", "items", "kept_anchor", "pose")
 """What the loops around it call their own."""
 
+ON = "on"
+"""What that is saved as which is 1 while one of some mounts is in force; their names come after it."""
+
 Setting = tuple[str, str]
 """Something that a host may set: ``scale`` of a route, ``set`` or ``turn`` of an axis; and its name."""
 
@@ -148,11 +151,12 @@ class Parts:
     def __init__(self, plan: Plan, settings: tuple[Setting, ...]) -> None:
         self.plan, self.settings = plan, settings
         self.state = State()
-        self.state.new(ANCHOR.name)
-        self.names = Names([*(word.name for word in WORDS), *LOOP])
         instances = plan.mounts.instances
         self.axes = {one.key: one.axis for one in instances}
         """Every axis as a mount has it, by the key of the instance."""
+        self._say_owners()
+        self.state.new(ANCHOR.name)
+        self.names = Names([*(word.name for word in WORDS), *LOOP])
         self.variables = {
             key: self.state.new(self._variable(key, k), axis.inner(axis.start))
             for k, (key, axis) in enumerate(self.axes.items(), 1)
@@ -202,6 +206,26 @@ class Parts:
         """How much is wanted of movement: right and forward."""
         self.guarded = self._make_guards()
         """The axes for which it matters whether their limits are near."""
+
+    def _say_owners(self) -> None:
+        """Say whose the numbers in the names of state values are."""
+        plan, owned = self.plan, self.state.owned
+        numbered = {
+            "route": (f"routes.{one.name}" for one in plan.routes),
+            "scale": (f"routes.{one.name}.scale" for one in plan.routes),
+            "gate": (f"gates.{one.name}" for one in plan.gates),
+            "cue": (f"cues.{one.name}" for one in plan.cues),
+            "signal": (f"signals.{one.name}" for one in plan.derived),
+        }
+        for stem, names in numbered.items():
+            for k, name in enumerate(names, 1):
+                owned(f"{stem}{k}", name)
+        for k, one in enumerate(plan.mounts.all):
+            for stem in ("pan", "from", "entry"):
+                owned(f"{stem}{k}", f"mounts.{one.mount.name}.{stem}")
+        for k, key in enumerate((one.key for one in plan.mounts.instances), 1):
+            if self._variable(key, k) != key:
+                owned(self._variable(key, k), f"axes.{key}")
 
     @property
     def zooming(self) -> list[str]:
@@ -279,15 +303,25 @@ class Parts:
                 self.returning[key] = (k, one.mount.returns, touched)
         if not self.plan.others:
             return None
-        mount, chosen, since, over = (
-            self.state.new(name) for name in ("mount", "chosen", "blend_t", "blend_over")
-        )
-        froms = tuple(self.state.new(f"from{k}", 1.0 if k == 0 else 0.0) for k, _ in enumerate(mounts.all))
+        # a mount whose gate is open before anything has happened is in force from the beginning
+        open_ = self.switching.at_start()
+        gates = ((k, mounts.all[k].gate) for k in mounts.by_priority())
+        first = next((k for k, gate in gates if gate and gate.holds(open_)), 0)
+        mount, chosen = self.state.new("mount", float(first)), self.state.new("chosen")
+        since, over = self.state.new("blend_t"), self.state.new("blend_over")
+        froms = tuple(self.state.new(f"from{k}", float(k == first)) for k, _ in enumerate(mounts.all))
         # axes of the same mounts share what says that one of these is in force
         sets = sorted({one.mounts for one in mounts.instances if one.mounts}, key=sorted)
-        on = {users: self.state.new(f"on{k}", 1.0 if 0 in users else 0.0) for k, users in enumerate(sets, 1)}
+        on = {
+            users: self.state.new(f"on{k}", float(first in users), saved_as=self._on(users))
+            for k, users in enumerate(sets, 1)
+        }
         self.on = {one.key: on[one.mounts] for one in mounts.instances if one.mounts}
         return MountParts(mount, chosen, since, over, froms, {one: users for users, one in on.items()})
+
+    def _on(self, mounts: frozenset[int]) -> str:
+        """What that is saved as which is 1 while one of these mounts is in force."""
+        return "\n".join([ON, *sorted(self.plan.mounts.all[k].mount.name for k in mounts)])
 
     def keys(self, axis: str) -> tuple[str, ...]:
         """The keys of an axis, one for each mount that has it for itself."""
@@ -348,8 +382,12 @@ class Parts:
 
     def _make_walk(self, movement: Movement) -> WalkState:
         """What is kept of the character that walks."""
-        yaw = self.variables["yaw"].start if "yaw" in self.variables else 0.0
+        first = int(self.mount_parts.mount.start) if self.mount_parts else 0
+        looks = self.plan.mounts.of(first, "yaw")
+        yaw = self.variables[looks].start if isinstance(looks, str) else looks or 0.0
         found = WalkState.new(self.state, movement, yaw, several=bool(self.plan.others))
+        if found.view_from is not None:
+            found.view_from.start = float(first)
         for k, one in enumerate(self.plan.mounts.all):
             if k and isinstance(one.mount, Orbit) and one.mount.frame == "entry":
                 found.entries[k] = self.state.new(f"entry{k}")

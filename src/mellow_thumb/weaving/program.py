@@ -22,7 +22,7 @@ from .events import Events
 from .languages import compiled, function, live_text, pose_text
 from .parts import Parts
 from .passing import Passing
-from .posing import arguments, hosts, rig, walked_by, weave_pose
+from .posing import arguments, hosts, kept, rig, walked_by, weave_pose
 from .reading import Reading
 from .walking import READ
 from .woven import Woven
@@ -30,6 +30,7 @@ from .woven import Woven
 if TYPE_CHECKING:
     from collections.abc import Callable, Generator
 
+    from ..expressions import State
     from ..plan import Plan, Signal
     from .parts import Setting
     from .woven import WovenPose
@@ -48,8 +49,8 @@ class Program:
     """The woven Python that makes a camera pose of the axes."""
     state: dict[str, float]
     """Every state value by name, as it is at time 0; the first is the time of the last commit."""
-    roles: dict[str, str]
-    """What state values are whose numbers hang on others: a signal's, or a switch seen through a gate."""
+    made_in: State
+    """What made them."""
     codes: dict[str, int]
     """The code of each signal that the plan uses: impulses first, then what is held."""
     heard: dict[str, Signal]
@@ -88,10 +89,17 @@ class Program:
     """What the pose asks the host."""
     rig: dict[str, float]
     """What the pose keeps from one view to the next, and what that is at first."""
+    rig_roles: dict[str, str]
+    """What each of these is called where another program takes over: its mount and its kind with it."""
     pose: Callable[..., tuple[float, ...]]
     """The pose of what a frame reads, the host's answers (NaN for none), the time (s) and what mounts keep:
     position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), extent (m, of a flat picture),
     and what mounts keep from now on."""
+
+    @cached_property
+    def roles(self) -> dict[str, str]:
+        """What each state value is called where another program takes over."""
+        return self.made_in.roles
 
     @cached_property
     def axis_places(self) -> dict[str, int]:
@@ -166,11 +174,6 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
     )
 
 
-def _roles(parts: Parts) -> dict[str, str]:
-    """What state values are called where another program takes over, of those whose names hang on others."""
-    return {one.name: one.saved_as for one in parts.state.handles if one.saved_as != one.name}
-
-
 @lru_cache(maxsize=64)
 def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     """Weave a plan, with what its host sets besides; the same plan is woven once."""
@@ -200,7 +203,7 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         woven=woven,
         woven_pose=woven_pose,
         state=state,
-        roles=_roles(parts),
+        made_in=parts.state,
         codes=parts.codes,
         heard={signal.name: signal for signal in (*parts.impulses, *parts.held)},
         settings={setting: k for k, setting in enumerate(settings, len(parts.codes))},
@@ -208,6 +211,11 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         posing=posing,
         hosts=asked,
         rig=rig(plan),
+        rig_roles={
+            kept(k, name): f"{name} of {one.mount.kind} {one.mount.name}"
+            for k, one in enumerate(plan.mounts.all)
+            for name in one.mount.rig
+        },
         gates=tuple(gate.name for gate in plan.gates),
         families=plan.families,
         places=places,

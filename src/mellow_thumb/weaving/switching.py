@@ -110,7 +110,9 @@ class Switching:
     def of_signal(self, signal: str, ending: str, start: float = 0.0) -> Handle:
         """Something more that is kept of a signal."""
         first = self.raws[signal][0]
-        return self.state.new(f"{first}{ending}", start, saved_as=f"{first.saved_as}{ending}")
+        return self.state.new(
+            f"{first}{ending}", start, saved_as=f"{first.saved_as}{ending}" if first.saved_as else ""
+        )
 
     def stem(self, name: str) -> str:
         """What the state values of a derived signal begin with."""
@@ -153,11 +155,12 @@ class Switching:
         if simple is not None and not own:
             self.listens[when] = simple
             return
-        start = 1.0 if when.holds(self._at_start()) else 0.0
+        start = 1.0 if when.holds(self.at_start()) else 0.0
         self._last_listen = max(self._last_listen, len(self.listens)) + 1
-        self.listens[when] = self.state.new(f"listen{self._last_listen}", start)
+        words = f"{'acts' if own else 'asks'} while {when}"
+        self.listens[when] = self.state.new(f"listen{self._last_listen}", start, saved_as=words)
 
-    def _at_start(self) -> dict[str, bool]:
+    def at_start(self) -> dict[str, bool]:
         """Which gates are open before anything has happened."""
         open_: dict[str, bool] = {}
         for gate in self.ordered:
@@ -184,7 +187,7 @@ class Switching:
 
     def _make_beginning(self) -> None:
         """Put gates, and the cursor that they want, to what they are before anything has happened."""
-        open_ = self._at_start()
+        open_ = self.at_start()
         for name, one in self.gate_states.items():
             one.open.start = float(open_[name])
             gate = one.gate

@@ -1,0 +1,135 @@
+"""Carrying over: what a session keeps as another plan takes its place, and what of it has no place there.
+
+State values go over by their roles, which name what they belong to: an axis, a route, a gate. Some of them
+are numbers in an order of the plan's own, such as that of its mounts; those go over by what they stand for.
+"""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..plan import KNOWN
+from ..weaving import ON, WANTS
+
+if TYPE_CHECKING:
+    from ..plan import Axis, Plan
+    from ..weaving import Program
+
+
+def carried_over(
+    before: tuple[Plan, Program], after: tuple[Plan, Program], state: dict[str, float], *, chosen_first: bool
+) -> dict[str, float]:
+    """The state with which a plan's program begins that takes over from another's `state`.
+
+    With `chosen_first` a gate whose choice is another goes by the first of it, as a player's sheet wants.
+    """
+    (old, program), (new, follows) = before, after
+    known = {program.roles[name]: value for name, value in state.items()}
+    roles = follows.roles
+    found = {name: known.get(roles[name], start) for name, start in follows.state.items()}
+    names = {role: name for name, role in roles.items()}
+    for role, value in _numbers(old, new, known, chosen_first=chosen_first).items():
+        if role in names:
+            found[names[role]] = value
+    _axes(old, new, known, names, found)
+    _steady(names, known, found)
+    return found
+
+
+def _numbers(old: Plan, new: Plan, known: dict[str, float], *, chosen_first: bool) -> dict[str, float]:
+    """For roles whose value is a place in an order of the plan's: the place there now."""
+    found = _mounts(old, new, known)
+    if "device" in known and new.families:
+        found["device"] = float(_place(old.families, known["device"], new.families))
+    things = ("", *old.things), ("", *new.things)
+    for role, value in known.items():
+        if role.endswith("_on") and value > 0.0:
+            found[role] = float(_place(things[0], value, things[1]))
+    choices = {gate.name: gate.choice for gate in old.gates}
+    for gate in new.gates:
+        role, was = f"choice.{gate.name}", choices.get(gate.name, ())
+        if len(gate.choice) > 1 and was != gate.choice:
+            begins_anew = chosen_first or role not in known or not was
+            found[role] = 0.0 if begins_anew else float(_place(was, known[role], gate.choice))
+    return found
+
+
+def _place(before: tuple[str, ...], value: float, after: tuple[str, ...]) -> int:
+    """Where something is now that was at a place before; 0 where it is no more."""
+    name = before[int(value)] if 0 <= value < len(before) else ""
+    return after.index(name) if name in after else 0
+
+
+def _mounts(old: Plan, new: Plan, known: dict[str, float]) -> dict[str, float]:
+    """Which mount is in force, and how much each counts."""
+    were, are = (tuple(one.mount.name for one in plan.mounts.all) for plan in (old, new))
+    found = {
+        role: float(_place(were, known.get(role, 0.0), are)) for role in ("mount", "chosen", "view_from")
+    }
+    stays = were[int(known.get("mount", 0.0))] in are
+    force = are[int(found["mount"])]
+    weights = {name: known.get(f"mounts.{name}.from", float(name == force)) for name in are}
+    if not stays or set(are) - set(were) or abs(sum(weights.values()) - 1.0) > 1e-9:
+        # what it went over from is not all there: it is there at once
+        weights = {name: float(name == force) for name in are}
+    found |= {f"mounts.{name}.from": weight for name, weight in weights.items()}
+    for one in new.mounts.instances:
+        if one.mounts:
+            users = sorted(are[k] for k in one.mounts)
+            found["\n".join([ON, *users])] = float(force in users)
+    return found
+
+
+def _role(key: str, axis: Axis) -> str:
+    """What the value of an axis is saved as, as one mount has it."""
+    return key if key == axis.name and key in KNOWN else f"axes.{key}"
+
+
+def _axes(
+    old: Plan, new: Plan, known: dict[str, float], names: dict[str, str], found: dict[str, float]
+) -> None:
+    """Keep the value of each axis in its unit, inside its limits, and what is owed to it."""
+    before = {one.key: one.axis for one in old.mounts.instances}
+    for key, axis in ((one.key, one.axis) for one in new.mounts.instances):
+        role, was = _role(key, axis), before.get(key)
+        if role not in known or was is None:
+            continue
+        limits = axis.limits
+        inner = axis.inner(was.outer(known[role])) if was.log != axis.log else known[role]
+        found[names[role]] = min(max(inner, limits["low"]), limits["high"])
+        owed = [one for one in known if one.startswith(f"{role}_pool")]
+        for one in owed:
+            if was.log != axis.log and one in names:
+                found[names[one]] = 0.0
+        # a smoothing that is no more leaves what it held to another, if there is one
+        left = [known[one] for one in owed if one not in names and not one.endswith("_speed")]
+        first = names.get(f"{role}_pool1")
+        if first and left and was.log == axis.log:
+            found[first] += sum(left)
+
+
+def _steady(names: dict[str, str], known: dict[str, float], found: dict[str, float]) -> None:
+    """A press that is looked at closely from now on is what it was; one no longer, what it would be."""
+    for role, name in names.items():
+        if role.endswith(WANTS) and role not in known:
+            found[name] = found[names[role.removesuffix(WANTS)]]
+    for role, value in known.items():
+        raw = names.get(role.removesuffix(WANTS))
+        if role.endswith(WANTS) and role not in names and raw:
+            found[raw] = value
+
+
+def dropped(old: Plan, new: Plan) -> tuple[str, ...]:
+    """In words, what of a plan is not in another, and so stops where it is."""
+    lists = {
+        "mount": (tuple(one.mount.name for one in plan.mounts.all) for plan in (old, new)),
+        "axis": (tuple(one.key for one in plan.mounts.instances) for plan in (old, new)),
+        "gate": (tuple(gate.name for gate in plan.gates) for plan in (old, new)),
+        "cue": (tuple(cue.name for cue in plan.cues) for plan in (old, new)),
+        "route": (tuple(route.name for route in plan.routes) for plan in (old, new)),
+        "signal": (tuple(made.name for made in plan.derived) for plan in (old, new)),
+        "touch": (tuple(touch.name for touch in plan.touches) for plan in (old, new)),
+    }
+    gone = [(what, name) for what, (were, are) in lists.items() for name in were if name not in are]
+    found = tuple(f"the {what} {name} is gone" for what, name in gone)
+    return (*found, "movement is gone") if old.movement and not new.movement else found
