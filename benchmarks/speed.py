@@ -16,7 +16,6 @@ import tracemalloc
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import replace
 from functools import partial
-from pathlib import Path
 from statistics import median
 from time import perf_counter
 from typing import Any
@@ -26,13 +25,12 @@ import numpy as np
 import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.engines import load
-from mellow_thumb.insight.exporting import export_c
 from mellow_thumb.takes.loops import Compiled
 from mellow_thumb.takes.replay_table import height
 from mellow_thumb.takes.take_items import TakeReader, none
 from mellow_thumb.weaving.program import weave_plan
 
-from . import orbit
+from . import by_hand_c, orbit
 from .arrays import Arrays
 from .workload import PROFILE, START, Polled, as_take, by_hand, hands, mouse_take
 
@@ -274,12 +272,14 @@ def batches() -> None:
         Compiled(engine).run(events, ends, hosts, 0, out, last=True)
 
     compiled()
+    by_hand, _ = by_hand_c.over(many)
     found = turns(
         {
             "loop": looped(happened),
             "hand": hand(moving=True),
             "plain": lambda: mt.replay(plan, take, compiled=False),
             "compiled": compiled,
+            "C by hand": by_hand,
             "table": lambda: mt.replay(plan, long_take, until=frames / 60, compiled=True),
         },
         5,
@@ -295,83 +295,14 @@ def batches() -> None:
     )
     said("calling the hand-typed step / compiled", found["hand"] / FRAMES / each, "at least 15")
     said("looping it over a take / compiled", found["loop"] / FRAMES / each, "at least 15")
-    said("from a table to a table: fused / all of it", found["compiled"] / found["table"], "at least 0.33")
-    header_against_engine(events, ends, each)
-
-
-C_MAIN = """
-#include <stdio.h>
-#include <stdlib.h>
-#include <time.h>
-#include "marsh.h"
-int main(int argc, char **argv) {
-    long n = atol(argv[1]), frames = atol(argv[2]), best = -1;
-    double *t = malloc(8 * n), *x = malloc(8 * n), *y = malloc(8 * n), out[MARSH_H_OUT], sum = 0.0;
-    int *code = malloc(4 * n);
-    FILE *f = fopen(argv[3], "rb");
-    size_t got = fread(t, 8, n, f) + fread(x, 8, n, f) + fread(y, 8, n, f) + fread(code, 4, n, f);
-    if (got != 4 * (size_t)n) return 1;
-    for (int round = 0; round < 5; round++) {
-        struct timespec a, b;
-        clock_gettime(CLOCK_MONOTONIC, &a);
-        marsh_state s;
-        marsh_start(&s);
-        long i = 0;
-        for (long k = 0; k < frames; k++) {
-            double end = (k + 1) / 60.0;
-            while (i < n && t[i] < end) { marsh_event(&s, t[i], code[i], x[i], y[i]); i++; }
-            marsh_frame(&s, end, 0, out);
-            sum += out[0];
-        }
-        clock_gettime(CLOCK_MONOTONIC, &b);
-        long ns = (b.tv_sec - a.tv_sec) * 1000000000L + b.tv_nsec - a.tv_nsec;
-        if (best < 0 || ns < best) best = ns;
-    }
-    printf("%ld %g\\n", best, sum);
-    return argc > 9;
-}
-"""
-
-
-def header_against_engine(events: tuple[np.ndarray, ...], ends: np.ndarray, each: float) -> None:
-    """The exported header, compiled with -O2 -march=native, over the same events and frames."""
-    t, code, x, y = events
-    with tempfile.TemporaryDirectory() as name:
-        folder = Path(name)
-        export_c(plan, folder / "marsh.h")
-        (folder / "main.c").write_text(C_MAIN, encoding="utf-8")
-        with (folder / "events").open("wb") as stream:
-            for one in (t, x, y, code):
-                stream.write(np.ascontiguousarray(one).tobytes())
-        words = [
-            "gcc",
-            "-std=gnu99",
-            "-O2",
-            "-march=native",
-            "-ffp-contract=off",
-            "-o",
-            "main",
-            "main.c",
-            "-lm",
-        ]
-        try:
-            subprocess.run(words, cwd=folder, check=True, capture_output=True)
-        except (OSError, subprocess.CalledProcessError) as error:
-            print(f"C: not measured: {error}")
-            return
-        counts = [str(len(t)), str(len(ends)), "events"]
-        done = subprocess.run(
-            [str(folder / "main"), *counts], cwd=folder, check=True, capture_output=True, text=True
-        )
-    said(
-        "the exported header / compiled", int(done.stdout.split()[0]) * 1e-9 / len(ends) / each, "at most 1.3"
-    )
+    said("compiled / the hand-typed C loop", found["compiled"] / found["C by hand"], "-")
+    said("from a table to a table / the hand-typed C loop", found["table"] / found["C by hand"], "at most 1.5")
 
 
 def mice_and_many() -> None:
     take = mouse_take(600.0)
     found = turns({"mouse": lambda: mt.replay(plan, take, compiled=True)}, 5)
-    said("a recorded 1000 Hz mouse at 60 fps, million events a second", 0.6 / found["mouse"], "at least 8")
+    said("a recorded 1000 Hz mouse at 60 fps, million events a second", 0.6 / found["mouse"], "at least 10")
     takes = [mouse_take(300.0, seed=k) for k in range(8)]
     works = {f"{n}": partial(mt.replay_arrays, plan, takes, compiled=True, threads=n) for n in (1, 2)}
     found = turns(works, 7)

@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 
 import mellow_thumb as mt
-from benchmarks import orbit
+from benchmarks import by_hand_c, orbit
 from benchmarks.workload import PROFILE, READ, Polled, as_take, hands
 
 
@@ -33,6 +33,21 @@ def test_the_hand_typed_step_is_the_library_at_one_step_a_frame(workload: mt.Pro
         )
         pose = row[["camera_qx", "camera_qy", "camera_qz", "camera_qw"]].to_numpy(dtype=float)
         np.testing.assert_allclose(read[16:20], pose, rtol=0.0, atol=1e-9)
+
+
+@pytest.mark.skipif(by_hand_c.compiler() is None, reason="no C compiler here")
+def test_the_hand_typed_c_is_the_hand_typed_python() -> None:
+    happened = hands(1200)
+    run, out = by_hand_c.over(happened)
+    run()
+    polled, since = Polled(), 0.0
+    for frame, events in enumerate(happened):
+        for event in events:
+            polled.event(*event)
+        np.testing.assert_allclose(
+            out[frame], polled.frame(1 / 60, since), rtol=0.0, atol=1e-9, err_msg=str(frame)
+        )
+        since = 1 / 60
 
 
 def test_the_hand_typed_orbit_is_the_library_at_one_step_a_frame() -> None:

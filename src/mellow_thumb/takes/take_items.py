@@ -53,6 +53,15 @@ class _Names(NamedTuple):
     least: float
     most: float
 
+    def lone_pair(self, number: np.ndarray) -> int:
+        """The code of the signal of which all rows are, ``.x`` and ``.y`` in turn; -1 where it is not so."""
+        if len(number) < 2 or len(number) % 2:
+            return -1
+        x, y = number[0], number[1]
+        both = self.part[x] == 1 and self.part[y] == 2 and self.code[x] == self.code[y]
+        alone = both and bool((number[0::2] == x).all()) and bool((number[1::2] == y).all())
+        return int(self.code[x]) if alone else -1
+
     def takes_all(self, t: np.ndarray, value: np.ndarray) -> bool:
         """Whether every row, by time, is of a signal that is listened to, finite and in every one's range."""
         inside = len(t) > 0 and self.least <= value.min() and value.max() <= self.most
@@ -150,6 +159,10 @@ class TakeReader:
     ) -> Rows:
         import numpy as np
 
+        lone = known.lone_pair(number)
+        if lone >= 0 and bool((t[0::2] == t[1::2]).all()) and known.takes_all(t, value):
+            x, y = value[0::2].copy(), value[1::2].copy()
+            return Rows(np.maximum(t[0::2], 0.0), np.full(len(x), lone, np.int32), x, y)
         code = known.code[number]
         if not known.takes_all(t, value):
             inside = (value >= known.low[number]) & (value <= known.high[number])
@@ -157,8 +170,6 @@ class TakeReader:
                 value, good = self._refuse(known, t, value, number, inside)
                 t, value, number, code = t[good], value[good], number[good], code[good]
                 begun = begun[good] if begun is not None else None
-        if _is_pairs(t, known.part[number], code):
-            return Rows(np.maximum(t[0::2], 0.0), code[0::2].copy(), value[0::2].copy(), value[1::2].copy())
         t, part = np.maximum(t, 0.0), known.part[number]
         second = np.zeros(len(t), dtype=bool)
         second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
@@ -205,13 +216,6 @@ class TakeReader:
             return self._codes[stem], 1 + COMPONENTS.index(last)
         single = address in self._codes and not self._signals[address].pair
         return (self._codes[address] if single else -1), 0
-
-
-def _is_pairs(t: np.ndarray, part: np.ndarray, code: np.ndarray) -> bool:
-    """Whether rows come two by two, an ``.x`` and its ``.y``: a mouse, all by itself."""
-    if len(t) % 2 or not (part[0::2] == 1).all() or not (part[1::2] == 2).all():
-        return False
-    return bool((t[0::2] == t[1::2]).all()) and bool((code[0::2] == code[1::2]).all())
 
 
 def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
