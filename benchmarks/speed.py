@@ -296,7 +296,7 @@ def batches() -> None:
     said("calling the hand-typed step / compiled", found["hand"] / FRAMES / each, "at least 15")
     said("looping it over a take / compiled", found["loop"] / FRAMES / each, "at least 15")
     said("compiled / the hand-typed C loop", found["compiled"] / found["C by hand"], "-")
-    said("from a table to a table / the hand-typed C loop", found["table"] / found["C by hand"], "at most 1.5")
+    said("from a table to a table / that", found["table"] / found["C by hand"], "at most 1.5")
 
 
 def mice_and_many() -> None:
