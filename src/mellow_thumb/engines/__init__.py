@@ -2,7 +2,7 @@
 
 from .coming import PATIENCE, Coming, engine_for
 from .library import Engine, EngineError, can_compile, is_at_hand, load
-from .loop import Loop, PythonLoop, Subject
+from .loop import Keeps, Kept, Loop, PythonLoop, Subject
 from .room import Room
 
 __all__ = [
@@ -10,6 +10,8 @@ __all__ = [
     "Coming",
     "Engine",
     "EngineError",
+    "Keeps",
+    "Kept",
     "Loop",
     "PythonLoop",
     "Room",

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from math import nan
-from typing import TYPE_CHECKING, Protocol
+from typing import TYPE_CHECKING, NamedTuple, Protocol
 
 from ..basics import ArgumentError
 from ..formulas import heading_of
@@ -11,8 +11,39 @@ from ..formulas import heading_of
 if TYPE_CHECKING:
     from ..weaving import Item, Program
 
+_tuple = tuple.__new__
+"""Makes a named tuple without a call in between: for what is made many times a frame, to roll back."""
+
 Subject = tuple[tuple[float, float, float], tuple[float, float, float, float]] | tuple[float, float, float]
 """Where a subject is (m): its place, or its place and its rotation, a unit quaternion x, y, z, w."""
+
+
+class Kept(NamedTuple):
+    """A loop at one moment."""
+
+    state: tuple[float, ...]
+    """What is committed."""
+    hosts: tuple[float, ...]
+    rig: tuple[float, ...]
+
+
+class Keeps(Protocol):
+    """A loop at one moment, whatever ran it."""
+
+    @property
+    def state(self) -> tuple[float, ...]:
+        """What is committed."""
+        ...
+
+    @property
+    def hosts(self) -> tuple[float, ...]:
+        """As :attr:`Loop.hosts` says."""
+        ...
+
+    @property
+    def rig(self) -> tuple[float, ...]:
+        """As :attr:`Loop.rig` says."""
+        ...
 
 
 class Loop(Protocol):
@@ -26,8 +57,12 @@ class Loop(Protocol):
     rig: tuple[float, ...]
     """What the mounts keep from one view to the next."""
 
-    def go_on(self, saved: tuple[float, ...]) -> None:
-        """Go on from a saved state."""
+    def keep(self) -> Keeps:
+        """All that it is at this moment, quickly."""
+        ...
+
+    def resume(self, kept: Keeps) -> None:
+        """Become what any loop of the same program was."""
 
     def send(self, items: list[Item]) -> tuple[float, ...]:
         """Let items act that end in a frame: what that frame reads; of none, the saved state."""
@@ -91,17 +126,20 @@ class PythonLoop:
 
     def __init__(self, program: Program, saved: tuple[float, ...], before: Loop | None = None) -> None:
         """Begin with a saved state, and with what is carried over from another loop."""
-        self.hosts, self.rig = carried(program, before)
         self.program, self._turns = program, program.asked_places.get("subject_yaw")
         self._size = len(program.woven_pose.results)
-        self.go_on(saved)
+        self.resume(Kept(saved, *carried(program, before)))
 
-    def go_on(self, saved: tuple[float, ...]) -> None:
-        """As :meth:`Loop.go_on` says."""
-        loop = self.program.live(saved)
+    def keep(self) -> Keeps:
+        """As :meth:`Loop.keep` says."""
+        return _tuple(Kept, (self.send([]), self.hosts, self.rig))
+
+    def resume(self, kept: Keeps) -> None:
+        """As :meth:`Loop.resume` says."""
+        loop = self.program.live(kept.state)
         # a generator must be started before it can be sent anything
         next(loop)
-        self.send = loop.send
+        self.send, self.hosts, self.rig = loop.send, kept.hosts, kept.rig
 
     def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
         """As :meth:`Loop.view` says."""

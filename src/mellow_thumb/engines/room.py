@@ -8,12 +8,13 @@ from itertools import chain
 from typing import TYPE_CHECKING
 
 from ..weaving.languages import MOST
-from .loop import carried, refused, stood
+from .loop import Kept, carried, refused, stood
 
 if TYPE_CHECKING:
     from ..weaving import Item, Program
+    from ..weaving.languages import Layout
     from .library import Engine
-    from .loop import Loop, Subject
+    from .loop import Keeps, Loop, Subject
 
 
 @cache
@@ -28,6 +29,43 @@ FEW = 8
 """So many events are sooner written one by one."""
 _SUBJECT = _doubles(9)
 """What is said of a subject (2: its rotation as well), its place and rotation, the time of the view."""
+
+
+class _Shape:
+    """Where what a room keeps lies in it, in bytes."""
+
+    def __init__(self, layout: Layout, states: int) -> None:
+        self.begin, self.end = 8 * layout.hosts, 8 * layout.numbers
+        self.state = 8 * (layout.state - layout.hosts), _doubles(states)
+        self.hosts = 0, _doubles(layout.out - layout.hosts)
+        self.rig = 8 * (layout.rig - layout.hosts), _doubles(layout.state - layout.rig)
+
+
+class _Row:
+    """A room at one moment: its bytes."""
+
+    __slots__ = ("data", "shape")
+
+    def __init__(self, data: bytes, shape: _Shape) -> None:
+        self.data, self.shape = data, shape
+
+    def _part(self, place: int, doubles: struct.Struct) -> tuple[float, ...]:
+        return doubles.unpack_from(self.data, place)
+
+    @property
+    def state(self) -> tuple[float, ...]:
+        """What is committed."""
+        return self._part(*self.shape.state)
+
+    @property
+    def hosts(self) -> tuple[float, ...]:
+        """What the host said."""
+        return self._part(*self.shape.hosts)
+
+    @property
+    def rig(self) -> tuple[float, ...]:
+        """What mounts keep."""
+        return self._part(*self.shape.rig)
 
 
 class Room:
@@ -59,13 +97,24 @@ class Room:
         self._made, self._posed = 8 * layout.pose, _doubles(layout.rig - layout.pose)
         self._read, self._read_pose = self._values.unpack_from, self._posed.unpack_from
         self._seen: tuple[float, ...] = ()
-        self.hosts, self.rig = carried(program, before)
-        self.go_on(saved)
+        self._shape = _Shape(layout, len(saved))
+        self.resume(Kept(saved, *carried(program, before)))
 
-    def go_on(self, saved: tuple[float, ...]) -> None:
-        """As :meth:`Loop.go_on` says."""
-        self._saved.pack_into(self._row, self._state, *saved)
-        self._flags[self._reading] = 0.0
+    def keep(self) -> Keeps:
+        """As :meth:`Loop.keep` says."""
+        self._save(self._there)
+        shape = self._shape
+        return _Row(self._row[shape.begin : shape.end].tobytes(), shape)
+
+    def resume(self, kept: Keeps) -> None:
+        """As :meth:`Loop.resume` says."""
+        if isinstance(kept, _Row) and kept.shape is self._shape:
+            self._row[self._shape.begin : self._shape.end] = kept.data
+        else:
+            self._saved.pack_into(self._row, self._state, *kept.state)
+            self._flags[self._reading] = 0.0
+            self.hosts, self.rig = kept.hosts, kept.rig
+        self._seen = ()
 
     @property
     def hosts(self) -> tuple[float, ...]:

@@ -27,8 +27,7 @@ class Clock:
 
     def saved(self) -> tuple[float, ...]:
         """Everything that it is, as numbers."""
-        counts = float(self.cut), float(self.stalled)
-        return (self.now, self._small, self._edge, self._before, self.skipped, *counts)
+        return (self.now, self._small, self._edge, self._before, self.skipped, self.cut, self.stalled)
 
     def restore(self, saved: tuple[float, ...]) -> None:
         """Become what :meth:`saved` told."""

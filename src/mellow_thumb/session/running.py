@@ -11,7 +11,7 @@ from .carrying import carried_over
 from .inbox import PASSED
 
 if TYPE_CHECKING:
-    from ..engines import Coming, Loop
+    from ..engines import Coming, Keeps, Loop
     from ..plan import Plan
     from ..weaving import Program, Setting
 
@@ -39,11 +39,14 @@ class Running:
         """What the last frame read."""
 
     def go_on(self, program: Program, state: tuple[float, ...]) -> None:
-        """Go on as a program with a saved state."""
-        if program is self.program:
-            self.loop.go_on(state)
-        else:
-            self._begin(program, state, self.loop)
+        """Go on as another program with a saved state."""
+        self._begin(program, state, self.loop)
+
+    def resume(self, program: Program, kept: Keeps) -> None:
+        """Become what a program was."""
+        if program is not self.program:
+            self._begin(program, kept.state, None)
+        self.loop.resume(kept)
 
     def _begin(self, program: Program, state: tuple[float, ...], before: Loop | None) -> None:
         found = None

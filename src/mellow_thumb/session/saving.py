@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import ArgumentError
+from ..engines import Kept
 from ..plan import BEYOND, CURSORS
 from ..weaving import weave_plan
 from .contacts import Contacts
@@ -13,6 +14,7 @@ from .motion import Motion
 from .shakes import Kick
 
 if TYPE_CHECKING:
+    from ..engines import Keeps
     from ..plan import Plan
     from ..weaving import Item, Program
     from .camera import Camera
@@ -32,7 +34,8 @@ class Snapshot(NamedTuple):
     base: Plan
     """What the session began with; sheets are laid over it."""
     program: Program
-    loop: tuple[float, ...]
+    loop: Keeps
+    """The program's state, what the host said of what is seen, what mounts keep."""
     values: tuple[float, ...]
     clock: tuple[float, ...]
     inbox: tuple[tuple[Item, ...], tuple[Item, ...], int]
@@ -43,8 +46,6 @@ class Snapshot(NamedTuple):
     place: tuple[float, ...]
     counts: tuple[float, ...]
     given: tuple[tuple[float, ...], ...]
-    hosts: tuple[float, ...]
-    rig: tuple[float, ...]
     contacts: tuple[list[Any], tuple[tuple[object, int], ...]] | None = None
     """What is known of contacts, and the host's ids of them."""
     motion: list[Any] | None = None
@@ -67,29 +68,35 @@ class SessionParts(NamedTuple):
 
 def take_snapshot(base: Plan, sheet: object, parts: SessionParts) -> Snapshot:
     """Everything that a session is, which has a `sheet` over `base`."""
-    running, clock, world, intake, host, camera, cues = parts
-    contacts, motion = intake.contacts, intake.motion
-    return Snapshot(
+    running, clock, _, intake, host, camera, cues = parts
+    contacts, motion, world = intake.contacts, intake.motion, parts.world
+    # mostly nothing was refused, kicked, given: then nothing is copied
+    found = (
         running.plan,
         base,
         running.program,
-        running.loop.send([]),
+        running.loop.keep(),
         running.values,
         clock.saved(),
         intake.inbox.saved(),
-        dict(intake.offsets),
-        _copied(intake.refused),
-        dict(intake.clipped),
-        tuple(camera.kicks),
+        dict(intake.offsets) if intake.offsets else _NONE,
+        _copied(intake.refused) if intake.refused else _NONE,
+        dict(intake.clipped) if intake.clipped else _NONE,
+        tuple(camera.kicks) if camera.kicks else (),
         (*camera.origin, world.now, world.rate),
-        tuple(cues.counts.values()),
-        tuple(map(tuple, cues.given.values())),
-        running.loop.hosts,
-        running.loop.rig,
+        tuple(cues.counts.values()) if cues.counts else (),
+        tuple(map(tuple, cues.given.values())) if cues.counts else (),
         (contacts.saved(), tuple(host.ids.items())) if contacts else None,
         motion.saved() if motion else None,
         sheet,
     )
+    return _snapshot(Snapshot, found)
+
+
+_NONE: dict[Any, Any] = {}
+"""Nothing, where there is nothing to be copied; it is only ever read."""
+_snapshot = tuple.__new__
+"""Makes a named tuple without a call in between: rolling back takes many a frame."""
 
 
 def put_back(one: Snapshot, parts: SessionParts) -> None:
@@ -98,15 +105,15 @@ def put_back(one: Snapshot, parts: SessionParts) -> None:
     running.values = one.values
     clock.restore(one.clock)
     intake.inbox.restore(one.inbox)
-    intake.offsets, intake.clipped = dict(one.offsets), dict(one.clipped)
-    intake.refused = _copied(one.refused)
+    intake.offsets = dict(one.offsets) if one.offsets else {}
+    intake.clipped = dict(one.clipped) if one.clipped else {}
+    intake.refused = _copied(one.refused) if one.refused else {}
     camera.kicks = list(one.kicks)
     x, y, z, world.now, world.rate = one.place
     camera.origin = (x, y, z)
     if one.counts:
         cues.counts = dict(zip(cues.counts, one.counts, strict=True))
         cues.given = {name: list(times) for name, times in zip(cues.given, one.given, strict=True)}
-    running.loop.hosts, running.loop.rig = one.hosts, one.rig
     if intake.contacts and one.contacts:
         intake.contacts.restore(one.contacts[0])
         host.ids = dict(one.contacts[1])
@@ -115,8 +122,8 @@ def put_back(one: Snapshot, parts: SessionParts) -> None:
 
 
 def _copied(refused: dict[str, dict[str, int]]) -> dict[str, dict[str, int]]:
-    """What was refused, to be counted on apart; mostly nothing."""
-    return {name: dict(counts) for name, counts in refused.items()} if refused else {}
+    """What was refused, to be counted on apart."""
+    return {name: dict(counts) for name, counts in refused.items()}
 
 
 def to_plain(one: Snapshot) -> dict[str, Any]:
@@ -126,9 +133,9 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "format": FORMAT,
         "profile": one.plan.digest,
         "settings": [list(setting) for setting in one.program.settings],
-        "loop": dict(zip(one.program.state, one.loop, strict=True)),
+        "loop": dict(zip(one.program.state, one.loop.state, strict=True)),
         "values": list(one.values),
-        "clock": list(one.clock),
+        "clock": [float(part) for part in one.clock],
         "arrived": [_plain_item(item) for item in arrived],
         "waiting": [_plain_item(item) for item in waiting],
         "late": late,
@@ -139,8 +146,8 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "place": list(one.place),
         "counts": list(one.counts),
         "given": [list(times) for times in one.given],
-        "hosts": [None if value - value != 0.0 else value for value in one.hosts],
-        "rig": list(one.rig),
+        "hosts": [None if value - value != 0.0 else value for value in one.loop.hosts],
+        "rig": list(one.loop.rig),
         "contacts": [one.contacts[0], [list(pair) for pair in one.contacts[1]]] if one.contacts else None,
         "motion": one.motion,
     }
@@ -179,7 +186,11 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             plan,
             plan,
             program,
-            tuple(float(data["loop"][name]) for name in program.state),
+            Kept(
+                tuple(float(data["loop"][name]) for name in program.state),
+                tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
+                tuple(map(float, data["rig"])),
+            ),
             tuple(map(float, data["values"])),
             tuple(map(float, data["clock"])),
             (tuple(map(_item, data["arrived"])), tuple(map(_item, data["waiting"])), int(data["late"])),
@@ -190,8 +201,6 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             tuple(map(float, data["place"])),
             tuple(map(float, data["counts"])),
             tuple(tuple(map(float, times)) for times in data["given"]),
-            tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
-            tuple(map(float, data["rig"])),
             _contacts(data, plan, program),
             _motion(data),
         )
@@ -229,14 +238,14 @@ CLOCK, PLACE = 7, 5
 def _check(one: Snapshot) -> None:
     """Refuse what has the wrong size, or holds no numbers where there must be some."""
     program, cues = one.program, len(one.program.cues)
-    lists = (one.values, one.clock, one.place, one.counts, one.given, one.hosts, one.rig)
+    lists = (one.values, one.clock, one.place, one.counts, one.given, one.loop.hosts, one.loop.rig)
     sizes = (program.width, CLOCK, PLACE, cues, cues, len(program.asked), len(program.rig))
     if tuple(map(len, lists)) != sizes:
         raise ValueError("a list of the wrong length")
     given = [t for times in one.given for t in times]
     if any(
         part - part != 0.0
-        for part in (*one.loop, *one.values, *one.clock, *one.place, *one.counts, *given, *one.rig)
+        for part in (*one.loop.state, *one.values, *one.clock, *one.place, *one.counts, *given, *one.loop.rig)
     ):
         raise ValueError("no number where there must be one")
     arrived, waiting, _ = one.inbox
@@ -254,9 +263,9 @@ def _try_frames(one: Snapshot) -> None:
     """Refuse finite numbers that no frame can be read from: the program reads two, and forgets them."""
     program, now = one.program, one.clock[0]
     # A commit is 1/16 s ago at the most; from one that lies years back a frame would take years.
-    if not 0.0 <= now - one.loop[0] <= 1.0:
+    if not 0.0 <= now - one.loop.state[0] <= 1.0:
         raise ValueError("a last commit that is not just before its frame")
-    trial = program.live(one.loop)
+    trial = program.live(one.loop.state)
     next(trial)
     for t in (now, now + 1.0):
         values = trial.send([(t, program.frame, 0.0, 0.0)])
@@ -266,4 +275,4 @@ def _try_frames(one: Snapshot) -> None:
         for place, known in zip(program.cues.values(), one.counts, strict=True):
             if abs(values[place] - known) > MOST_CUES:
                 raise ValueError("more cues than anyone could give")
-        program.pose(values, one.hosts, t, one.rig)
+        program.pose(values, one.loop.hosts, t, one.loop.rig)

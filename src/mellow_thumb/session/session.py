@@ -550,7 +550,7 @@ class Session:
             self._base = one.base
             self._sheet = one.sheet
         self._running.plan = one.plan
-        self._running.go_on(one.program, one.loop)
+        self._running.resume(one.program, one.loop)
         if another:
             self._look_up()
         put_back(one, self._parts)
