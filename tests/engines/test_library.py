@@ -5,13 +5,15 @@ from __future__ import annotations
 import os
 import re
 import shutil
+import subprocess
 from array import array
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import replace as changed
-from itertools import pairwise
+from itertools import chain, pairwise
 from math import inf, nextafter
 from pathlib import Path
+from random import Random
 
 import numpy as np
 import pandas as pd
@@ -21,7 +23,7 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
-from mellow_thumb.engines import cache_folder, compiler, library, load
+from mellow_thumb.engines import PythonLoop, cache_folder, compiler, library, load
 from mellow_thumb.engines.library import EngineError, Library, can_compile
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
@@ -89,6 +91,47 @@ def test_compiled_is_interpreted_to_the_bit(
     one, two = (mt.replay(plan, recorded, compiled=compiled) for compiled in (False, True))
     pd.testing.assert_frame_equal(two, one, check_exact=True)
     assert two.attrs == one.attrs
+
+
+@needs_compiler
+@pytest.mark.usefixtures("compiling")
+@pytest.mark.parametrize("scene", [marsh.CHART, marsh.FOLLOWING, marsh.FINGERS], ids=lambda scene: scene.stem)
+def test_no_library_reads_or_writes_beside_its_room(tmp_path: Path, scene: Path) -> None:
+    program = weave_plan(mt.load_profile(scene))
+    text, loop = engine_text(program), PythonLoop(program, program.start)
+    layout, dice = text.layout, Random(3)
+    places = {
+        name: getattr(layout, name.lower()) for name in ("SIZE", "HOSTS", "OUT", "RIG", "STATE", "FRAME")
+    }
+    main = Path("tests/data/room.c.in").read_text(encoding="utf-8")
+    for name, place in places.items():
+        main = main.replace(f"@{name}@", str(place))
+    (tmp_path / "woven.c").write_text(text.text, encoding="ascii")
+    (tmp_path / "main.c").write_text(main, encoding="ascii")
+    found = compiler.find_compiler()
+    assert found
+    words = [*found.words, "-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror", "-O1", "-ffp-contract=off",
+             "-fsanitize=address,undefined", "-fno-sanitize-recover"]  # fmt: skip
+    subprocess.run([*words, "-o", "room", "main.c", "-lm"], cwd=tmp_path, check=True)
+    data, wanted = array("d", [*loop.hosts, *text.start]), array("d")
+    for k in range(90):
+        begin, end = k / 30, (k + 1) / 30
+        happened = sorted(
+            (
+                dice.uniform(begin, end),
+                dice.randrange(program.frame),
+                dice.uniform(-2.0, 2.0),
+                dice.uniform(-2.0, 2.0),
+            )
+            for _ in range(dice.randrange(5))
+        )
+        data.extend((begin, end, len(happened), *chain(*happened)))
+        values = loop.send([*happened, (end, program.frame, 0.0, 0.0)])
+        wanted.extend((*values, *loop.view(values, end), *loop.rig))
+        if k % 7 == 0:
+            loop.send([])
+    done = subprocess.run([tmp_path / "room"], input=data.tobytes(), capture_output=True, check=True)
+    assert (done.stderr, done.stdout) == (b"", wanted.tobytes())
 
 
 def test_plans_that_differ_in_numbers_share_what_was_compiled(glasses: mt.Profile) -> None:
