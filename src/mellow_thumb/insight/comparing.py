@@ -70,11 +70,16 @@ class Comparison:
         return "\n".join(lines)
 
 
-def compare(first: Plan, second: Plan, take: Take, *, rate: float = 60.0) -> Comparison:
-    """Play one take through two profiles and say where and when they part, by how much."""
+def compare(
+    first: Plan, second: Plan, take: Take, *, rate: float = 60.0, compiled: bool | None = None
+) -> Comparison:
+    """Play one take through two profiles and say where and when they part, by how much.
+
+    What `compiled` means, :func:`replay` says.
+    """
     import numpy as np
 
-    a, b = (replay(plan, take, rate=rate) for plan in (first, second))
+    a, b = (replay(plan, take, rate=rate, compiled=compiled) for plan in (first, second))
     t = a["t"].to_numpy()
     units = {axis.name: axis.unit for axis in (*second.axes, *first.axes)}
     names = ["yaw_total" if name == "yaw" else name for name in units]

@@ -50,14 +50,15 @@ def feel(
     profile: Plan | Sequence[Plan],
     take: Take | None = None,
     *,
+    compiled: bool | None = None,
     progress: Callable[[float], None] | None = None,
 ) -> pd.DataFrame:
     """How controls feel, in numbers: a row a number, a column a profile.
 
     The index is (``subject``, ``measure``): a route with its axis, or ``take``; columns are ``unit``, then
     one for each profile, by its file or title. With a `take`, what its hands come to is measured too; without
-    one, drift is that of a stand-in thumb. `progress` is told the share that is done. What `MEASURES` says of
-    each measure is its definition.
+    one, drift is that of a stand-in thumb. `compiled` is for the replays of the take, as :func:`replay` says.
+    `progress` is told the share that is done. What `MEASURES` says of each measure is its definition.
     """
     import pandas as pd
 
@@ -66,7 +67,7 @@ def feel(
     units: dict[tuple[str, str], str] = {}
     for k, plan in enumerate(plans):
         tell = _shared(progress, k, len(plans))
-        numbers = list(_numbers(plan, take, tell))
+        numbers = list(_numbers(plan, take, tell, compiled=compiled))
         columns[_name(plan, k, columns)] = {(one.subject, one.measure): one.value for one in numbers}
         units |= {(one.subject, one.measure): one.unit for one in numbers}
     subjects = list(dict.fromkeys(subject for subject, _ in units))
@@ -87,14 +88,16 @@ def _name(plan: Plan, k: int, taken: dict[str, Any]) -> str:
     return name if name not in taken else f"{name} ({k + 1})"
 
 
-def _numbers(plan: Plan, take: Take | None, progress: Callable[[float], None]) -> Iterator[Felt]:
+def _numbers(
+    plan: Plan, take: Take | None, progress: Callable[[float], None], *, compiled: bool | None
+) -> Iterator[Felt]:
     routes = [route for route in plan.routes if route.effect != "pin"]
     for k, route in enumerate(routes):
         yield from of_route(plan, route)
         progress(0.7 * (k + 1) / len(routes))
     yield from _drift(plan, take)
     if take is not None:
-        yield from _of_take(plan, take)
+        yield from _of_take(plan, take, compiled=compiled)
     progress(1.0)
 
 
@@ -134,13 +137,13 @@ def _still(stick: str) -> tuple[Take, float]:
     return thumb.take(), 10.0
 
 
-def _of_take(plan: Plan, take: Take) -> Iterator[Felt]:
+def _of_take(plan: Plan, take: Take, *, compiled: bool | None) -> Iterator[Felt]:
     """What the hands of a take come to."""
     import numpy as np
 
     end = float(np.ceil(take.table["t"].max() + 1e-9)) if len(take.table) else 1.0
     moments = np.arange(1, round(end * 12) + 1) / 12.0  # which every one of the rates reads too
-    read = [replay(plan, take, rate=rate, until=end) for rate in RATES]
+    read = [replay(plan, take, rate=rate, until=end, compiled=compiled) for rate in RATES]
     columns = [axis.name if axis.name != "yaw" else "yaw_total" for axis in plan.axes]
     at = [
         table[columns].to_numpy()[np.rint(moments * rate).astype(int) - 1]

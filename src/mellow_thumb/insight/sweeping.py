@@ -15,8 +15,10 @@ from multiprocessing import get_context
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import ArgumentError, MissingError, OutputError, nearest
+from ..engines import can_compile
 from ..profiles import profile_of, resolve
-from .feeling import feel
+from ..takes import WORTH_COMPILING
+from .feeling import RATES, feel
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterator, Mapping, Sequence
@@ -43,6 +45,7 @@ class _Job(NamedTuple):
     """Which of the takes; -1 for none."""
     key: str
     """What tells it from all others, in a store."""
+    compiled: bool | None
 
 
 def sweep(
@@ -53,6 +56,7 @@ def sweep(
     store: str | os.PathLike[str] | None = None,
     workers: int | None = None,
     client: Any = None,
+    compiled: bool | None = None,
     progress: Callable[[float], None] | None = None,
 ) -> pd.DataFrame:
     """How a profile feels, for every combination of some settings: the numbers of :func:`feel`.
@@ -64,7 +68,8 @@ def sweep(
 
     It runs on this machine's cores (`workers`; 1 runs here, without processes) or on a Dask cluster, by its
     `client` (extra ``dask``). With a `store`, an SQLite file, each profile is kept as it is done, and is
-    not measured again by the next sweep that names the file. `progress` is told the share that is done.
+    not measured again by the next sweep that names the file. `compiled` is as :func:`replay` says; with None
+    all profiles of the sweep count together. `progress` is told the share that is done.
 
     Raises :class:`ArgumentError` for a table that the profile does not have, and for values that make no
     profile, before anything is measured; :class:`OutputError` for a store that cannot be used.
@@ -75,7 +80,10 @@ def sweep(
     digests = {k: _digest(take) for k, take in enumerate(takes)} or {-1: ""}
     checked = [(point, _data(profile, point)) for point in points]
     places = [(point, take) for point in points for take in digests]
-    jobs = [_job(data, take, digest) for _, data in checked for take, digest in digests.items()]
+    if compiled is None:
+        events = len(points) * sum(map(len, takes)) * len(RATES)
+        compiled = True if events >= WORTH_COMPILING and can_compile() else None
+    jobs = [_job(data, take, digest, compiled) for _, data in checked for take, digest in digests.items()]
     with closing(_Store(store)) as kept:
         done = {job.key: rows for job in jobs if (rows := kept.get(job.key)) is not None}
         left = [job for job in {job.key: job for job in jobs}.values() if job.key not in done]
@@ -122,9 +130,9 @@ def _data(profile: Profile, point: Mapping[str, Any]) -> dict[str, Any]:
     return data
 
 
-def _job(data: dict[str, Any], take: int, digest: str) -> _Job:
+def _job(data: dict[str, Any], take: int, digest: str, compiled: bool | None) -> _Job:
     text = json.dumps([VERSION, data, digest], sort_keys=True, default=str)
-    return _Job(data, take, sha256(text.encode()).hexdigest())
+    return _Job(data, take, sha256(text.encode()).hexdigest(), compiled)
 
 
 def _keys(data: Mapping[str, Any], head: str = "") -> list[str]:
@@ -207,9 +215,9 @@ def _begin(takes: Sequence[Take]) -> None:
     _takes = takes
 
 
-def _feel(data: dict[str, Any], take: Take | None) -> list[Row]:
+def _feel(job: _Job, take: Take | None) -> list[Row]:
     """The numbers of one profile."""
-    table = feel(_plan(data, {}), take)
+    table = feel(_plan(job.data, {}), take, compiled=job.compiled)
     units, values = table["unit"], table[table.columns[1]]
     return [
         (subject, measure, float(value), unit)
@@ -218,11 +226,11 @@ def _feel(data: dict[str, Any], take: Take | None) -> list[Row]:
 
 
 def _feel_here(job: _Job) -> tuple[str, list[Row]]:
-    return job.key, _feel(job.data, _takes[job.take] if job.take >= 0 else None)
+    return job.key, _feel(job, _takes[job.take] if job.take >= 0 else None)
 
 
 def _feel_there(job: _Job, take: Take | None) -> tuple[str, list[Row]]:
-    return job.key, _feel(job.data, take)
+    return job.key, _feel(job, take)
 
 
 def _measured(

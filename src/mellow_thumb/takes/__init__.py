@@ -9,6 +9,7 @@ from ..basics import lazy_front
 if TYPE_CHECKING:
     from .batch import replay, replay_arrays, replay_pieces
     from .evemu_files import read_evemu
+    from .loops import WORTH_COMPILING
     from .recording import Recorder, record
     from .replay_table import CAMERA, STEP, outputs
     from .take import COLUMNS, Take
@@ -19,6 +20,7 @@ __all__ = [
     "CAMERA",
     "COLUMNS",
     "STEP",
+    "WORTH_COMPILING",
     "Recorder",
     "Take",
     "TakeReader",
@@ -42,6 +44,7 @@ __getattr__ = lazy_front(
             "replay_pieces",
         ),
         "evemu_files": ("read_evemu",),
+        "loops": ("WORTH_COMPILING",),
         "recording": (
             "Recorder",
             "record",
