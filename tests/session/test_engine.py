@@ -236,7 +236,12 @@ def test_a_folder_that_others_may_write_to_leaves_it_in_python(
     folder.chmod(0o777)
     with pytest.warns(RuntimeWarning, match="others can write to it"):
         session = glasses.session()
-    plain_and_told(session, glasses, caplog, "no folder to keep it in; MELLOW_THUMB_CACHE names one")
+    plain_and_told(
+        session,
+        glasses,
+        caplog,
+        r"no folder to keep it in: pip install 'mellow-thumb\[fast\]', or name one .* MELLOW_THUMB_CACHE",
+    )
     folder.chmod(0o700)
     assert not list(folder.iterdir())
 
@@ -276,21 +281,25 @@ session = mt.load_profile(marsh.PROFILE).session()
 session.tick(0.25)
 while session.now < 2.5 or not os.path.exists(sys.argv[1]):
     session.tick(0.01)
-os.kill(os.getpid(), int(sys.argv[2]))
+if sys.argv[2] != "0":
+    os.kill(os.getpid(), int(sys.argv[2]))
 """
 
 
-@pytest.mark.parametrize("signal", [15, 9])
+@pytest.mark.parametrize("signal", [15, 9, 0])
 def test_a_compiler_at_work_ends_with_us(folder: Path, tmp_path: Path, signal: int) -> None:
     # the compiler holds one end of a pipe; who reads the other comes to its end once the compiler is gone
     fifo, begun = tmp_path / "alive", tmp_path / "begun"
     os.mkfifo(fifo)
-    words = f"exec 3>{fifo}; echo >{begun}; exec sleep 600 3>&3"
-    env = os.environ | {compiler.VARIABLE: a_compiler(tmp_path, words), cache_folder.VARIABLE: str(folder)}
-    with subprocess.Popen([sys.executable, "-c", SCRIPT, str(begun), str(signal)], env=env) as process:
+    shell = f"exec 3>{fifo}; echo >{begun}; exec sleep 600 3>&3"
+    env = os.environ | {compiler.VARIABLE: a_compiler(tmp_path, shell), cache_folder.VARIABLE: str(folder)}
+    words = [sys.executable, "-W", "error", "-X", "dev", "-c", SCRIPT, str(begun), str(signal)]
+    with subprocess.Popen(words, env=env, stderr=subprocess.PIPE) as process:
         with fifo.open("rb") as alive:
             assert alive.read() == b""
         assert process.wait() == -signal
+        assert process.stderr
+        assert process.stderr.read() == b""
 
 
 @needs_compiler

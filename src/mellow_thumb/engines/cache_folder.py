@@ -8,8 +8,10 @@ from __future__ import annotations
 
 import json
 import os
+import shutil
 import stat
 import sys
+import time
 import warnings
 from contextlib import suppress
 from hashlib import sha256
@@ -23,6 +25,8 @@ VARIABLE = "MELLOW_THUMB_CACHE"
 """The environment variable that names another folder; empty for none."""
 SUFFIX = ".dll" if sys.platform == "win32" else ".so"
 """What a library's file ends with."""
+WORK, STALE = ".work-", 86400.0
+"""What a folder is called in which something is compiled; after so many seconds nobody does so any more."""
 MOST = 100
 """How many compiled programs are kept; the one that was used longest ago goes first."""
 
@@ -101,6 +105,9 @@ def keep(folder: Path, name: str, made: Path) -> Path:
         fresh.write_text(json.dumps({"sha256": whole}), encoding="utf-8")
     for old in sorted(folder.glob("woven_*.json"), key=lambda path: path.stat().st_mtime)[:-MOST]:
         remove(folder, old.stem)
+    for left in folder.glob(f"{WORK}*"):  # by a process that was ended half-way
+        if time.time() - left.stat().st_mtime > STALE:
+            shutil.rmtree(left, ignore_errors=True)
     return library
 
 

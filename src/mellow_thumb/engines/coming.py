@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import atexit
 import sys
 from contextlib import suppress
 from importlib import import_module
@@ -13,7 +14,7 @@ from .compiler import LONGEST, need_compiler, why_not
 from .library import Engine, EngineError, can_compile, give_up, kept, key_of, known
 
 if TYPE_CHECKING:
-    from collections.abc import Iterator
+    from collections.abc import Generator, Iterator
     from subprocess import Popen
 
     from ..plan import Plan
@@ -21,6 +22,10 @@ if TYPE_CHECKING:
 
 PATIENCE = 2.0
 """Seconds of a session after which it is worth a compiler; most programs that open one are done by then."""
+
+
+LEAVE = 0.5
+"""Seconds that the process that compiles has to end by itself."""
 
 
 class Coming:
@@ -32,6 +37,7 @@ class Coming:
     def __init__(self, key: str, program: Program, plan: Plan) -> None:
         for name in ("ctypes", "pickle", "subprocess", "threading"):
             import_module(name)  # here, since in a frame it would be a hitch
+        atexit.register(self.stop)
         self.key, self._steps = key, self._go(plan, program)
         self.may_begin = False
         """Whether a session has run long enough."""
@@ -45,10 +51,16 @@ class Coming:
                 give_up(self.key, str(error))
         found = known(self.key)
         if found is not None:
+            self.stop()
             _coming.pop(self.key, None)
         return found
 
-    def _go(self, plan: Plan, program: Program) -> Iterator[None]:
+    def stop(self) -> None:
+        """End the process that compiles, if there is one."""
+        self._steps.close()
+        atexit.unregister(self.stop)
+
+    def _go(self, plan: Plan, program: Program) -> Generator[None]:
         while not self.may_begin:
             yield
         if not _has_interpreter():
@@ -83,7 +95,11 @@ def engine_for(program: Program, plan: Plan, *, asked: bool) -> Engine | Coming 
         return None if isinstance(found, str) else found
     if key not in _coming:
         if cache_folder.private_folder() is None:
-            give_up(key, f"there is no folder to keep it in; {cache_folder.VARIABLE} names one")
+            give_up(
+                key,
+                "there is no folder to keep it in: pip install 'mellow-thumb[fast]', "
+                f"or name one of your own in {cache_folder.VARIABLE}",
+            )
             return None
         _coming[key] = Coming(key, program, plan)
     _coming[key].may_begin |= asked
@@ -132,10 +148,13 @@ def _worker(plan: Plan, program: Program) -> Iterator[None]:
         if process.returncode:
             raise EngineError(said or f"the process that compiles ended with {process.returncode}")
     finally:
+        # told by that it ends what it has begun, and clears up
         process.stdin.close()
-        if process.poll() is None:
+        try:
+            process.wait(LEAVE)
+        except subprocess.TimeoutExpired:
             process.kill()
-        process.wait()
+            process.wait()
         assert process.stderr
         process.stderr.close()
 

@@ -138,10 +138,12 @@ class Compiling:
 _at_work: set[Compiling] = set()
 
 
-def stop_all() -> None:
-    """End every compiler that is still at work."""
-    for one in [*_at_work]:
+def stop_all() -> bool:
+    """End every compiler that is still at work; whether there was one."""
+    found = [*_at_work]
+    for one in found:
         one.stop()
+    return bool(found)
 
 
 def need_compiler() -> Compiler:

@@ -250,7 +250,9 @@ def _compiled(folder: Path, name: str, text: str, compiler: Compiler) -> Path:
     """Compile a text; where the library is."""
     import tempfile
 
-    with tempfile.TemporaryDirectory(prefix=".work-", dir=folder, ignore_cleanup_errors=True) as work:
+    with tempfile.TemporaryDirectory(
+        prefix=cache_folder.WORK, dir=folder, ignore_cleanup_errors=True
+    ) as work:
         source, made = Path(work) / "woven.c", Path(work) / f"woven{cache_folder.SUFFIX}"
         source.write_text(text, encoding="ascii")
         wrong = Compiling(compiler, source, made).wait()

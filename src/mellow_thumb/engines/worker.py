@@ -5,6 +5,7 @@ from __future__ import annotations
 import os
 import pickle
 import sys
+import time
 from contextlib import suppress
 from threading import Thread
 
@@ -15,6 +16,9 @@ from .library import load
 
 NICE = 10
 """How far it stands back behind everything else, and the compiler with it."""
+
+GRACE = 1.0
+"""Seconds to clear up in."""
 
 
 def main() -> None:
@@ -38,5 +42,6 @@ def _end_with_them() -> None:
     # not by `sys.stdin`, which this thread would hold while the interpreter shuts down
     while os.read(0, 1):
         pass
-    stop_all()
+    if stop_all():
+        time.sleep(GRACE)  # by then it has cleared up and ended, unless something holds it
     os._exit(2)
