@@ -9,7 +9,8 @@ import shutil
 import stat
 import subprocess
 import sys
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -184,6 +185,36 @@ def test_without_the_extra_nothing_is_compiled_unasked(
     session.tick(0.2)
     assert (session.engine, session._running.coming) == ("Python", None)
     assert glasses.session(compiled=True).engine == "C"
+
+
+@needs_compiler
+@pytest.mark.usefixtures("folder")
+def test_who_drags_a_slider_starts_one_compiler_at_a_time(
+    monkeypatch: pytest.MonkeyPatch, glasses: mt.Profile
+) -> None:
+    begun, ended = [], []
+
+    def works(plan: Plan, _: object) -> Iterator[None]:
+        begun.append(plan)
+        try:
+            for _ in range(5):
+                yield
+        finally:
+            ended.append(plan)
+
+    monkeypatch.setattr(coming, "_worker", works)
+    session, other = glasses.session(), glasses.session()
+    route = glasses.routes[0]
+    for k in range(40):
+        gains = tuple(gain * (1.0 + k / 40) for gain in route.gains)
+        session.switch(replace(glasses, routes=(replace(route, gains=gains), *glasses.routes[1:])))
+        for _ in range(k % 3):
+            session.tick(0.01)
+            assert len(begun) - len(ended) <= 1
+    assert len(begun) >= 10
+    assert len(coming._coming) == 2
+    assert other._running.coming
+    assert len(ended) >= len(begun) - 1
 
 
 # ---- what goes wrong

@@ -34,13 +34,16 @@ class Coming:
     Sessions of one program wait for the same one.
     """
 
-    def __init__(self, key: str, program: Program, plan: Plan) -> None:
+    def __init__(self, key: str, program: Program, plan: Plan, *, looked: bool) -> None:
+        """`looked` is whether the cache was looked into already."""
         for name in ("ctypes", "pickle", "subprocess", "threading"):
             import_module(name)  # here, since in a frame it would be a hitch
         atexit.register(self.stop)
-        self.key, self._steps = key, self._go(plan, program)
+        self.key, self._steps = key, self._go(plan, program, looked=looked)
         self.may_begin = False
-        """Whether a session has run long enough."""
+        """Whether a session has run long enough with this program."""
+        self.waiting = 0
+        """How many sessions wait for it."""
 
     def look(self) -> Engine | str | None:
         """Do a little; the engine, once it is there, or why there will be none."""
@@ -52,41 +55,60 @@ class Coming:
         found = known(self.key)
         if found is not None:
             self.stop()
-            _coming.pop(self.key, None)
         return found
+
+    def leave(self) -> None:
+        """A session waits no more; after the last of them it is given up, and may be begun anew."""
+        self.waiting -= 1
+        if self.waiting <= 0:
+            self.stop()
 
     def stop(self) -> None:
         """End the process that compiles, if there is one."""
         self._steps.close()
         atexit.unregister(self.stop)
+        _coming.pop(self.key, None)
 
-    def _go(self, plan: Plan, program: Program) -> Generator[None]:
-        while not self.may_begin:
+    def _go(self, plan: Plan, program: Program, *, looked: bool) -> Generator[None]:
+        if not looked:
+            with suppress(EngineError):  # what is damaged is made anew
+                yield from kept(self.key)
+        if known(self.key):
+            return
+        # one after another: who drags a slider brings a new program every frame
+        while not self.may_begin or _at_work:
             yield
         if not _has_interpreter():
             give_up(
                 self.key, "no interpreter was found to compile beside this one; say compiled=True to wait"
             )
             return
-        for _ in _worker(plan, program):
-            yield
+        _at_work.append(self)
+        try:
+            for _ in _worker(plan, program):
+                yield
+        finally:
+            _at_work.remove(self)
         yield from kept(self.key)
         if not known(self.key):
             give_up(self.key, "what was compiled could not be kept")
 
 
+_at_work: list[Coming] = []
+"""The one for which a process compiles at the moment, if there is one."""
 _coming: dict[str, Coming] = {}
 
 
-def engine_for(program: Program, plan: Plan, *, asked: bool) -> Engine | Coming | None:
+def engine_for(program: Program, plan: Plan, *, asked: bool, in_frame: bool) -> Engine | Coming | None:
     """The engine of a program, or its way here; None where there will be none.
 
-    It is made where it was `asked` for, or where the extra ``fast`` is; never without a compiler.
+    It is made where it was `asked` for, or where the extra ``fast`` is; never without a compiler. What is in
+    the cache is loaded at once, but not `in_frame`: there it comes in small steps as well.
     """
     if why_not() if asked else not can_compile():
         return None
     key = key_of(program, need_compiler())
-    if known(key) is None and key not in _coming:
+    if known(key) is None and key not in _coming and not in_frame:
         with suppress(EngineError):  # what is damaged is made anew
             for _ in kept(key):
                 pass
@@ -101,8 +123,8 @@ def engine_for(program: Program, plan: Plan, *, asked: bool) -> Engine | Coming 
                 f"or name one of your own in {cache_folder.VARIABLE}",
             )
             return None
-        _coming[key] = Coming(key, program, plan)
-    _coming[key].may_begin |= asked
+        _coming[key] = Coming(key, program, plan, looked=not in_frame)
+    _coming[key].waiting += 1
     return _coming[key]
 
 

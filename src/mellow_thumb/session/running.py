@@ -29,6 +29,8 @@ class Running:
         """The program at work."""
         self.room: Room | None = None
         """The same where it is compiled."""
+        self._since = -1.0
+        """When (s) it was first looked whether that is here."""
         self.cursor: int | None = None
         """Where a frame has what becomes of the pointer; None where that never changes."""
         if compiled:
@@ -45,14 +47,18 @@ class Running:
     def resume(self, program: Program, kept: Keeps) -> None:
         """Become what a program was."""
         if program is not self.program:
-            self._begin(program, kept.state, None)
+            self._begin(program, kept.state, self.loop)
         self.loop.resume(kept)
 
     def _begin(self, program: Program, state: tuple[float, ...], before: Loop | None) -> None:
         found = None
         if self._compiled is not False:
-            found = engine_for(program, self.plan, asked=self._compiled is True)
+            in_frame = before is not None
+            found = engine_for(program, self.plan, asked=self._compiled is True, in_frame=in_frame)
+        if self.coming:
+            self.coming.leave()
         self.program, self.coming, self.room = program, None, None
+        self._since = -1.0
         self.cursor = program.places.get("cursor")
         if isinstance(found, Engine):
             self.loop = self.room = Room(found, program, state, before)
@@ -69,7 +75,9 @@ class Running:
         coming = self.coming
         if coming is None:
             return
-        coming.may_begin |= now >= PATIENCE
+        if self._since < 0.0:
+            self._since = now
+        coming.may_begin |= now - self._since >= PATIENCE
         found = coming.look()
         if isinstance(found, Engine):
             self.go_over(found)
