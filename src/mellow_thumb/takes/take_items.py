@@ -49,7 +49,10 @@ class _Names(NamedTuple):
     low: np.ndarray
     high: np.ndarray
     clips: np.ndarray
-    held: np.ndarray
+    follows: np.ndarray
+    """For an ``.x`` the number of its ``.y``; -1 for every other."""
+    other: np.ndarray
+    """What stands for the component that a row does not have."""
     least: float
     most: float
 
@@ -142,7 +145,10 @@ class TakeReader:
         code, part = np.array(places, dtype=np.int32).reshape(-1, 2).T.copy()
         all_listed = bool((code[:-1] != -1).all())  # the last is that of missing words
         least, most = (low[:-1].max(), high[:-1].min()) if all_listed and len(names) > 1 else (1.0, -1.0)
-        return _Names(names, code, part, low, high, clips != 0.0, held != 0.0, float(least), float(most))
+        ends = {place: k for k, place in enumerate(places) if place[1] == 2}
+        follows = np.array([ends.get((at, 2), -1) if of == 1 else -1 for at, of in places], dtype=np.int32)
+        other = np.where((held != 0.0) & (part != 0), np.nan, 0.0)
+        return _Names(names, code, part, low, high, clips != 0.0, follows, other, float(least), float(most))
 
     def _begun(self, table: pd.DataFrame) -> np.ndarray | None:
         """What stands, row by row, for what a press began on; 0 for what the plan does not ask."""
@@ -170,16 +176,17 @@ class TakeReader:
                 value, good = self._refuse(known, t, value, number, inside)
                 t, value, number, code = t[good], value[good], number[good], code[good]
                 begun = begun[good] if begun is not None else None
-        t, part = np.maximum(t, 0.0), known.part[number]
+        t = np.maximum(t, 0.0)
         second = np.zeros(len(t), dtype=bool)
-        second[1:] = (part[1:] == 2) & (part[:-1] == 1) & (code[1:] == code[:-1]) & (t[1:] == t[:-1])
-        first = np.flatnonzero(~second)
-        part, held = part[first], known.held[number[first]]
-        x = value[first]
-        other = np.where(held, np.nan, 0.0)
-        y = np.where(part == 0, 0.0 if begun is None else begun[first], np.where(part == 1, other, x))
-        x = np.where(part == 2, other, x)
-        pairs = np.flatnonzero(second)
+        second[1:] = (known.follows[number[:-1]] == number[1:]) & (t[1:] == t[:-1])
+        first, pairs = np.flatnonzero(~second), np.flatnonzero(second)
+        number = number[first]
+        x, y = value[first], known.other[number]
+        if begun is not None:
+            y = np.where(known.part[number] == 0, begun[first], y)
+        (alone,) = np.nonzero(known.part[number] == 2)
+        if len(alone):
+            y[alone], x[alone] = x[alone], known.other[number[alone]]
         y[pairs - 1 - np.arange(len(pairs))] = value[pairs]
         return Rows(t[first], code[first], x, y)
 
