@@ -17,6 +17,7 @@ from collections.abc import Callable, Iterator, Mapping
 from dataclasses import replace
 from functools import partial
 from statistics import median
+from threading import Event, Thread
 from time import perf_counter
 from typing import Any
 
@@ -200,6 +201,53 @@ def around() -> None:
         for way, most in ENGINES.items():
             wanted = f"at most {most:g}" if work is live else "-"
             said(f"an orbit, {way}: {name}", found[f"{name} {way}"] / one, wanted)
+
+
+def beside() -> None:
+    """What rolling back costs, and what a busy Python thread beside the loop adds to a frame."""
+    profile, moves = mt.load_profile(orbit.PROFILE), orbit.hands(600)
+    calls = orbit.arguments(moves)
+
+    def by_hand() -> None:
+        state = orbit.START
+        for call in calls:
+            state, _ = orbit.by_hand(state, *call)
+
+    def frame_times(*, compiled: bool) -> float:
+        one, spent = profile.session(compiled=compiled), []
+        for number, events in enumerate(moves):
+            for signal, x, y in events:
+                one.feed(signal, (x, y), at=number / 60)
+            begin = perf_counter()
+            one.tick(to=(number + 1) / 60)
+            one.view(orbit.SUBJECT)
+            spent.append(perf_counter() - begin)
+        return median(spent)
+
+    for way in ENGINES:
+        one = profile.session(compiled=way == "C")
+        one.tick(0.1)
+        one.view(orbit.SUBJECT)
+        kept = one.snapshot()
+        found = turns(
+            {
+                "hand": by_hand,
+                "snapshot": lambda one=one: [one.snapshot() for _ in moves],  # type: ignore[misc]
+                "restore": lambda one=one, kept=kept: [one.restore(kept) for _ in moves],  # type: ignore[misc]
+            },
+            15,
+        )
+        said(f"{way}: snapshot / the hand-typed orbit", found["snapshot"] / found["hand"], "at most 0.26")
+        said(f"{way}: restore / the hand-typed orbit", found["restore"] / found["hand"], "at most 0.43")
+    alone = {way: frame_times(compiled=way == "C") for way in ENGINES}
+    over = Event()
+    thread = Thread(target=lambda: any(iter(over.is_set, True)), daemon=True)
+    thread.start()
+    for way in ENGINES:
+        added = 1e3 * (frame_times(compiled=way == "C") - alone[way])
+        said(f"{way}: a busy thread beside it adds to a frame, ms", added, "at most 0.2")
+    over.set()
+    thread.join()
 
 
 ENGINES = {"Python": 4.0, "C": 1.6}
@@ -429,5 +477,5 @@ if __name__ == "__main__":
     if sys.argv[1:] == ["stream"]:
         stream()
         raise SystemExit
-    for part in (frames, around, batches, mice_and_many, memory, held, growth, getting_ready):
+    for part in (frames, around, beside, batches, mice_and_many, memory, held, growth, getting_ready):
         part()

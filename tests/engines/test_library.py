@@ -53,7 +53,7 @@ def quickly() -> Iterator[None]:
 
 
 @needs_compiler
-@settings(max_examples=40)
+@settings(max_examples=20)
 @given(plans(makers=EVERYTHING), events(), st.integers(1, 40), st.sampled_from([24, 60, 144]))
 def test_the_library_says_what_the_woven_text_says(
     plan: Plan, happened: list[Event], rows: int, rate: int

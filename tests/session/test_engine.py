@@ -64,7 +64,7 @@ def until(session: mt.Session, happened: Callable[[], object], most: int = 3_000
 
 
 @needs_compiler
-@settings(max_examples=30)
+@settings(max_examples=20)
 @given(
     plans(makers=EVERYTHING),
     events(),

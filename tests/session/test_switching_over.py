@@ -10,7 +10,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 import mellow_thumb as mt
@@ -20,6 +20,7 @@ from mellow_thumb.plan.cues import Cue
 from mellow_thumb.plan.gates import Gate
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.signals import Address, own_signal
+from mellow_thumb.plan.steps import OneEuro
 from mellow_thumb.weaving import weave_plan
 
 from ..helpers.strategies import EVERYTHING, Event, events, feed, plans
@@ -60,6 +61,8 @@ def same(one: mt.Session, two: mt.Session) -> None:
 def test_what_has_a_place_goes_on_whatever_comes_before_it(
     plan: Plan, happened: list[Event], at: int
 ) -> None:
+    # all that is held is looked at anew, and a 1 euro filter takes that for a report more
+    assume(not any(isinstance(route.smoothing, OneEuro) for route in plan.routes))
     one, two = mt.Session(plan), mt.Session(plan)
     for event in happened:
         feed(one, event)
