@@ -9,7 +9,7 @@ from __future__ import annotations
 import math
 import sys
 from array import array
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from dataclasses import astuple
 from functools import cache, lru_cache
 from hashlib import sha256
@@ -172,6 +172,10 @@ def load(program: Program) -> Engine:
     compiler = need_compiler()
     key = key_of(program, compiler)
     with _one_at_a_time:
+        if key not in _engines:
+            with suppress(EngineError):  # what is damaged is made anew
+                for _ in kept(key):
+                    pass
         found = _engines.get(key)
         if found is None:
             try:
