@@ -28,6 +28,10 @@ FRAMES, RATE, SEED = 240, 60, 7
 """How many frames the test vectors have, how many a second, and the seed of the hands that they come from."""
 
 
+WHERE_FROM = ("file", "origin")
+"""What a description does not say of a profile: where its file lay."""
+
+
 def export_c(profile: Profile, path: str | os.PathLike[str]) -> tuple[Path, Path]:
     """Write a profile as a C99 header, and beside it a JSON description with test vectors.
 
@@ -74,7 +78,9 @@ def describe(profile: Profile, name: str) -> dict[str, Any]:
         "begun_on": things(profile),
         "hosts": list(program.hosts),
         "outputs": outputs(program),
-        "profile": _plain({key: value for key, value in asdict(profile).items() if key != "file"}),
+        "profile": _plain(
+            {key: value for key, value in asdict(profile).items() if key not in ("file", "origin")}
+        ),
         "vectors": vectors(program),
     }
 
