@@ -26,8 +26,6 @@ if TYPE_CHECKING:
 FORMAT = "mellow-thumb export 1"
 FRAMES, RATE, SEED = 240, 60, 7
 """How many frames the test vectors have, how many a second, and the seed of the hands that they come from."""
-
-
 WHERE_FROM = ("file", "origin")
 """What a description does not say of a profile: where its file lay."""
 
@@ -78,9 +76,7 @@ def describe(profile: Profile, name: str) -> dict[str, Any]:
         "begun_on": things(profile),
         "hosts": list(program.hosts),
         "outputs": outputs(program),
-        "profile": _plain(
-            {key: value for key, value in asdict(profile).items() if key not in ("file", "origin")}
-        ),
+        "profile": _plain({key: one for key, one in asdict(profile).items() if key not in WHERE_FROM}),
         "vectors": vectors(program),
     }
 
