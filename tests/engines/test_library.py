@@ -43,6 +43,10 @@ from ..helpers.strategies import EVERYTHING, Event, events, plans, take_of
 needs_compiler = pytest.mark.skipif(bool(compiler.why_not()), reason="no C compiler here")
 
 
+QUICKEST = (marsh.CHART, marsh.FOLLOWING, marsh.FINGERS)
+"""Scenes that are enough for every day: several mounts, a walk, fingers."""
+
+
 @contextmanager
 def quickly() -> Iterator[None]:
     """Compile without optimizing: sooner done, and to the bit the same."""
@@ -95,7 +99,13 @@ def test_compiled_is_interpreted_to_the_bit(
 
 @needs_compiler
 @pytest.mark.usefixtures("compiling")
-@pytest.mark.parametrize("scene", [marsh.CHART, marsh.FOLLOWING, marsh.FINGERS], ids=lambda scene: scene.stem)
+@pytest.mark.parametrize(
+    "scene",
+    [
+        pytest.param(path, id=path.stem, marks=[] if path in QUICKEST else pytest.mark.long)
+        for path, _ in marsh.SCENES
+    ],
+)
 def test_no_library_reads_or_writes_beside_its_room(tmp_path: Path, scene: Path) -> None:
     program = weave_plan(mt.load_profile(scene))
     text, loop = engine_text(program), PythonLoop(program, program.start)

@@ -92,6 +92,25 @@ def test_a_session_that_goes_over_in_any_frame_is_the_same_to_the_bit(
     assert seen(one, one.tick(0.05)) == seen(three, three.tick(0.05))
 
 
+@pytest.mark.long
+@pytest.mark.skipif(shutil.which("clang") is None, reason="no clang here")
+@settings(max_examples=60)
+@given(plans(makers=EVERYTHING), events(), st.lists(st.floats(1e-3, 0.2), min_size=4, max_size=12))
+def test_clang_says_the_same_to_the_bit_optimized(
+    plan: Plan, happened: list[Event], frames: list[float]
+) -> None:
+    one, two = mt.Session(plan), mt.Session(plan)
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setenv(compiler.VARIABLE, "clang")
+        two._running.go_over(load(two._running.program))
+    for event in happened:
+        feed(one, event)
+        feed(two, event)
+    for dt in frames:
+        assert seen(one, one.tick(dt)) == seen(two, two.tick(dt))
+    assert one.state() == two.state()
+
+
 @needs_compiler
 def test_more_events_than_one_call_takes(glasses: mt.Profile) -> None:
     one, two = glasses.session(), glasses.session()
