@@ -259,7 +259,7 @@ class AnyEngine(AnyOrder):
         assert self.both[1].engine == "C"
 
 
-AnyEngine.TestCase.settings = settings(max_examples=8, stateful_step_count=30)
+AnyEngine.TestCase.settings = settings(max_examples=6, stateful_step_count=30)
 TestAnyEngine = needs_compiler(AnyEngine.TestCase)
 
 

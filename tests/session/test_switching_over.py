@@ -56,7 +56,7 @@ def same(one: mt.Session, two: mt.Session) -> None:
         assert isclose(a, b, rel_tol=1e-9, abs_tol=1e-9)
 
 
-@settings(max_examples=60)
+@settings(max_examples=40)
 @given(plans(makers=EVERYTHING), events(seconds=0.5), st.integers(0, 8))
 def test_what_has_a_place_goes_on_whatever_comes_before_it(
     plan: Plan, happened: list[Event], at: int

@@ -430,7 +430,7 @@ def test_any_frames_end_alike_to_the_bit(plan: Plan, happened: list[Event], rand
 CAMERA = tuple(f"camera_{part}" for part in ("x", "y", "z", "qx", "qy", "qz", "qw"))
 
 
-@settings(max_examples=40)
+@settings(max_examples=15)
 @needs_compiler
 @given(plane_plans(), hands)
 def test_compiled_text_and_saved_sessions_say_the_same(plan: Plan, happened: list[Event]) -> None:
