@@ -425,6 +425,30 @@ def test_much_is_compiled_and_little_is_not(folder: Path, monkeypatch: pytest.Mo
     assert not can_compile()
 
 
+@needs_compiler
+@pytest.mark.skipif(os.name == "nt", reason="no shell here")
+def test_a_compiler_may_be_a_command_or_come_with_a_package(
+    folder: Path, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    real = compiler.find_compiler()
+    assert real
+    monkeypatch.setenv(compiler.VARIABLE, f"env -u NOTHING {real.words[0]}")
+    assert load(weave_plan(SMALL))
+    monkeypatch.delenv(compiler.VARIABLE)
+    (tmp_path / "ziglang").mkdir()
+    (tmp_path / "ziglang" / "__init__.py").touch()
+    brought = tmp_path / "ziglang" / "zig"
+    brought.write_text(f'#!/bin/sh\nshift\nPATH={os.environ["PATH"]!r} exec {real.words[0]} "$@"\n')
+    brought.chmod(0o700)
+    monkeypatch.syspath_prepend(tmp_path)
+    monkeypatch.setenv("PATH", str(tmp_path / "nothing"))
+    found = compiler.find_compiler()
+    assert found
+    assert found.words == (str(brought), "cc")
+    assert load(weave_plan(SMALL))
+    assert len(list(folder.glob("woven_*.json"))) == 2
+
+
 @pytest.mark.usefixtures("folder")
 def test_without_a_compiler_it_says_what_to_install(monkeypatch: pytest.MonkeyPatch, sweep: mt.Take) -> None:
     monkeypatch.setattr(compiler, "find_spec", lambda _: None)
@@ -432,6 +456,7 @@ def test_without_a_compiler_it_says_what_to_install(monkeypatch: pytest.MonkeyPa
     for wanted, path, said in (
         (None, "", r"no C compiler was found: install gcc or clang, or pip install 'mellow-thumb\[zig\]'"),
         ("no-such-cc", os.environ["PATH"], "MELLOW_THUMB_CC names no-such-cc, which is not there"),
+        ("'no such", os.environ["PATH"], "MELLOW_THUMB_CC names 'no such, which is not there"),
         ("off", os.environ["PATH"], "MELLOW_THUMB_CC is off"),
     ):
         monkeypatch.setenv("PATH", path)

@@ -61,14 +61,28 @@ def _found(wanted: str, path: str, flags: tuple[str, ...]) -> Compiler | None:
     if wanted == "off":
         return None
     if wanted:
-        first, *more = [wanted] if shutil.which(wanted, path=path) else shlex.split(wanted) or [wanted]
+        first, *more = [wanted] if shutil.which(wanted, path=path) else _words(wanted)
         there = shutil.which(first, path=path)
         return Compiler((there, *more), flags) if there else None
     for name in KNOWN if _has_tools() else ():
         there = shutil.which(name, path=path)
         if there:
             return Compiler((there,), flags)
-    return Compiler((sys.executable, "-m", "ziglang", "cc"), flags) if find_spec("ziglang") else None
+    zig = find_spec("ziglang")
+    for folder in (zig.submodule_search_locations or []) if zig else ():
+        # the program itself, not `python -m`: where Python is embedded that would start something else
+        there = shutil.which("zig", path=folder)
+        if there:
+            return Compiler((there, "cc"), flags)
+    return None
+
+
+def _words(command: str) -> list[str]:
+    """A command as words; one that cannot be taken apart stands for itself."""
+    try:
+        return shlex.split(command) or [command]
+    except ValueError:
+        return [command]
 
 
 def _has_tools() -> bool:
@@ -125,14 +139,18 @@ class Compiling:
         return "" if code == 0 else f"it ended with {code}{f': {lines[0]}' if lines else ''}"
 
     def stop(self) -> None:
-        """End it, and what it has started."""
+        """End it, and what it has started; from the thread that waits for it."""
+        self.kill()
+        self._process.communicate()
+
+    def kill(self) -> None:
+        """End it, and what it has started; from any thread."""
         with suppress(OSError):
             if hasattr(os, "killpg"):
                 import signal
 
                 os.killpg(self._process.pid, signal.SIGKILL)
         self._process.kill()
-        self._process.communicate()
 
 
 _at_work: set[Compiling] = set()
@@ -142,7 +160,7 @@ def stop_all() -> bool:
     """End every compiler that is still at work; whether there was one."""
     found = [*_at_work]
     for one in found:
-        one.stop()
+        one.kill()
     return bool(found)
 
 
