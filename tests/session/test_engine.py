@@ -194,6 +194,20 @@ def test_true_waits_for_it_and_false_never_asks(monkeypatch: pytest.MonkeyPatch,
         glasses.session(compiled=True)
 
 
+def test_what_compiled_cannot_be_is_refused(glasses: mt.Profile, sweep: mt.Take) -> None:
+    wrong: Any = "off"
+    calls: list[Callable[[], object]] = [
+        lambda: glasses.session(compiled=wrong),
+        lambda: mt.replay(glasses, sweep, compiled=wrong),
+        lambda: mt.feel(glasses, compiled=wrong),
+        lambda: mt.compare(glasses, glasses, sweep, compiled=wrong),
+        lambda: mt.sweep(glasses, {}, compiled=wrong),
+    ]
+    for call in calls:
+        with pytest.raises(mt.ArgumentError, match="compiled: found 'off'; expected None, True or False"):
+            call()
+
+
 @needs_compiler
 @pytest.mark.usefixtures("folder")
 def test_without_the_extra_nothing_is_compiled_unasked(

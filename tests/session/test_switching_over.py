@@ -181,6 +181,63 @@ def test_a_sheet_that_was_applied_is_laid_over_the_new_profile(tmp_path: Path) -
     session.tick(0.1)
 
 
+def test_names_that_look_like_ours_are_not_taken_for_them(tmp_path: Path) -> None:
+    text = """format = "mellow-thumb profile 1"
+title = "names"
+mount = "eye"
+[gates]
+walk_on = { flag = "turn_on" }
+cat_wants = { toggle = ["mouse.right"] }
+[routes.turn_on]
+from = "mouse.move.x"
+drives = "look_pool1"
+sensitivity = "1 deg/count"
+smoothing = { half_life = "50 ms" }
+[routes.plain]
+from = "mouse.move.y"
+drives = "look"
+sensitivity = "1 deg/count"
+smoothing = { half_life = "50 ms" }
+[axes]
+look = { unit = "deg" }
+look_pool1 = { unit = "deg" }
+[mounts.eye]
+kind = "eye"
+"""
+    profile = mt.load_profile(save(tmp_path / "names.toml", text))
+    one, two = profile.session(), profile.session()
+    for session in (one, two):
+        session.feed("flag.turn_on", 1)
+        session.feed("mouse.right", 1)
+        session.feed("mouse.move", (30.0, 7.0))
+        session.tick(0.05)
+    assert two.switch(with_more_before(profile)) == ()
+    frame = one.tick(0.05)
+    assert frame.gates == {"walk_on": True, "cat_wants": True}
+    assert frame.axes["look"] != frame.axes["look_pool1"]
+    assert dict(two.tick(0.05).axes) == pytest.approx(dict(frame.axes), rel=1e-9)
+    same(one, two)
+    fewer = text.replace("[routes.plain]", "[routes.gone]").replace(
+        'cat_wants = { toggle = ["mouse.right"] }\n', ""
+    )
+    assert one.switch(mt.load_profile(save(tmp_path / "fewer.toml", fewer))) == (
+        "the gate cat_wants is gone",
+        "the route plain is gone",
+    )
+    one.switch(profile)
+    assert one.tick(0.05).gates == {"walk_on": True, "cat_wants": False}
+
+
+def test_what_is_no_profile_is_refused_and_nothing_has_changed(glasses: mt.Profile) -> None:
+    session = glasses.session()
+    before = session.state()
+    wrong: list[Any] = ["chart.toml", None, mt.Take]
+    for one in wrong:
+        with pytest.raises(mt.ArgumentError, match="expected a profile, from load_profile"):
+            session.switch(one)
+    assert session.state() == before
+
+
 # ---- the file
 
 

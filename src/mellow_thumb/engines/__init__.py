@@ -1,6 +1,7 @@
 """Engines: what runs a program."""
 
 from .coming import PATIENCE, Coming, engine_for
+from .compiler import check_compiled
 from .library import Engine, EngineError, can_compile, is_at_hand, load
 from .loop import Keeps, Kept, Loop, PythonLoop, Subject
 from .room import Room
@@ -17,6 +18,7 @@ __all__ = [
     "Room",
     "Subject",
     "can_compile",
+    "check_compiled",
     "engine_for",
     "is_at_hand",
     "load",

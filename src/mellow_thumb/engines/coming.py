@@ -22,8 +22,6 @@ if TYPE_CHECKING:
 
 PATIENCE = 2.0
 """Seconds of a session after which it is worth a compiler; most programs that open one are done by then."""
-
-
 LEAVE = 0.5
 """Seconds that the process that compiles has to end by itself."""
 
@@ -38,7 +36,6 @@ class Coming:
         """`looked` is whether the cache was looked into already."""
         for name in ("ctypes", "pickle", "subprocess", "threading"):
             import_module(name)  # here, since in a frame it would be a hitch
-        atexit.register(self.stop)
         self.key, self._steps = key, self._go(plan, program, looked=looked)
         self.may_begin = False
         """Whether a session has run long enough with this program."""
@@ -64,9 +61,8 @@ class Coming:
             self.stop()
 
     def stop(self) -> None:
-        """End the process that compiles, if there is one."""
+        """Have the process that compiles end, if there is one."""
         self._steps.close()
-        atexit.unregister(self.stop)
         _coming.pop(self.key, None)
 
     def _go(self, plan: Plan, program: Program, *, looked: bool) -> Generator[None]:
@@ -76,7 +72,8 @@ class Coming:
         if known(self.key):
             return
         # one after another: who drags a slider brings a new program every frame
-        while not self.may_begin or _at_work:
+        while not self.may_begin or _at_work or _ending:
+            _clear_up()
             yield
         if not _has_interpreter():
             give_up(
@@ -97,6 +94,14 @@ class Coming:
 _at_work: list[Coming] = []
 """The one for which a process compiles at the moment, if there is one."""
 _coming: dict[str, Coming] = {}
+
+
+@atexit.register
+def _end() -> None:
+    """Leave nothing at work as we end."""
+    for one in [*_coming.values()]:
+        one.stop()
+    _clear_up(LEAVE)
 
 
 def engine_for(program: Program, plan: Plan, *, asked: bool, in_frame: bool) -> Engine | Coming | None:
@@ -170,15 +175,31 @@ def _worker(plan: Plan, program: Program) -> Iterator[None]:
         if process.returncode:
             raise EngineError(said or f"the process that compiles ended with {process.returncode}")
     finally:
-        # told by that it ends what it has begun, and clears up
+        # told by that it ends what it has begun, and clears up; nobody waits for it in a frame
         process.stdin.close()
-        try:
-            process.wait(LEAVE)
-        except subprocess.TimeoutExpired:
-            process.kill()
-            process.wait()
-        assert process.stderr
-        process.stderr.close()
+        _ending.append(process)
+        _clear_up()
+
+
+_ending: list[Popen[bytes]] = []
+"""Processes that were told to end."""
+
+
+def _clear_up(wait: float = 0.0) -> None:
+    """Forget those that have ended; with seconds to `wait`, end the others too."""
+    for process in [*_ending]:
+        if process.poll() is None and wait:
+            import subprocess
+
+            try:
+                process.wait(wait)
+            except subprocess.TimeoutExpired:
+                process.kill()
+                process.wait()
+        if process.returncode is not None:
+            assert process.stderr
+            process.stderr.close()
+            _ending.remove(process)
 
 
 def _told(stream: IO[bytes], words: bytes) -> None:

@@ -10,7 +10,7 @@ from functools import lru_cache
 from importlib.util import find_spec
 from typing import TYPE_CHECKING, NamedTuple
 
-from ..basics import MissingError
+from ..basics import ArgumentError, MissingError
 
 if TYPE_CHECKING:
     from pathlib import Path
@@ -23,6 +23,12 @@ FLAGS = ("-std=c99", "-O2", "-ffp-contract=off", "-fvisibility=hidden", "-shared
 """What it is told: no operation is contracted, so the same bits come out as in Python."""
 LONGEST = 120.0
 """Seconds after which a compiler is taken to hang."""
+
+
+def check_compiled(compiled: object) -> None:
+    """Refuse what ``compiled=`` cannot be: a word that is true would compile, whatever it says."""
+    if compiled is not None and not isinstance(compiled, bool):
+        raise ArgumentError(f"compiled: found {compiled!r}; expected None, True or False")
 
 
 class Compiler(NamedTuple):

@@ -132,13 +132,9 @@ def _text_of(program: Program) -> EngineText:
     return engine_text(program)
 
 
+@lru_cache(maxsize=256)
 def key_of(program: Program, compiler: Compiler) -> str:
     """What tells a program's engine from others: its text, who writes C of it, and what compiles that."""
-    return _key_of(program, compiler)
-
-
-@lru_cache(maxsize=256)
-def _key_of(program: Program, compiler: Compiler) -> str:
     return _digest("program", program.text, program.pose_text, source_of_c(), *_machine(compiler))
 
 

@@ -1,6 +1,7 @@
 """Expressions: what programs are made of: values, handles, statements, blocks; and formulas taken in."""
 
 from .blocks import (
+    APART,
     Block,
     Branch,
     Handle,
@@ -47,6 +48,7 @@ from .values import (
 )
 
 __all__ = [
+    "APART",
     "FALSE",
     "MATHS",
     "TRUE",

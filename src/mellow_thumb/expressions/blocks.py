@@ -68,6 +68,10 @@ class Handle(Name):
         """What it is called where another program takes over, where that is not its name in full."""
 
 
+APART = "\0"
+"""Stands before and after a name of a profile's own in a role; no profile has it in a name."""
+
+
 class State:
     """Makes state values, each with a name of its own; the order in which they were made is kept."""
 
@@ -88,7 +92,8 @@ class State:
             # a stem is of one word, or of two or three where an axis is called so: route3, yaw_9, pan_x_7
             size = next((k for k in (3, 2, 1) if "_".join(words[:k]) in self._owners), 1)
             word = "_".join(words[:size])
-            found.append(self._owners.get(word, word))
+            # what a profile calls its own may look like any word of ours, so it is set apart
+            found.append(f"{APART}{self._owners[word]}{APART}" if word in self._owners else word)
             del words[:size]
         return "_".join(found)
 

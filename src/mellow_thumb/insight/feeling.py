@@ -9,6 +9,7 @@ from __future__ import annotations
 from math import hypot, log2, nan
 from typing import TYPE_CHECKING, Any
 
+from ..engines import check_compiled
 from ..plan import Plan
 from ..takes import replay
 from .bench import Bench
@@ -62,6 +63,7 @@ def feel(
     """
     import pandas as pd
 
+    check_compiled(compiled)
     plans: list[Plan] = [profile] if isinstance(profile, Plan) else list(profile)
     columns: dict[str, dict[tuple[str, str], float]] = {}
     units: dict[tuple[str, str], str] = {}

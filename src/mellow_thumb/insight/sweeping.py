@@ -15,7 +15,7 @@ from multiprocessing import get_context
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import ArgumentError, MissingError, OutputError, nearest
-from ..engines import can_compile
+from ..engines import can_compile, check_compiled
 from ..profiles import profile_of, resolve
 from ..takes import WORTH_COMPILING
 from .feeling import RATES, feel
@@ -76,6 +76,7 @@ def sweep(
     """
     import pandas as pd
 
+    check_compiled(compiled)
     points = [dict(zip(settings, values, strict=True)) for values in _grid(settings)]
     digests = {k: _digest(take) for k, take in enumerate(takes)} or {-1: ""}
     checked = [(point, _data(profile, point)) for point in points]

@@ -9,7 +9,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from ..plan import KNOWN
-from ..weaving import ON, WANTS
+from ..weaving import WANTS, own_role, role_of_on
 
 if TYPE_CHECKING:
     from ..plan import Axis, Plan
@@ -47,7 +47,7 @@ def _numbers(old: Plan, new: Plan, known: dict[str, float], *, chosen_first: boo
             found[role] = float(_place(things[0], value, things[1]))
     choices = {gate.name: gate.choice for gate in old.gates}
     for gate in new.gates:
-        role, was = f"choice.{gate.name}", choices.get(gate.name, ())
+        role, was = own_role(f"choice.{gate.name}"), choices.get(gate.name, ())
         if len(gate.choice) > 1 and was != gate.choice:
             begins_anew = chosen_first or role not in known or not was
             found[role] = 0.0 if begins_anew else float(_place(was, known[role], gate.choice))
@@ -68,21 +68,21 @@ def _mounts(old: Plan, new: Plan, known: dict[str, float]) -> dict[str, float]:
     }
     stays = were[int(known.get("mount", 0.0))] in are
     force = are[int(found["mount"])]
-    weights = {name: known.get(f"mounts.{name}.from", float(name == force)) for name in are}
+    weights = {name: known.get(own_role(f"mounts.{name}.from"), float(name == force)) for name in are}
     if not stays or set(are) - set(were) or abs(sum(weights.values()) - 1.0) > 1e-9:
         # what it went over from is not all there: it is there at once
         weights = {name: float(name == force) for name in are}
-    found |= {f"mounts.{name}.from": weight for name, weight in weights.items()}
+    found |= {own_role(f"mounts.{name}.from"): weight for name, weight in weights.items()}
     for one in new.mounts.instances:
         if one.mounts:
-            users = sorted(are[k] for k in one.mounts)
-            found["\n".join([ON, *users])] = float(force in users)
+            users = [are[k] for k in one.mounts]
+            found[role_of_on(users)] = float(force in users)
     return found
 
 
 def _role(key: str, axis: Axis) -> str:
     """What the value of an axis is saved as, as one mount has it."""
-    return key if key == axis.name and key in KNOWN else f"axes.{key}"
+    return key if key == axis.name and key in KNOWN else own_role(f"axes.{key}")
 
 
 def _axes(

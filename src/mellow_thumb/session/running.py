@@ -5,7 +5,7 @@ from __future__ import annotations
 from contextlib import suppress
 from typing import TYPE_CHECKING
 
-from ..engines import PATIENCE, Engine, EngineError, PythonLoop, Room, engine_for, load
+from ..engines import PATIENCE, Engine, EngineError, PythonLoop, Room, check_compiled, engine_for, load
 from ..weaving import weave_plan
 from .carrying import carried_over
 from .inbox import PASSED
@@ -21,6 +21,7 @@ class Running:
 
     def __init__(self, plan: Plan, *, compiled: bool | None = False) -> None:
         """Begin; with `compiled` True it is, before this returns, with None as soon as that can be had."""
+        check_compiled(compiled)
         self.plan, self.program = plan, weave_plan(plan)
         self._compiled = compiled
         self.coming: Coming | None = None

@@ -7,7 +7,7 @@ from operator import itemgetter
 from typing import TYPE_CHECKING, Any, Protocol
 
 from ..basics import ArgumentError, listed, nearest
-from ..plan import DEVICES, label_of
+from ..plan import DEVICES, Plan, label_of
 from .answers import Answers
 from .camera import Camera
 from .carrying import dropped
@@ -26,7 +26,7 @@ if TYPE_CHECKING:
     from collections.abc import Callable, Sequence
 
     from ..engines import Subject
-    from ..plan import Cue, Gate, Plan
+    from ..plan import Cue, Gate
     from ..weaving import Item
     from .intake import Burst
     from .view import Quadruple, Triple, View
@@ -475,8 +475,11 @@ class Session:
         was applied is laid over the new profile as well.
 
         Returns in words what has no place there, and what of the sheet did not apply. Raises
-        :class:`SheetError` where the sheet makes no profile of it; the session is then as it was.
+        :class:`SheetError` where the sheet makes no profile of it, and :class:`ArgumentError` for what is no
+        profile; the session is then as it was.
         """
+        if not isinstance(profile, Plan):
+            raise ArgumentError(f"switch: found {profile!r:.60}; expected a profile, from load_profile")
         plan, told = self._sheet.lay(profile) if self._sheet else (profile, ())
         gone = dropped(self._running.plan, plan)
         self._base = profile

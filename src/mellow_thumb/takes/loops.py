@@ -5,7 +5,7 @@ from __future__ import annotations
 from contextlib import suppress
 from typing import TYPE_CHECKING, Protocol
 
-from ..engines import EngineError, can_compile, is_at_hand, load
+from ..engines import EngineError, can_compile, check_compiled, is_at_hand, load
 from ..session import POSE
 
 if TYPE_CHECKING:
@@ -119,6 +119,7 @@ def runner_for(program: Program, size: int, *, compiled: bool | None) -> Runner:
     With `compiled` None it is compiled where that is sooner done: where the extra ``fast`` and a C compiler
     are here, and there is much to do, or what is compiled is at hand already. Both give the same results.
     """
+    check_compiled(compiled)
     if compiled is None:
         compiled = (
             size >= WORTH_LOADING and can_compile() and (size >= WORTH_COMPILING or is_at_hand(program))

@@ -10,7 +10,20 @@ from dataclasses import dataclass, field
 from math import inf
 from typing import TYPE_CHECKING
 
-from ..expressions import Block, Name, Names, State, Value, Word, cases, exp, lift, product_of, some, total
+from ..expressions import (
+    Block,
+    Name,
+    Names,
+    State,
+    Value,
+    Word,
+    cases,
+    exp,
+    lift,
+    product_of,
+    some,
+    total,
+)
 from ..formulas import clamp
 from ..plan import (
     AGE,
@@ -48,6 +61,7 @@ from ..plan.steps import (
 )
 from .flows import AxisFlow, Turn
 from .panning import Pan
+from .roles import own_role, role_of_on, say_owners
 from .switching import Switching
 from .walking import Walk, WalkState
 
@@ -63,9 +77,6 @@ WORDS = (T, CODE, X, Y, AGE, WAIT, PACE, STOP, DT, ANCHOR, DUE, WORLD_THEN)
 """What every program calls its own."""
 LOOP = ("live", "saved", "reading", "out", "items", "kept_anchor", "pose")
 """What the loops around it call their own."""
-
-ON = "on"
-"""What that is saved as which is 1 while one of some mounts is in force; their names come after it."""
 
 Setting = tuple[str, str]
 """Something that a host may set: ``scale`` of a route, ``set`` or ``turn`` of an axis; and its name."""
@@ -154,7 +165,7 @@ class Parts:
         instances = plan.mounts.instances
         self.axes = {one.key: one.axis for one in instances}
         """Every axis as a mount has it, by the key of the instance."""
-        self._say_owners()
+        say_owners(plan, self.state, {key: self._variable(key, k) for k, key in enumerate(self.axes, 1)})
         self.state.new(ANCHOR.name)
         self.names = Names([*(word.name for word in WORDS), *LOOP])
         self.variables = {
@@ -207,26 +218,6 @@ class Parts:
         self.guarded = self._make_guards()
         """The axes for which it matters whether their limits are near."""
 
-    def _say_owners(self) -> None:
-        """Say whose the numbers in the names of state values are."""
-        plan, owned = self.plan, self.state.owned
-        numbered = {
-            "route": (f"routes.{one.name}" for one in plan.routes),
-            "scale": (f"routes.{one.name}.scale" for one in plan.routes),
-            "gate": (f"gates.{one.name}" for one in plan.gates),
-            "cue": (f"cues.{one.name}" for one in plan.cues),
-            "signal": (f"signals.{one.name}" for one in plan.derived),
-        }
-        for stem, names in numbered.items():
-            for k, name in enumerate(names, 1):
-                owned(f"{stem}{k}", name)
-        for k, one in enumerate(plan.mounts.all):
-            for stem in ("pan", "from", "entry"):
-                owned(f"{stem}{k}", f"mounts.{one.mount.name}.{stem}")
-        for k, key in enumerate((one.key for one in plan.mounts.instances), 1):
-            if self._variable(key, k) != key:
-                owned(self._variable(key, k), f"axes.{key}")
-
     @property
     def zooming(self) -> list[str]:
         """The keys of the zooms on which a rate depends while they move."""
@@ -273,8 +264,9 @@ class Parts:
         if own:
             stem = f"{signal.device}{1 + sum(name.startswith(f'{signal.device}.') for name in self.raw)}"
         endings = ("_x", "_y") if signal.pair else ("",)
+        role = own_role(signal.name) if own else ""
         return tuple(
-            self.state.new(f"{stem}{ending}", signal.start, saved_as=f"{signal.name}{ending}" if own else "")
+            self.state.new(f"{stem}{ending}", signal.start, saved_as=f"{role}{ending}" if own else "")
             for ending in endings
         )
 
@@ -313,15 +305,13 @@ class Parts:
         # axes of the same mounts share what says that one of these is in force
         sets = sorted({one.mounts for one in mounts.instances if one.mounts}, key=sorted)
         on = {
-            users: self.state.new(f"on{k}", float(first in users), saved_as=self._on(users))
+            users: self.state.new(
+                f"on{k}", float(first in users), saved_as=role_of_on(mounts.all[k].mount.name for k in users)
+            )
             for k, users in enumerate(sets, 1)
         }
         self.on = {one.key: on[one.mounts] for one in mounts.instances if one.mounts}
         return MountParts(mount, chosen, since, over, froms, {one: users for users, one in on.items()})
-
-    def _on(self, mounts: frozenset[int]) -> str:
-        """What that is saved as which is 1 while one of these mounts is in force."""
-        return "\n".join([ON, *sorted(self.plan.mounts.all[k].mount.name for k in mounts)])
 
     def keys(self, axis: str) -> tuple[str, ...]:
         """The keys of an axis, one for each mount that has it for itself."""

@@ -1,0 +1,46 @@
+"""Roles: what state values are called where another program takes over, and their numbers mean nothing."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..expressions import APART
+
+if TYPE_CHECKING:
+    from collections.abc import Iterable, Mapping
+
+    from ..expressions import State
+    from ..plan import Plan
+
+ON = "on"
+"""What that is saved as which is 1 while one of some mounts is in force; their names come after it."""
+
+
+def say_owners(plan: Plan, state: State, variables: Mapping[str, str]) -> None:
+    """Say whose the numbers in a plan's state values are; `variables` has the names of axes by key."""
+    numbered = {
+        "route": (f"routes.{one.name}" for one in plan.routes),
+        "scale": (f"routes.{one.name}.scale" for one in plan.routes),
+        "gate": (f"gates.{one.name}" for one in plan.gates),
+        "cue": (f"cues.{one.name}" for one in plan.cues),
+        "signal": (f"signals.{one.name}" for one in plan.derived),
+    }
+    for stem, names in numbered.items():
+        for k, name in enumerate(names, 1):
+            state.owned(f"{stem}{k}", name)
+    for k, one in enumerate(plan.mounts.all):
+        for stem in ("pan", "from", "entry"):
+            state.owned(f"{stem}{k}", f"mounts.{one.mount.name}.{stem}")
+    for key, variable in variables.items():
+        if variable != key:
+            state.owned(variable, f"axes.{key}")
+
+
+def own_role(name: str) -> str:
+    """What a signal of the profile's own is called in a role."""
+    return f"{APART}{name}{APART}"
+
+
+def role_of_on(mounts: Iterable[str]) -> str:
+    """What that is saved as which is 1 while one of these mounts is in force."""
+    return APART.join([ON, *sorted(mounts)])
