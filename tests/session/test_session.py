@@ -387,6 +387,8 @@ def test_shifting_the_origin_moves_the_view_with_the_world_and_nothing_else() ->
         ({"clear": float("inf")}, "clear = inf; expected finite numbers of 0 or more"),
         ({"clear": "far"}, "clear = 'far'; expected a number"),
         ({"subject": (9.0, 0.0, 9.0), "clear": -1.0}, "clear = -1.0; expected finite numbers of 0 or more"),
+        ({"subject": (9.0, 0.0, 9.0), "ground": float("nan")}, "ground = nan; expected finite numbers"),
+        ({"subject": (9.0, 0.0, 9.0), "ground": lambda *_: float("inf")}, "ground = inf"),
     ],
 )
 def test_what_a_host_says_wrong_of_what_is_seen_is_refused_and_changes_nothing(

@@ -83,6 +83,8 @@ class Camera:
         """The pose, after all that a host may say of what is seen."""
         loop, said, now = self._running.loop, self._answers, self._clock.now
         before = loop.hosts
+        # after a cut a camera trails nothing and owes nothing: it starts as on the first frame
+        rig = loop.rig if not cut else tuple(self._running.program.rig.values())
         try:
             if subject is not None:
                 loop.stand(subject)
@@ -94,14 +96,12 @@ class Camera:
                 said.say(dict(zip(UP, direction(up), strict=True)))
             if head is not None:
                 said.wear(head)
+            if ground is not None:
+                heights = said.heights(ground, values, rig) if callable(ground) else (ground, ground)
+                said.say(dict(zip(GROUND, heights, strict=True)))
         except ArgumentError:
             loop.hosts = before  # what is refused leaves nothing behind, not even the half that was right
             raise
-        # after a cut a camera trails nothing and owes nothing: it starts as on the first frame
-        rig = loop.rig if not cut else tuple(self._running.program.rig.values())
-        if ground is not None:
-            heights = said.heights(ground, values, rig) if callable(ground) else (ground, ground)
-            said.say(dict(zip(GROUND, heights, strict=True)))
         loop.rig = rig
         return loop.view(values, now)
 
