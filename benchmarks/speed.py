@@ -317,7 +317,7 @@ def batches() -> None:
     out, hosts = np.empty((height(program), frames)), np.full((len(program.hosts), frames), np.nan)
 
     def compiled() -> None:
-        Compiled(engine).run(events, ends, hosts, 0, out, last=True)
+        Compiled(engine, program).run(events, ends, hosts, 0, out, last=True)
 
     compiled()
     by_hand, _ = by_hand_c.over(many)
@@ -399,7 +399,7 @@ def growth() -> None:
     engine = load(program)
     times = []
     for frames in (10_000, 10_000_000):
-        loop = Compiled(engine)
+        loop = Compiled(engine, program)
         out = np.empty((height(program), min(frames, 100_000)))
         begin, done = perf_counter(), 0
         while done < frames:

@@ -8,10 +8,13 @@ import re
 import struct
 import subprocess
 from pathlib import Path
+from typing import Any
 
 import pytest
 
-from mellow_thumb import __version__, marsh
+from mellow_thumb import __version__, load_profile, marsh
+from mellow_thumb.expressions import MATHS
+from mellow_thumb.weaving import weave_plan
 
 
 def run(command: str, *words: str | Path, folder: Path) -> subprocess.CompletedProcess[str]:
@@ -156,8 +159,13 @@ def test_export_writes_c_with_its_description_or_prints_the_woven_text(command: 
     done = run(command, "export", marsh.BOARDWALK, "--c", "marsh.h", folder=tmp_path)
     assert (done.returncode, done.stdout.split()) == (0, ["wrote", "marsh.h", "wrote", "marsh.json"])
     printed = run(command, "export", marsh.BOARDWALK, "--text", folder=tmp_path)
-    assert printed.stdout.startswith("def live(saved):")
-    compile(printed.stdout, "woven", "exec")
+    assert printed.stdout.startswith("numbers = (\n    ")
+    found: dict[str, Any] = dict(MATHS)
+    exec(printed.stdout, found)
+    program = weave_plan(load_profile(marsh.BOARDWALK))
+    loop, other = found["live"](program.start, found["numbers"]), program.live(program.start)
+    frame = [(0.1, program.codes["key.KeyW"], 1.0, 0.0), (0.5, program.frame, 0.0, 0.0)]
+    assert [next(loop), loop.send(frame)] == [next(other), other.send(frame)]
     assert run(command, "export", marsh.BOARDWALK, folder=tmp_path).returncode == 2
     wrong = run(command, "export", marsh.BOARDWALK, "--c", "marsh.hpp", folder=tmp_path)
     assert (wrong.returncode, wrong.stderr) == (1, 'marsh.hpp: found the suffix ".hpp"; expected .h\n')

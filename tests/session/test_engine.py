@@ -21,6 +21,7 @@ from hypothesis import strategies as st
 import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.engines import PATIENCE, cache_folder, coming, compiler, library, load
+from mellow_thumb.plan import Condition
 from mellow_thumb.plan.plan import Plan
 
 from ..engines.test_library import a_compiler, counted, forget, needs_compiler, quickly
@@ -222,7 +223,7 @@ def test_without_the_extra_nothing_is_compiled_unasked(
 
 @needs_compiler
 @pytest.mark.usefixtures("folder")
-def test_who_drags_a_slider_starts_one_compiler_at_a_time(
+def test_who_tries_many_programs_starts_one_compiler_at_a_time(
     monkeypatch: pytest.MonkeyPatch, glasses: mt.Profile
 ) -> None:
     begun, ended = [], []
@@ -239,8 +240,8 @@ def test_who_drags_a_slider_starts_one_compiler_at_a_time(
     session, other = glasses.session(), glasses.session()
     route = glasses.routes[0]
     for k in range(40):
-        gains = tuple(gain * (1.0 + k / 40) for gain in route.gains)
-        session.switch(replace(glasses, routes=(replace(route, gains=gains), *glasses.routes[1:])))
+        scales = ((Condition("glassing"), 1.0 + k / 40),) * (k + 1)  # so many factors are another program
+        session.switch(replace(glasses, routes=(replace(route, scales=scales), *glasses.routes[1:])))
         for _ in range(k % 3):
             session.tick(0.01)
             assert len(begun) - len(ended) <= 1

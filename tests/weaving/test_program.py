@@ -142,7 +142,7 @@ def split_finely(plan: Plan, happened: list[Event]) -> list[float]:
         .replace(f"{LONGEST!r}", "0.00025")
         .replace(f"{NEAR!r}", "0.00025")
     )
-    loop = compiled(fine, "live")(program.start)
+    loop = compiled(fine, "live")(program.start, program.numbers)
     next(loop)
     return list(loop.send([*items_of(plan, program, happened), (1.0, program.frame, 0.0, 0.0)]))
 

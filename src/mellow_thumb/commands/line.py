@@ -248,8 +248,7 @@ def export(
     if loaded is None:
         return
     if text:
-        program = weave_plan(loaded)
-        click.echo(f"{program.text}\n\n{program.pose_text}", nl=False)
+        click.echo(weave_plan(loaded).listing, nl=False)
     for written in export_c(loaded, header) if header else ():
         click.echo(f"wrote {written}", err=text)
 

@@ -17,6 +17,7 @@ from importlib.util import find_spec
 from pathlib import Path
 from threading import Lock
 from typing import TYPE_CHECKING, NamedTuple
+from weakref import WeakKeyDictionary
 
 from ..basics import MellowThumbError, OutputError
 from ..expressions import MATHS
@@ -27,7 +28,7 @@ from .compiler import Compiling, need_compiler, why_not
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
-    from ..weaving import Program
+    from ..weaving import Program, Woven
     from .compiler import Compiler
 
 PAIRS, AT_ONCE = 2000, 250
@@ -102,7 +103,7 @@ def _examples(name: str, part: int) -> tuple[array[float], array[float]]:
 
 
 class Engine(NamedTuple):
-    """What runs a program, and what its rooms begin with."""
+    """What runs a program, and how its rooms lie."""
 
     library: Library
     text: EngineText
@@ -126,16 +127,24 @@ def _is_asked() -> bool:
     return find_spec("platformdirs") is not None
 
 
-@lru_cache(maxsize=64)
+_texts: WeakKeyDictionary[Woven, EngineText] = WeakKeyDictionary()
+
+
 def _text_of(program: Program) -> EngineText:
-    """The text of a program's library; that of one program is written once."""
-    return engine_text(program)
+    """The text of a program's library; it is written once, whatever the program's numbers."""
+    if program.woven not in _texts:
+        _texts[program.woven] = engine_text(program)
+    return _texts[program.woven]
+
+
+def key_of(program: Program, compiler: Compiler) -> str:
+    """What tells a program's engine from others: its text, who writes C of it, and what compiles that."""
+    return _key(program.digest, compiler)
 
 
 @lru_cache(maxsize=256)
-def key_of(program: Program, compiler: Compiler) -> str:
-    """What tells a program's engine from others: its text, who writes C of it, and what compiles that."""
-    return _digest("program", program.text, program.pose_text, source_of_c(), *_machine(compiler))
+def _key(digest: str, compiler: Compiler) -> str:
+    return _digest("program", digest, source_of_c(), *_machine(compiler))
 
 
 def _machine(compiler: Compiler) -> tuple[str, ...]:
@@ -205,7 +214,7 @@ def kept(key: str) -> Iterator[None]:
     yield
     if not folder or not note:
         return
-    text = EngineText("", Layout(*note["layout"]), tuple(note["start"]), tuple(note["maths"]))
+    text = EngineText("", Layout(*note["layout"]), tuple(note["maths"]))
     name = str(note["library"])
     library = _libraries.get(name)
     if library is None:
@@ -238,7 +247,6 @@ def _made(program: Program, key: str, compiler: Compiler) -> Engine:
                 note = {
                     "library": name,
                     "layout": astuple(text.layout),
-                    "start": text.start,
                     "maths": text.maths,
                 }
                 cache_folder.write_note(folder, key, note)

@@ -7,7 +7,7 @@ from functools import cache
 from itertools import chain
 from typing import TYPE_CHECKING
 
-from ..weaving.languages import MOST
+from ..weaving.languages import MOST, room_start
 from .loop import Kept, carried, refused, stood
 
 if TYPE_CHECKING:
@@ -85,7 +85,8 @@ class Room:
         self._row, self._there = memoryview(row).cast("B"), ctypes.byref(row)
         self._run, self._act = self.library.frame, self.library.act
         self._save, self._pose = self.library.save, self.library.pose
-        _doubles(layout.frame - layout.rig).pack_into(self._row, 8 * layout.rig, *engine.text.start)
+        begun = room_start(layout, program)
+        _doubles(len(begun)).pack_into(self._row, 8 * layout.rig, *begun)
         self._flags = self._row.cast("d")
         self._turns = program.asked_places.get("subject_yaw")
         self._moment, self._frame, self._count = layout.hosts - 1, 8 * layout.frame, layout.frame + 2

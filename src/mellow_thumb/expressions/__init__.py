@@ -17,6 +17,7 @@ from .blocks import (
     set_in,
     used,
 )
+from .parameters import Parameter, Parameters, altered, is_infinite, worked_out
 from .straight import MATHS, Straight, check_formula
 from .values import (
     FALSE,
@@ -68,6 +69,8 @@ __all__ = [
     "Number",
     "Operation",
     "Opposite",
+    "Parameter",
+    "Parameters",
     "Relation",
     "Set",
     "Skip",
@@ -77,11 +80,13 @@ __all__ = [
     "Truth",
     "Value",
     "Word",
+    "altered",
     "cases",
     "check_formula",
     "every",
     "exp",
     "flag",
+    "is_infinite",
     "lift",
     "opposite",
     "product_of",
@@ -92,4 +97,5 @@ __all__ = [
     "used",
     "where",
     "whole",
+    "worked_out",
 ]

@@ -11,7 +11,7 @@ from contextlib import contextmanager
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from .straight import MATHS, check_formula
-from .values import Name, Number, Value, Word, lift
+from .values import Name, Value, Word, lift
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Iterator
@@ -63,7 +63,7 @@ class Handle(Name):
     def __init__(self, name: str, start: float, saved_as: str) -> None:
         super().__init__(name)
         self.start = start
-        """What it is before anything has happened."""
+        """What it is before anything has happened; it may be a parameter."""
         self.saved_as = saved_as
         """What it is called where another program takes over, where that is not its name in full."""
 
@@ -259,11 +259,12 @@ class Block:
             )
         key: tuple[Any, ...] = ()
         if not into:
-            key = (formula, *[value.text for value in given], *sorted(constants.items()))
+            key = (formula, *[value.text for value in given])
+            key += tuple([(name, lift(one).text) for name, one in sorted(constants.items())])
             step = self._steps.get(key)
             if step and self._stands(step):
                 return step.results
-        filled: dict[str, Value] = {name: Number(float(constants[name])) for name in straight.constants}
+        filled = {name: lift(one) for name, one in straight.given(constants).items()}
         for parameter, value in zip(straight.values, given, strict=True):
             # worked out once, where the formula reads it more than once; a name or a number costs nothing to
             # repeat

@@ -5,15 +5,18 @@ from __future__ import annotations
 import ast
 import linecache
 import math
+import operator
 from collections import Counter
 from functools import cache
 from typing import TYPE_CHECKING, NamedTuple
 
 from ..basics import FormulaError
+from .parameters import SIGNS, worked_out
 from .values import (
     Call,
     Choice,
     Junction,
+    Name,
     Negative,
     Number,
     Operation,
@@ -25,7 +28,7 @@ from .values import (
 )
 
 if TYPE_CHECKING:
-    from collections.abc import Callable, Iterator
+    from collections.abc import Callable, Iterator, Mapping
 
     from .values import Value
 
@@ -49,6 +52,8 @@ class Straight(NamedTuple):
     """Its positional parameters: what changes as the program runs."""
     constants: tuple[str, ...]
     """Its keyword-only parameters: numbers that a profile fixes."""
+    fixed: tuple[tuple[str, Value], ...]
+    """What is made of constants alone, each under a name that nothing else has, those before it included."""
     body: tuple[tuple[str, Template], ...]
     """Its statements: the name that each assigns, and what to."""
     results: tuple[Template, ...]
@@ -56,6 +61,28 @@ class Straight(NamedTuple):
     """How often each name is read."""
     names: frozenset[str]
     """Those of the constants."""
+
+    def given(self, constants: Mapping[str, float]) -> dict[str, float]:
+        """Its constants, and what is made of them alone: worked out now, not as the program runs."""
+        found = dict(constants)
+        for name, made in self.fixed:
+            found[name] = _worked_out(made, found)
+        return found
+
+
+def _worked_out(made: Value, known: Mapping[str, float]) -> float:
+    """An expression of numbers as one number."""
+    if isinstance(made, Name):
+        return known[made.name]
+    if isinstance(made, Number):
+        return made.value
+    numbers = [_worked_out(part, known) for part in made.parts]
+    if isinstance(made, Operation):
+        return worked_out(SIGNS[made.sign], *numbers)
+    if isinstance(made, Negative):
+        return worked_out(operator.neg, *numbers)
+    assert isinstance(made, Call)
+    return worked_out(abs if made.function == "abs" else MATHS[made.function], *numbers)
 
 
 @cache
@@ -92,6 +119,8 @@ class _Reader:
             raise FormulaError(f"{formula}: found no function whose source is at hand; expected a formula")
         self.file, self.tree = code.co_filename, tree
         self.known = {one.arg for one in (*tree.args.args, *tree.args.kwonlyargs)}
+        self.constant = {one.arg for one in tree.args.kwonlyargs}
+        self.fixed: list[tuple[str, Value]] = []
         self.uses: Counter[str] = Counter()
 
     def refuse(self, node: ast.AST, found: str) -> FormulaError:
@@ -111,12 +140,14 @@ class _Reader:
         body = tuple(self.step(one) for one in steps)
         if not isinstance(last, ast.Return) or last.value is None:
             raise self.refuse(last, f"{_called(last)} at the end")
-        results = last.value.elts if isinstance(last.value, ast.Tuple) else [last.value]
+        returned = last.value.elts if isinstance(last.value, ast.Tuple) else [last.value]
+        results = tuple(Template(self.value(one)) for one in returned)
         return Straight(
             tuple(one.arg for one in arguments.args),
             tuple(one.arg for one in arguments.kwonlyargs),
+            tuple(self.fixed),
             body,
-            tuple(Template(self.value(one)) for one in results),
+            results,
             self.uses,
             frozenset(one.arg for one in arguments.kwonlyargs),
         )
@@ -143,7 +174,16 @@ class _Reader:
         if read is None:
             raise self.refuse(node, _called(node))
         found: Value = read(node)
-        return found
+        if not (isinstance(found, Operation | Negative | Call) and found.names):
+            return found
+        return self.apart(found) if found.names <= self.constant else found
+
+    def apart(self, made: Value) -> Word:
+        """What stands for an expression of constants alone."""
+        word = Word(f"{self.tree.name}: {made}")
+        self.constant.add(word.name)
+        self.fixed.append((word.name, made))
+        return word
 
     def sign(self, node: ast.AST, of: ast.AST) -> str:
         """How an operator is written."""

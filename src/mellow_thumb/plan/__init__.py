@@ -10,6 +10,7 @@ from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
 from .gates import CURSORS, Condition, Gate, GateState, Several, Travel, When
 from .labels import label, label_of
 from .movement import GLIDE, MOVES, POINTED, Movement
+from .numbers import Taken, take_apart, with_parameters
 from .plan import Plan
 from .routes import Route
 from .signals import (
@@ -124,6 +125,7 @@ __all__ = [
     "Signal",
     "SpeedGain",
     "T",
+    "Taken",
     "Touch",
     "Travel",
     "TurnBoost",
@@ -140,5 +142,7 @@ __all__ = [
     "label_of",
     "near_signal",
     "own_signal",
+    "take_apart",
     "wheel_notches",
+    "with_parameters",
 ]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from math import inf
+from typing import ClassVar
 
 from ..basics import PlanError
 
@@ -25,6 +26,8 @@ class Hands:
     turn_cap: float = inf
     reduced_motion: bool = False
 
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("debounce", "min_hold")
+
     def __post_init__(self) -> None:
         for what in ("debounce", "min_hold"):
             value = getattr(self, what)
@@ -38,4 +41,4 @@ class Hands:
     @property
     def steadies(self) -> bool:
         """Whether presses are looked at more closely than they come."""
-        return self.debounce > 0.0 or self.min_hold > 0.0
+        return bool(self.debounce or self.min_hold)

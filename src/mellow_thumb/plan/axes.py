@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from math import exp, inf, log
-from typing import TYPE_CHECKING, TypedDict
+from typing import TYPE_CHECKING, ClassVar, TypedDict
 
 from ..basics import PlanError
+from ..expressions import is_infinite, worked_out
 
 if TYPE_CHECKING:
     from .steps import Exponential, Spring
@@ -44,6 +45,11 @@ BEYOND = 1e300
 """What no axis reaches: a limit on one side only stands here on the other."""
 
 
+def _logarithm(value: float) -> float:
+    """The logarithm of what has one."""
+    return log(value) if 0.0 < value < inf else value
+
+
 @dataclass(frozen=True, slots=True)
 class Axis:
     """A quantity inside limits. `low` and `high` are absolute, and infinite where there is no limit.
@@ -64,6 +70,8 @@ class Axis:
     return_half_life: float = 0.0
     smoothing: Exponential | Spring | None = None
 
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("return_half_life",)
+
     def __post_init__(self) -> None:
         unit = f" {self.unit}".rstrip()
         if not self.low < self.high:
@@ -81,7 +89,7 @@ class Axis:
     @property
     def limited(self) -> bool:
         """Whether it has a limit on either side."""
-        return self.low > -inf or self.high < inf
+        return not (is_infinite(self.low) and is_infinite(self.high))
 
     @property
     def wraps(self) -> bool:
@@ -91,11 +99,12 @@ class Axis:
     @property
     def limits(self) -> Limits:
         """The limits as the formulas take them: of the logarithm, on a log axis; finite."""
-        return Limits(low=max(self.inner(self.low), -BEYOND), high=min(self.inner(self.high), BEYOND))
+        low, high = self.inner(self.low), self.inner(self.high)
+        return Limits(low=worked_out(max, low, -BEYOND), high=worked_out(min, high, BEYOND))
 
     def inner(self, value: float) -> float:
         """A value as the axis adds it up: its logarithm, on a log axis."""
-        return log(value) if self.log and 0.0 < value < inf else value
+        return worked_out(_logarithm, value) if self.log else value
 
     def outer(self, value: float) -> float:
         """What the axis adds up as a value to read."""

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, ClassVar
 
 from ..basics import PlanError, listed
 from ..expressions import FALSE, TRUE, cases, every, flag, some, where
@@ -43,6 +43,8 @@ class Cue:
     after: float = LONG
     cooldown: float = 0.0
     keep: float = 0.0
+
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("cooldown",)
 
     def __post_init__(self) -> None:
         if self.on not in MOMENTS:

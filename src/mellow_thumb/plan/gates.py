@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from contextlib import nullcontext
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, ClassVar
 
 from ..basics import PlanError, listed
 from ..expressions import every, flag, some, where
@@ -125,6 +125,8 @@ class Gate:
     travel: Travel | None = None
     cursor: str = ""
     priority: int = 0
+
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("after",)
 
     def __post_init__(self) -> None:
         if sum(bool(one) for one in (self.buttons, self.when, self.active)) != 1:

@@ -7,6 +7,7 @@ from functools import cached_property
 from typing import TYPE_CHECKING
 
 from ..basics import PlanError, listed, nearest
+from ..expressions import altered
 from .accessibility import Hands
 from .derived import EdgeZone, KeySet, raw_inputs
 from .gate_checks import check_changeable
@@ -89,6 +90,7 @@ class Plan:
 
     def _check_mounts(self, axes: list[str]) -> None:
         """Each mount has its axes, a name of its own, and something that puts it in force."""
+        Mounted(self.mount, fixed=self.fixed, blend=self.blend)  # refuses what is wrong with them
         names, cues = [one.mount.name for one in self.mounts.all], [cue.name for cue in self.cues]
         if len(set(names)) < len(names):
             raise PlanError(f"two mounts have one name: {listed(names, 'and')}", path=("mounts",))
@@ -134,7 +136,8 @@ class Plan:
     @cached_property
     def mounts(self) -> Mounts:
         """The mounts, the one in force otherwise first, and which axis is which for each."""
-        return Mounts((Mounted(self.mount, fixed=self.fixed, blend=self.blend), *self.others), self.axes)
+        first = altered(Mounted(self.mount), fixed=self.fixed, blend=self.blend)
+        return Mounts((first, *self.others), self.axes)
 
     def _check_conditions(self) -> None:
         """Every gate that something waits for is there, and can open and close."""

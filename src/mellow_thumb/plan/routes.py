@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field, fields
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, ClassVar
 
 from ..basics import PlanError, listed
 from .axes import NEARING, PANS
 from .signals import DEVICES
-from .steps import Close, OneEuro, Shape, SlowFast, Smoothing, SpeedGain, Spring, TurnBoost
+from .steps import Close, Exponential, OneEuro, Shape, SlowFast, Smoothing, SpeedGain, Spring, TurnBoost
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -54,10 +54,14 @@ class Route:
     """``ground``: it drags what is under the pointer; ``pointer``: it brings that nearer, not the middle."""
     glide: float = 0.0
     """Half-life (s) with which it runs out after the fingers lift; 0: not at all."""
+    gliding: Exponential | None = field(init=False, repr=False, compare=False)
+    """What it runs out by, if it does."""
     screens: bool = False
     """Whether its gains are in screens, and not in metres."""
     full: float = 360.0
     """For an angle: how many degrees are all of it."""
+
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("glide",)
 
     def __post_init__(self) -> None:
         if not len(self.drives) == len(self.gains) == self.source.width:
@@ -79,6 +83,7 @@ class Route:
         for wrong, key, words in self._misfits():
             if wrong:
                 raise PlanError(f"{self.name}: found {words}", path=(key,))
+        object.__setattr__(self, "gliding", Exponential(self.glide) if self.glide else None)
 
     def _misfits(self) -> Iterator[tuple[bool, str, str]]:
         """What does not go together: the key that is wrong, what was found and what is expected."""
@@ -113,7 +118,7 @@ class Route:
         yield self.zero_on_open and not zeroes, "zero", words
         words = f"an angle of {self.full:g} deg; expected above 0 to 360 deg"
         yield not 0.0 < self.full <= 360.0, "dead_zone", words
-        rests = self.shape.rest != (0.0, 0.0) or self.shape.reach != "disc"
+        rests = self.shape.rests or self.shape.reach != "disc"
         yield self.tilts and rests, self._shaping, "a rest or a reach on an angle; expected a zero"
         words = "slow_fast on an angle; expected half_life, spring or one_euro"
         yield self.tilts and slow, "smoothing", words

@@ -254,7 +254,9 @@ class MountReader:
         self._still: dict[str, dict[str, float]] = {}
         for name, form in self.forms.items():
             kind = KINDS[form.kind]
-            given = {one.name: getattr(form, one.name) for one in fields(kind) if one.name != "name"}
+            given = {
+                one.name: getattr(form, one.name) for one in fields(kind) if one.init and one.name != "name"
+            }
             with faults.catching(("mounts", name)):
                 if given.get("returns"):
                     given["returns"] = Return(*given["returns"])

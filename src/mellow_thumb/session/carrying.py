@@ -26,7 +26,7 @@ def carried_over(
     (old, program), (new, follows) = before, after
     known = {program.roles[name]: value for name, value in state.items()}
     roles = follows.roles
-    found = {name: known.get(roles[name], start) for name, start in follows.state.items()}
+    found = {name: known.get(roles[name], start) for name, start in follows.starts.items()}
     names = {role: name for name, role in roles.items()}
     for role, value in _numbers(old, new, known, chosen_first=chosen_first).items():
         if role in names:

@@ -53,6 +53,10 @@ class Running:
 
     def _begin(self, program: Program, state: tuple[float, ...], before: Loop | None) -> None:
         found = None
+        if before is not None and program.woven is self.program.woven and not self.room:
+            # the same program with other numbers: what is on its way is the right one
+            self.program, self.loop = program, PythonLoop(program, state, before)
+            return
         if self._compiled is not False:
             in_frame = before is not None
             found = engine_for(program, self.plan, asked=self._compiled is True, in_frame=in_frame)
@@ -113,7 +117,7 @@ class Running:
             return {}
         # sorted: who sets the same things in another order gets the same program
         state, program = self.state, weave_plan(self.plan, tuple(sorted({*before.settings, setting})))
-        self.go_on(program, tuple((program.state | state).values()))
+        self.go_on(program, tuple((program.starts | state).values()))
         return {code: program.settings[one] for one, code in before.settings.items()}
 
     def become(self, plan: Plan, *, chosen_first: bool) -> dict[int, int]:

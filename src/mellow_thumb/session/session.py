@@ -356,7 +356,7 @@ class Session:
         """
         if self._camera.kicks or self._intake.inbox.busy:
             return False
-        return bool(self._running.program.settled(self._clock.now, *self._running.saved)[0])
+        return self._running.program.settled(self._clock.now, self._running.saved)
 
     def kick(self, name: str, amount: float, *, half_life: float) -> None:
         """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).

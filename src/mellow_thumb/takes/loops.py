@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, Protocol
 
 from ..engines import EngineError, can_compile, check_compiled, is_at_hand, load
 from ..session import POSE
+from ..weaving.languages import room_start
 
 if TYPE_CHECKING:
     import numpy as np
@@ -87,12 +88,12 @@ class Interpreted:
 class Compiled:
     """The program, compiled as C."""
 
-    def __init__(self, engine: Engine) -> None:
+    def __init__(self, engine: Engine, program: Program) -> None:
         import numpy as np
 
-        self._take, layout, start = engine.library.take, engine.text.layout, engine.text.start
+        self._take, layout = engine.library.take, engine.text.layout
         self._room = np.zeros(layout.frame)
-        self._room[layout.rig :] = start
+        self._room[layout.rig :] = room_start(layout, program)
 
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
@@ -126,5 +127,5 @@ def runner_for(program: Program, size: int, *, compiled: bool | None) -> Runner:
         )
     if compiled:
         with suppress(EngineError):  # that has been told by now
-            return Compiled(load(program))
+            return Compiled(load(program), program)
     return Interpreted(program)

@@ -7,6 +7,7 @@ from .roles import own_role, role_of_on
 from .switching import WANTS
 from .walker import weave_walk
 from .walking import READ
+from .woven import Woven
 
 __all__ = [
     "READ",
@@ -14,6 +15,7 @@ __all__ = [
     "Item",
     "Program",
     "Setting",
+    "Woven",
     "hosts",
     "kept",
     "own_role",

@@ -6,10 +6,9 @@ Each step writes itself; here is the order in which they stand, and what goes fr
 from __future__ import annotations
 
 from contextlib import nullcontext
-from math import inf
 from typing import TYPE_CHECKING
 
-from ..expressions import product_of, some, where
+from ..expressions import is_infinite, product_of, some, where, worked_out
 from ..formulas import shaping
 from ..plan import ANCHOR, DEVICES, FOCUS, NEARING, PANS, Presses, T, X, Y
 from ..plan.steps import (
@@ -241,12 +240,12 @@ class Conditioning:
     def _capped(self, block: Block, route: Route, axis: str, amount: Value) -> Value:
         """A rate, no faster than the cap on turning."""
         cap = self.parts.plan.hands.turn_cap
-        if cap == inf or route.effect != "rate" or self.parts.axes[axis].unit != "deg":
+        if is_infinite(cap) or route.effect != "rate" or self.parts.axes[axis].unit != "deg":
             return amount
         # what multiplies the rate later must not lift it over the cap
         most = 1.0 + (route.turn_boost.extra if route.turn_boost else 0.0)
         for _, factor in route.scales:
-            most *= max(factor, 1.0)
+            most *= worked_out(max, factor, 1.0)
         return capped_rate(block, amount, cap / most)
 
     # ---- what a route does as its gate opens and closes

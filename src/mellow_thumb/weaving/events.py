@@ -6,7 +6,7 @@ from functools import partial
 from math import cos, radians
 from typing import TYPE_CHECKING, NamedTuple
 
-from ..expressions import FALSE, every, flag, opposite, product_of, some, total, where, whole
+from ..expressions import FALSE, every, flag, opposite, product_of, some, total, where, whole, worked_out
 from ..formulas import shaping, wrapped
 from ..plan import (
     AGE,
@@ -413,9 +413,9 @@ class Events:
 
     def _most(self, route: Route, component: str, gain: float) -> Value:
         """The most that a displacement can come to, whatever is open and however fast the hand."""
-        most = 1.0 + max(route.speed_gain.extra if route.speed_gain else 0.0, 0.0)
+        most = 1.0 + (worked_out(max, route.speed_gain.extra, 0.0) if route.speed_gain else 0.0)
         for _, factor in route.scales:
-            most *= max(abs(factor), 1.0)
+            most *= worked_out(max, abs(factor), 1.0)
         scale = self.parts.routes[route.name].scale
         moved = X if component == "x" else Y
         return product_of([moved, gain * most, *([] if scale is None else [scale])])

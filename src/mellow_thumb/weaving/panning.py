@@ -8,11 +8,11 @@ anchor is the middle. What pans adds to the anchor, turned by the yaw.
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
-from math import cos, inf, radians, sin
+from dataclasses import dataclass
+from math import copysign, cos, inf, radians, sin
 from typing import TYPE_CHECKING
 
-from ..expressions import Name, Word, every, exp, lift, some, total, where
+from ..expressions import Name, Word, altered, every, exp, lift, some, total, where, worked_out
 from ..formulas import clamp, ground_under, nearer, picture_under, right, screen_of_ground
 from ..plan import BEYOND, PANS
 from ..plan.mounts import Flat, Overhead
@@ -59,7 +59,7 @@ class Pan:
         self.anchor = tuple(parts.variables[key] for key in self.keys)
         self.stem = f"pan{k}"
         turns = parts.plan.mounts.of(k, "yaw")
-        self.turn = None if isinstance(turns, str) else radians(turns or 0.0)
+        self.turn = None if isinstance(turns, str) else 0.0 if turns is None else worked_out(radians, turns)
         """The yaw, in radians, if nothing turns it."""
         self.sin, self.cos = Word(f"{self.stem}_sin"), Word(f"{self.stem}_cos")
         """Of the yaw, in the mean of a step."""
@@ -71,7 +71,7 @@ class Pan:
     @staticmethod
     def free(axis: Axis) -> Axis:
         """A pan as it is added up: its limits are those of the middle, and held here."""
-        return replace(axis, low=-inf, high=inf)
+        return altered(axis, low=-inf, high=inf)
 
     def has(self, name: str) -> str:
         """The key of an axis of this mount that moves; nothing for one that does not."""
@@ -85,7 +85,7 @@ class Pan:
         found = self.parts.plan.mounts.of(self.k, name)
         if found is None:
             return lift(1.0 if name == "zoom" else 0.0)
-        if isinstance(found, float):
+        if not isinstance(found, str):
             return lift(found)
         axis, value = self.parts.axes[found], self.parts.leaning_of(found)
         # an offset may lean an axis past its limits; what is seen is not
@@ -136,7 +136,9 @@ class Pan:
 
     def _heading(self) -> tuple[Value, Value]:
         """The sine and the cosine of the yaw over a step."""
-        return (self.sin, self.cos) if self.turn is None else (lift(sin(self.turn)), lift(cos(self.turn)))
+        if self.turn is None:
+            return self.sin, self.cos
+        return lift(worked_out(sin, self.turn)), lift(worked_out(cos, self.turn))
 
     @staticmethod
     def _turned(x: Value, y: Value, s: Value, c: Value) -> tuple[Value, Value]:
@@ -230,8 +232,8 @@ class Pan:
         corners = self.mount.bounds
         edges = list(zip(corners, (*corners[1:], corners[0]), strict=True))
         # twice the area, by its sign which way round the corners go: inside is then to the left of each edge
-        area = sum(a[0] * b[1] - b[0] * a[1] for a, b in edges)
-        sign = 1.0 if area > 0.0 else -1.0
+        area = sum((a[0] * b[1] - b[0] * a[1] for a, b in edges), 0.0)
+        sign = worked_out(copysign, 1.0, area)
         ways = [((bx - ax) * sign, (by - ay) * sign) for (ax, ay), (bx, by) in edges]
         tests = [dx * (y - ay) < dy * (x - ax) for ((ax, ay), _), (dx, dy) in zip(edges, ways, strict=True)]
         best = tuple(block.names.fresh(f"{self.stem}_{word}") for word in ("edge_x", "edge_y", "away"))

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from contextlib import nullcontext
 from dataclasses import dataclass, field
-from math import inf
+from functools import partial, reduce
 from typing import TYPE_CHECKING
 
 from ..expressions import (
@@ -19,10 +19,12 @@ from ..expressions import (
     Word,
     cases,
     exp,
+    is_infinite,
     lift,
     product_of,
     some,
     total,
+    worked_out,
 )
 from ..formulas import clamp
 from ..plan import (
@@ -205,7 +207,9 @@ class Parts:
         if any(parts.backs for parts in self.routes.values()):
             self.state.new(WORLD_NOW.name)
         if self.switching.timers:
-            self.state.new(DUE.name, min(timer.start for timer in self.switching.timers))
+            self.state.new(
+                DUE.name, reduce(partial(worked_out, min), (timer.start for timer in self.switching.timers))
+            )
         for key in [key for kind, name in settings if kind == "turn" for key in self.keys(name)]:
             self.flows[key].turn = Turn.new(self.state, self.flows[key].value.name)
         self.moving = [name for name in MOVES if name in self.flows]
@@ -331,14 +335,15 @@ class Parts:
         signal = route.source.signal.name
         # a stick that rests beside 0 says nothing until it is moved: the 0 that stands for it until then
         # would count as pushed
-        if route.shape.rest != (0.0, 0.0) and signal in self.raw and signal not in self.there:
+        if route.shape.rests and signal in self.raw and signal not in self.there:
             self.there[signal] = self.switching.of_signal(signal, "_there")
         if self.switching.fresh(route) and not self.switching.route_keys(route):
             parts.ready = new(f"{stem}_ready", 1.0)
         zeros = "xyzw" if route.tilts else route.source.components if route.zero_on_open else ""
         parts.zeros = tuple(new(f"{stem}_zero_{'x' if len(zeros) == 1 else part}") for part in zeros)
         cap = self.plan.hands.turn_cap
-        if route.effect == "step" and route.source.signal in self.impulses and cap < inf:
+        capped = not is_infinite(cap) and route.source.signal in self.impulses
+        if route.effect == "step" and capped:
             parts.cap = Cap.new(self.state, stem, cap, route.source.components)
         if route.effect != "pin":
             self._make_effects(parts)
@@ -374,7 +379,7 @@ class Parts:
         """What is kept of the character that walks."""
         first = int(self.mount_parts.mount.start) if self.mount_parts else 0
         looks = self.plan.mounts.of(first, "yaw")
-        yaw = self.variables[looks].start if isinstance(looks, str) else looks or 0.0
+        yaw = self.variables[looks].start if isinstance(looks, str) else 0.0 if looks is None else looks
         found = WalkState.new(self.state, movement, yaw, several=bool(self.plan.others))
         if found.view_from is not None:
             found.view_from.start = float(first)
@@ -422,8 +427,8 @@ class Parts:
         if route.effect == "step":
             pool = self.pool_of(route, key)
             flow.steps |= pool is None or isinstance(smoothing, SlowFast)
-            if route.glide:
-                glide = Exponential(route.glide).pool(self.state, f"{stem}_glide", (parts.stem, "glide"))
+            if route.gliding:
+                glide = route.gliding.pool(self.state, f"{stem}_glide", (parts.stem, "glide"))
                 parts.glides[key] = glide
                 flow.pools.append(glide)
             return
@@ -476,8 +481,10 @@ class Parts:
         listen = self.switching.listen(route.gate) if drops else None
         owner = (self.routes[route.name].stem,) if route.turn_boost else ()
         owner = (*owner, *([] if listen is None else [listen.name]))
+        # the same number in the profile, not one that happens to be equal
+        alike = (type(smoothing), str(lift(smoothing.decay)))
         for pool in flow.pools:
-            if pool.smoothing == smoothing and pool.owner == owner:
+            if (type(pool.smoothing), str(lift(pool.smoothing.decay))) == alike and pool.owner == owner:
                 return pool
         flow.pools.append(smoothing.pool(self.state, f"{flow.value}_pool{len(flow.pools) + 1}", owner))
         return flow.pools[-1]

@@ -67,7 +67,7 @@ class _Given:
         """The value of an axis; the number 0 where the mount has none."""
         taken = self.plan.mounts.of(self.k, name)
         if not isinstance(taken, str):
-            return lift(taken or 0.0)
+            return lift(0.0 if taken is None else taken)
         return Word(f"axis{self.plan.mounts.own.index(taken)}" if self.plan.others else name)
 
     def kept(self, name: str) -> Name:

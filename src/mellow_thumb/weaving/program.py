@@ -13,13 +13,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
-from typing import TYPE_CHECKING, Any
+from hashlib import sha256
+from typing import TYPE_CHECKING, Any, NamedTuple, cast
 
-from ..expressions import Word
-from ..plan import FOCUS
+from ..expressions import Parameter, Word, altered
+from ..plan import FOCUS, take_apart, with_parameters
 from ..plan.mounts import PLACE
 from .events import Events
-from .languages import compiled, function, live_text, pose_text
+from .languages import compiled, function, listed_numbers, live_text, pose_text
 from .parts import Parts
 from .passing import Passing
 from .posing import arguments, hosts, kept, rig, walked_by, weave_pose
@@ -28,9 +29,9 @@ from .walking import READ
 from .woven import Woven
 
 if TYPE_CHECKING:
-    from collections.abc import Callable, Generator
+    from collections.abc import Callable, Generator, Sequence
 
-    from ..expressions import State
+    from ..expressions import Parameters
     from ..plan import Plan, Signal
     from .parts import Setting
     from .woven import WovenPose
@@ -47,10 +48,18 @@ class Program:
     """The woven Python of the session's loop."""
     pose_text: str
     """The woven Python that makes a camera pose of the axes."""
-    state: dict[str, float]
-    """Every state value by name, as it is at time 0; the first is the time of the last commit."""
-    made_in: State
-    """What made them."""
+    digest: str
+    """What tells it from other programs: the same whatever its numbers."""
+    state: tuple[str, ...]
+    """Every state value by name; the first is the time of the last commit."""
+    start: tuple[float, ...]
+    """What each of them is at time 0."""
+    parameters: tuple[str, ...]
+    """The numbers of the profile that it reads, and what is worked out of them, by name."""
+    numbers: tuple[float, ...]
+    """What each of them is."""
+    roles: dict[str, str]
+    """What each state value is called where another program takes over."""
     codes: dict[str, int]
     """The code of each signal that the plan uses: impulses first, then what is held."""
     heard: dict[str, Signal]
@@ -79,8 +88,7 @@ class Program:
     """What to call those values where there are several mounts; they come last."""
     cues: dict[str, int]
     """Where a frame has the count of each cue; the time (s) of the last one comes after it."""
-    live: Callable[[tuple[float, ...]], Generator[Any, list[Item], None]]
-    """The loop: send it items that end in a frame for that frame's values, or none for the saved state."""
+    _live: Callable[[tuple[float, ...], tuple[float, ...]], Generator[Any, list[Item], None]]
     woven: Woven
     """The parts of the session's loop, for other languages."""
     woven_pose: WovenPose
@@ -95,21 +103,48 @@ class Program:
     """The pose of what a frame reads, the host's answers (NaN for none), the time (s) and what mounts keep:
     position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), extent (m, of a flat picture),
     and what mounts keep from now on."""
+    _posing: Callable[[tuple[float, ...]], Callable[..., tuple[float, ...]]]
+    _starts: tuple[float, ...]
+    """What each state value is at time 0, some of them as parameters."""
+    _places: tuple[int, ...]
+    """Where the parameters have their numbers among all that are worked out."""
+    _among: Parameters
 
-    @cached_property
-    def roles(self) -> dict[str, str]:
-        """What each state value is called where another program takes over."""
-        return self.made_in.roles
+    def live(self, state: tuple[float, ...]) -> Generator[Any, list[Item], None]:
+        """The loop: send it items that end in a frame for what that reads, or none for the saved state."""
+        return self._live(state, self.numbers)
+
+    def given(self, plan: Plan, numbers: Sequence[float]) -> Program:
+        """The same program with the numbers of another plan of its shape."""
+        found, starts = self._among.numbers(numbers), cast("tuple[object, ...]", self._starts)
+        own = tuple([found[place] for place in self._places])
+        start = tuple([found[one.place] if isinstance(one, Parameter) else one for one in starts])
+        fade = max((getattr(one.mount, "fade", 0.0) for one in plan.mounts.all), default=0.0)
+        return altered(self, numbers=own, start=start, fade=fade, pose=self._posing(own))
 
     @cached_property
     def axis_places(self) -> dict[str, int]:
         """Where a frame has each axis."""
         return {name: k for k, name in enumerate(self.axes)}
 
+    @property
+    def listing(self) -> str:
+        """All of its text, its numbers first, to be read."""
+        return "\n\n".join([listed_numbers(self.parameters, self.numbers), self.text, self.pose_text])
+
+    @property
+    def starts(self) -> dict[str, float]:
+        """What each state value is at time 0, by name."""
+        return dict(zip(self.state, self.start, strict=True))
+
+    def settled(self, now: float, state: tuple[float, ...]) -> bool:
+        """Whether nothing moves by itself at a time (s)."""
+        return bool(self._settled(self.numbers, now, *state)[0])
+
     @cached_property
-    def settled(self) -> Callable[..., tuple[bool]]:
-        """Whether nothing moves by itself, by ``now`` (s) and the state; alone in a tuple."""
-        return compiled(function("settled", ["now", *self.state], [], [self.woven.still]), "settled")
+    def _settled(self) -> Callable[..., tuple[bool]]:
+        names = ["numbers", "now", *self.state]
+        return compiled(function("settled", names, [], [self.woven.still], self.parameters), "settled")
 
     @property
     def asked(self) -> tuple[str, ...]:
@@ -138,11 +173,6 @@ class Program:
     def frame(self) -> int:
         """The code of a frame."""
         return len(self.codes) + len(self.settings)
-
-    @property
-    def start(self) -> tuple[float, ...]:
-        """The state at time 0."""
-        return tuple(self.state.values())
 
 
 def _weave(parts: Parts, reading: Reading) -> Woven:
@@ -174,14 +204,44 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
     )
 
 
+def _no_pose(*_: object) -> tuple[float, ...]:
+    """Stands for the pose of a program without numbers."""
+    raise NotImplementedError
+
+
+class _Shaped:
+    """A plan that equals every other of its shape."""
+
+    def __init__(self, plan: Plan) -> None:
+        self.plan, self.taken = plan, take_apart(plan)
+
+    def __hash__(self) -> int:
+        return hash(self.taken.shape)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Shaped) and self.taken.shape == other.taken.shape
+
+
 @lru_cache(maxsize=64)
 def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
-    """Weave a plan, with what its host sets besides; the same plan is woven once."""
-    parts = Parts(plan, settings)
-    reading = Reading(parts)
-    woven, woven_pose = _weave(parts, reading), weave_pose(plan)
-    axes, state = [axis.name for axis in plan.axes], parts.state.starts
-    text = live_text(woven, state)
+    """Weave a plan, with what its host sets besides; plans that differ in numbers alone are woven once."""
+    shaped = _Shaped(plan)
+    return _weave_shape(shaped, settings).given(plan, shaped.taken.numbers)
+
+
+class _Seats(NamedTuple):
+    """Where a frame has what; each as :class:`Program` says."""
+
+    places: dict[str, int]
+    cues: dict[str, int]
+    walks: dict[str, int]
+    posing: tuple[int, ...]
+    seen: dict[str, tuple[int, ...]]
+
+
+def _seats(plan: Plan, reading: Reading) -> _Seats:
+    """Where a frame has what it reads: axes, gates, what can change besides, cues, a walk, mounts."""
+    axes = [axis.name for axis in plan.axes]
     begin = len(axes) + 1 + len(plan.gates)
     places = {name: begin + k for k, name in enumerate(reading.extra)}
     first = begin + len(places)
@@ -194,21 +254,48 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         own = {key: weighed.stop + k for k, key in enumerate(plan.mounts.own)}
     else:
         own = {name: axes.index(name) for name in arguments(plan)}
-    posing, asked = (*weighed, *own.values(), *walked), hosts(plan)
-    made = pose_text(woven_pose, posing, len(asked))
+    posing = (*weighed, *own.values(), *walked)
     seen = {name: tuple(own[key] for key in plan.mounts.keys(name) if key in own) for name in axes}
+    return _Seats(
+        places,
+        {cue.name: first + 2 * k for k, cue in enumerate(plan.cues)},
+        walks,
+        posing,
+        {name: found for name, found in seen.items() if found},
+    )
+
+
+@lru_cache(maxsize=64)
+def _weave_shape(shaped: _Shaped, settings: tuple[Setting, ...]) -> Program:
+    """Weave a plan, without its numbers."""
+    plan, among = with_parameters(shaped.plan, shaped.taken)
+    parts = Parts(plan, settings)
+    reading = Reading(parts)
+    woven, woven_pose = _weave(parts, reading), weave_pose(plan)
+    starts = parts.state.starts
+    named = woven.names | woven_pose.names
+    read = [one for one in among.all if one.name in named]
+    names = tuple(one.name for one in read)
+    text = live_text(woven, starts, names)
+    seat = _seats(plan, reading)
+    asked = hosts(plan)
+    made = pose_text(woven_pose, seat.posing, len(asked), names)
     return Program(
         text=text,
         pose_text=made,
+        digest=sha256((text + made).encode()).hexdigest(),
         woven=woven,
         woven_pose=woven_pose,
-        state=state,
-        made_in=parts.state,
+        state=tuple(starts),
+        start=(),
+        parameters=names,
+        numbers=(),
+        roles=parts.state.roles,
         codes=parts.codes,
         heard={signal.name: signal for signal in (*parts.impulses, *parts.held)},
         settings={setting: k for k, setting in enumerate(settings, len(parts.codes))},
-        axes=(*axes, "yaw_total"),
-        posing=posing,
+        axes=(*(axis.name for axis in plan.axes), "yaw_total"),
+        posing=seat.posing,
         hosts=asked,
         rig=rig(plan),
         rig_roles={
@@ -218,13 +305,17 @@ def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
         },
         gates=tuple(gate.name for gate in plan.gates),
         families=plan.families,
-        places=places,
-        fade=max((getattr(one.mount, "fade", 0.0) for one in plan.mounts.all), default=0.0),
-        walks=walks,
+        places=seat.places,
+        fade=0.0,
+        walks=seat.walks,
         mounts=tuple(one.mount.name for one in plan.mounts.all),
         own=tuple(map(plan.mounts.label, plan.mounts.own)),
-        seen={name: places for name, places in seen.items() if places},
-        cues={cue.name: first + 2 * k for k, cue in enumerate(plan.cues)},
-        live=compiled(text, "live"),
-        pose=compiled(made, "pose"),
+        seen=seat.seen,
+        cues=seat.cues,
+        _live=compiled(text, "live"),
+        pose=_no_pose,
+        _posing=compiled(made, "posing"),
+        _starts=tuple(starts.values()),
+        _places=tuple(one.place for one in read),
+        _among=among,
     )

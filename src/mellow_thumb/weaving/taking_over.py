@@ -90,18 +90,21 @@ class TakingOver:
             if old != to
         }
         # most pairs take equally long: that one is the rule, and only the others are asked for
-        most = max(overs.values(), key=[*overs.values()].count)
+        alike: dict[str, list[tuple[int, int]]] = {}
+        for pair, over in overs.items():
+            alike.setdefault(str(lift(over)), []).append(pair)
+        *others, rule = sorted(alike.values(), key=len)
         mount = self.kept.mount
         rarer = (
-            (every([mount == float(old), new == float(to)]), over)
-            for (old, to), over in overs.items()
-            if over != most
+            (every([mount == float(old), new == float(to)]), overs[old, to])
+            for pairs in others
+            for old, to in pairs
         )
-        return cases(rarer, most)
+        return cases(rarer, overs[rule[0]])
 
     def _give(self, block: Block, source: str, target: str) -> None:
         """Hand an axis over to another, unless a view is still made of that one."""
-        users = [k for k in range(len(self.mounts.all)) if target in self.mounts.takes(k).values()]
+        users = [k for k in range(len(self.mounts.all)) if target in self.mounts.moving(k)]
         # a view that fades out is still made of the axis: to set it would make the view jump
         with block.when(every(self.kept.froms[k] == 0.0 for k in users)):
             self.parts.put_axis(block, target, self.parts.variables[source])

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
-from ..expressions import every, flag, lift, product_of, some, total, where
+from ..expressions import every, flag, lift, product_of, some, total, where, worked_out
 from ..formulas import bearing, on_disc, toward, walked, wrapped
 from ..plan import DT, GLIDE, POINTED, WORLD_RATE
 from ..plan.mounts import Eye, Orbit
@@ -135,9 +135,10 @@ class Walk:
             gone_x, gone_z = (block.names.fresh(word) for word in ("gone_x", "gone_z"))
             time = block.keep("world_dt", DT * WORLD_RATE)
             velocity = (state.velocity_x, state.velocity_z)
+            brake = worked_out(max, movement.braking, GLIDE)
             block.call(
                 walked, *asked, state.yaw_then, now, bend, time, *velocity,
-                into=(*velocity, gone_x, gone_z), gain=movement.acceleration, brake=movement.braking or GLIDE,
+                into=(*velocity, gone_x, gone_z), gain=movement.acceleration, brake=brake,
             )  # fmt: skip
             block.set(x, x + gone_x)
             block.set(z, z + gone_z)

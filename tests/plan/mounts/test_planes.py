@@ -442,7 +442,7 @@ def test_compiled_text_and_saved_sessions_say_the_same(plan: Plan, happened: lis
         out, other = np.empty((len(outputs(program)), 30)), np.empty((len(outputs(program)), 30))
         Interpreted(program).run(events, ends, hosts, 0, out, last=True)
         with quickly():
-            Compiled(engines.load(program)).run(events, ends, hosts, 0, other, last=True)
+            Compiled(engines.load(program), program).run(events, ends, hosts, 0, other, last=True)
         np.testing.assert_array_equal(out, other)
     one, two = session(plan), session(plan)
     for event in happened:

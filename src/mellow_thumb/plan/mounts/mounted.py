@@ -84,7 +84,8 @@ class Mounts:
         several = range(len(self.all))
         found = []
         for name, axis in self._common.items():
-            users = frozenset(k for k in several if self.of(k, name) == name)
+            found_in = ((k, self.of(k, name)) for k in several)
+            users = frozenset(k for k, one in found_in if isinstance(one, str) and one == name)
             kinds = any(name in one.mount.axes for one in self.all)
             found.append(Instance(name, axis, users if kinds and len(users) < len(self.all) else frozenset()))
         for k, one in enumerate(self.all):
@@ -121,13 +122,11 @@ class Mounts:
     def own(self) -> tuple[str, ...]:
         """The keys of all that the mounts are made of; none where there is only one of them."""
         several = range(len(self.all) if len(self.all) > 1 else 0)
-        return tuple(
-            dict.fromkeys(one for k in several for one in self.takes(k).values() if isinstance(one, str))
-        )
+        return tuple(dict.fromkeys(one for k in several for one in self.moving(k)))
 
     def label(self, key: str) -> str:
         """What to call an axis as one mount has it, or the first of several."""
-        users = [k for k in range(len(self.all)) if key in self.takes(k).values()]
+        users = [k for k in range(len(self.all)) if key in self.moving(k)]
         return key if key not in self._common else self._key(users[0], key)
 
     def takes(self, k: int) -> dict[str, str | float]:
@@ -137,6 +136,10 @@ class Mounts:
             found = {name: self.of(k, name) for name in (*mount.axes, *mount.optional)}
             self._taken[k] = {name: one for name, one in found.items() if one is not None}
         return self._taken[k]
+
+    def moving(self, k: int) -> tuple[str, ...]:
+        """The keys of the axes that move what a mount is made of."""
+        return tuple(one for one in self.takes(k).values() if isinstance(one, str))
 
     def ring(self, cue: str) -> tuple[int, ...]:
         """The mounts that a cue goes round, the one in force otherwise first."""
@@ -151,4 +154,4 @@ class Mounts:
     def blend(self, old: int, new: int) -> float:
         """Seconds over which the view goes from one mount to another."""
         coming, going = self.all[new].blend, self.all[old].blend
-        return coming if coming is not None else going or 0.0
+        return next((one for one in (coming, going) if one is not None), 0.0)

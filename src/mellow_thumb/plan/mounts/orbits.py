@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from itertools import pairwise
 from typing import TYPE_CHECKING, ClassVar
 
@@ -71,12 +71,15 @@ class Orbit:
     """Vertical, in degrees, at a zoom of 1."""
     distance_by_pitch: tuple[tuple[float, float], ...] = ()
     follow_turn: float = 0.0
+    curve: Points | None = field(init=False, repr=False, compare=False)
+    """That as a curve that rises from 0 to 1, over the pitch from its first point to its last."""
     returns: Return | None = None
     """How it goes back behind the direction of travel, if it does."""
     up: str = "world"
     """Which way is up: +Y of the ``world``, or what the ``host`` says."""
 
     kind: ClassVar[str] = "orbit"
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("follow", "follow_up", "recovers", "follow_turn")
     axes: ClassVar[Mapping[str, Axis]] = {
         "yaw": Axis("yaw"),
         "pitch": Axis("pitch", low=-90.0, high=90.0),
@@ -113,11 +116,9 @@ class Orbit:
         ):
             if not 0.0 <= value <= 60.0:
                 raise PlanError(f"{what}: found {value:g}; expected 0 to 60 s", path=(what,))
-        if self.distance_by_pitch:
-            self._curve()
+        object.__setattr__(self, "curve", self._curve() if self.distance_by_pitch else None)
 
     def _curve(self) -> Points:
-        """The factor as a curve that rises from 0 to 1, over the pitch from its first point to its last."""
         points = self.distance_by_pitch
         (pitch, factor), (last, end) = points[0], points[-1]
         pitches, factors = zip(*points, strict=True)
@@ -136,11 +137,11 @@ class Orbit:
 
     def _distance(self, block: Block, given: Given) -> Value:
         """What holds the distance, by the pitch."""
-        if not self.distance_by_pitch:
+        if not self.curve:
             return given.axis("distance")
         (pitch, factor), (last, end) = self.distance_by_pitch[0], self.distance_by_pitch[-1]
         (share,) = block.call(zone, given.axis("pitch"), inner=pitch, outer=last)
-        risen = self._curve().on_size(block, share)
+        risen = self.curve.on_size(block, share)
         block.set(FAR, given.axis("distance") * (factor + (end - factor) * risen))
         return FAR
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from math import inf, radians, tan
+from math import inf
 from typing import TYPE_CHECKING, ClassVar
 
 from ...basics import PlanError, listed
@@ -24,6 +24,7 @@ from .pose import (
     Pose,
     begin,
     follow,
+    half_view,
     looking,
     pose_of,
     said,
@@ -102,6 +103,8 @@ class Overhead:
     bounds: Bounds = ()
     """Corners of a convex area that the middle of the view stays in: metres to +X, to -Z."""
 
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("follow", "follow_up")
+
     kind: ClassVar[str] = "overhead"
     axes: ClassVar[Mapping[str, Axis]] = {
         "pan_x": Axis("pan_x", unit="m"),
@@ -133,7 +136,7 @@ class Overhead:
     @property
     def half(self) -> float:
         """The tangent of half the field of view at a zoom of 1."""
-        return tan(radians(self.field_of_view / 2.0))
+        return half_view(self.field_of_view)
 
     def write_pose(self, block: Block, given: Given, *, zoom: bool) -> Pose:
         """Write the pose; with `zoom` the axis of that name narrows the field of view."""
@@ -173,6 +176,8 @@ class Flat:
     follow: float = 0.0
     bounds: Bounds = ()
     """Corners of a convex area that the middle of the view stays in: metres right, up."""
+
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("follow",)
 
     kind: ClassVar[str] = "flat"
     axes: ClassVar[Mapping[str, Axis]] = {

@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import radians, tan
 from typing import TYPE_CHECKING, NamedTuple, Protocol
 
-from ...expressions import Name, Value, Word, lift
+from ...expressions import Name, Value, Word, lift, worked_out
 from ...formulas import level_rotation, narrowed, rolled, trailed
 from ..steps import LN2
 from ..words import SEEN_T
@@ -110,7 +110,12 @@ def looking(
             block.call(rolled, *turned, roll, into=turned)
     if not zoom:
         return turned, lift(field_of_view)
-    return turned, block.call(narrowed, given.axis("zoom"), half=tan(radians(field_of_view / 2.0)))[0]
+    return turned, block.call(narrowed, given.axis("zoom"), half=half_view(field_of_view))[0]
+
+
+def half_view(field_of_view: float) -> float:
+    """The tangent of half a field of view (deg)."""
+    return worked_out(tan, worked_out(radians, field_of_view / 2.0))
 
 
 def begin(block: Block, given: Given, kept: Iterable[tuple[str, Value]]) -> None:

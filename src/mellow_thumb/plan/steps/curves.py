@@ -3,8 +3,7 @@
 from __future__ import annotations
 
 from bisect import bisect_right
-from dataclasses import dataclass
-from functools import cached_property
+from dataclasses import dataclass, field
 from itertools import pairwise
 from math import copysign
 from typing import TYPE_CHECKING
@@ -80,6 +79,9 @@ NARROWEST = 0.001
 """Points of a curve nearer to each other than this share of travel are a step, which has no way back."""
 
 
+Piece = tuple[float, float, float, float, float]
+
+
 @dataclass(frozen=True)
 class Points:
     """A smooth curve through given points that never overshoots: monotone cubics (PCHIP).
@@ -90,6 +92,8 @@ class Points:
     """
 
     points: tuple[tuple[float, float], ...]
+    pieces: tuple[Piece, ...] = field(init=False, repr=False, compare=False)
+    """Each piece: where it begins, and its four coefficients from the constant up."""
 
     def __post_init__(self) -> None:
         inner = tuple(p for p in self.points if tuple(p) not in ((0.0, 0.0), (1.0, 1.0)))
@@ -107,10 +111,9 @@ class Points:
                 raise PlanError(
                     f"points: found {found}; expected {NARROWEST:g} of travel between them", path=("points",)
                 )
+        object.__setattr__(self, "pieces", self._pieces())
 
-    @cached_property
-    def pieces(self) -> tuple[tuple[float, float, float, float, float], ...]:
-        """Each piece: where it begins, and its four coefficients from the constant up."""
+    def _pieces(self) -> tuple[Piece, ...]:
         x, y = [p[0] for p in self.points], [p[1] for p in self.points]
         slopes = _slopes(x, y)
         pieces = []
@@ -122,7 +125,7 @@ class Points:
             )
         return tuple(pieces)
 
-    def _piece(self, size: float) -> tuple[float, float, float, float, float]:
+    def _piece(self, size: float) -> Piece:
         starts = [piece[0] for piece in self.pieces]
         return self.pieces[max(bisect_right(starts, size) - 1, 0)]
 

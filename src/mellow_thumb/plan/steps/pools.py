@@ -10,7 +10,7 @@ from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from ...basics import PlanError
-from ...expressions import product_of
+from ...expressions import lift, product_of
 
 if TYPE_CHECKING:
     from ...expressions import Handle, Name, Value
@@ -19,6 +19,8 @@ if TYPE_CHECKING:
     from .turn_boost import Boost
 
 LN2 = 0.6931471805599453
+QUICK = 128 * 8.0
+"""What pays out faster than this (1/s) grows by more than e^8 as it is run backward over 1/128 s."""
 
 
 def check_time(name: str, value: float) -> None:
@@ -72,6 +74,6 @@ class Pool:
         return (self.held,) if self.speed is None else (self.held, self.speed)
 
     @property
-    def quick(self) -> bool:
-        """Whether it pays out so fast that running it backward over 1/128 s would cost digits."""
-        return self.smoothing.decay / 128 > 8.0  # e^8: three of sixteen digits
+    def slow(self) -> Value:
+        """The test of whether running it backward over 1/128 s costs no more than three of sixteen digits."""
+        return lift(self.smoothing.decay) <= QUICK

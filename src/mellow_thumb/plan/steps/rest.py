@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from ...basics import PlanError
+from ...expressions import worked_out
 from ...formulas import shaping
 
 if TYPE_CHECKING:
@@ -21,16 +22,17 @@ def check_rest(rest: tuple[float, float]) -> None:
 
 def rested_pair(block: Block, x: Value, y: Value, rest: tuple[float, float]) -> tuple[Value, Value]:
     """At an event: a pair from where it rests; it reaches 1 on the side that is nearest to its rim."""
-    if rest == (0.0, 0.0):
-        return x, y
     a, b = rest
-    x, y = block.call(shaping.rested_pair, x, y, rest_x=a, rest_y=b, reach=1.0 - shaping.length(a, b))
+    if not (a or b):
+        return x, y
+    reach = 1.0 - worked_out(shaping.length, a, b)
+    x, y = block.call(shaping.rested_pair, x, y, rest_x=a, rest_y=b, reach=reach)
     return x, y
 
 
 def rested(block: Block, x: Value, rest: float) -> Value:
     """At an event: one value from where it rests."""
-    return block.call(shaping.rested, x, rest=rest)[0] if rest != 0.0 else x
+    return block.call(shaping.rested, x, rest=rest)[0] if rest else x
 
 
 def reached(block: Block, x: Value, y: Value, reach: str) -> tuple[Value, Value]:

@@ -6,7 +6,7 @@ The order is fixed: rest, reach, dead zone, curve. Each step is optional.
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, ClassVar
 
 from ...formulas import shaping
 from .dead_zone import ALL
@@ -31,8 +31,16 @@ class Shape:
     dead_zone: DeadZone | None = None
     curve: Curve | None = None
 
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("rest",)
+
     def __post_init__(self) -> None:
         check_rest(self.rest)
+
+    @property
+    def rests(self) -> bool:
+        """Whether the device rests beside its centre."""
+        x, y = self.rest
+        return bool(x or y)
 
     @property
     def inner(self) -> float:

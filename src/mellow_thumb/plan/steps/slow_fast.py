@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from ...basics import PlanError
@@ -24,19 +24,17 @@ class SlowFast:
     half_life: float
     slow: float
     fast: float
+    slow_part: Exponential = field(init=False, repr=False, compare=False)
+    """What smooths the slow part."""
 
     def __post_init__(self) -> None:
         check_time("half_life", self.half_life)
+        object.__setattr__(self, "slow_part", Exponential(self.half_life))
         if not 0.0 <= self.slow < self.fast:
             raise PlanError(
                 f"slow: found {self.slow:g} to {self.fast:g}; expected slow below fast, from 0",
                 path=("slow",),
             )
-
-    @property
-    def slow_part(self) -> Exponential:
-        """What smooths the slow part."""
-        return Exponential(self.half_life)
 
     def fast_share(self, block: Block, size: Value) -> Value:
         """At an event: the share of it that is taken as it is."""

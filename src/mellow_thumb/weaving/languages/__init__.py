@@ -1,8 +1,8 @@
 """Languages: a program as text."""
 
-from .c_engine import MOST, EngineText, Layout, engine_text, source_of_c
+from .c_engine import MOST, EngineText, Layout, engine_text, room_start, source_of_c
 from .header import c_header
-from .python import compiled, function, live_text, pose_text
+from .python import compiled, function, listed_numbers, live_text, pose_text
 
 __all__ = [
     "MOST",
@@ -12,7 +12,9 @@ __all__ = [
     "compiled",
     "engine_text",
     "function",
+    "listed_numbers",
     "live_text",
     "pose_text",
+    "room_start",
     "source_of_c",
 ]

@@ -13,7 +13,7 @@ from ...expressions import Branch, Leave, Loop, Set, Skip, used
 if TYPE_CHECKING:
     from collections.abc import Iterable, Mapping, Sequence
 
-    from ...expressions import Filled, Name, Number, Operation, Statement, Value
+    from ...expressions import Filled, Name, Number, Operation, Parameter, Statement, Value
 
 _KEYWORDS = frozenset(
     [
@@ -60,7 +60,7 @@ _KEYWORDS = frozenset(
 )
 """What a name of ours may not be in C, or already is in the header."""
 
-_CHOICE, _JUNCTION, _EQUAL, _LESS, _SUM, _PRODUCT, _UNARY, _ATOM = range(8)
+_CHOICE, _JUNCTION, _EQUAL, _LESS, _SUM, _PRODUCT, _UNARY, ATOM = range(8)
 """How strongly each kind of expression binds in C; a word between tests is always put in brackets."""
 _BINDS = {"==": _EQUAL, "!=": _EQUAL, "+": _SUM, "-": _SUM, "*": _PRODUCT, "/": _PRODUCT}
 
@@ -87,30 +87,34 @@ class C:
     def value_name(self, one: Name) -> tuple[str, int]:
         """A name: of the state, of an argument, or a local."""
         if one.name in self.kept:
-            return f"s->{self.kept[one.name]}", _ATOM
-        return f"{one.name}_" if one.name in _KEYWORDS - self.given else one.name, _ATOM
+            return f"s->{self.kept[one.name]}", ATOM
+        return f"{one.name}_" if one.name in _KEYWORDS - self.given else one.name, ATOM
 
     value_word = value_handle = value_name
 
+    def value_parameter(self, one: Parameter) -> tuple[str, int]:
+        """A number that a program is given."""
+        raise NotImplementedError(one)
+
     def value_number(self, one: Number) -> tuple[str, int]:
         """A double, or a code."""
-        return repr(one.value), _UNARY if one.value < 0 else _ATOM
+        return repr(one.value), _UNARY if one.value < 0 else ATOM
 
     def value_truth(self, one: Value) -> tuple[str, int]:
         """What always holds, or never."""
-        return ("1" if str(one) == "True" else "0"), _ATOM
+        return ("1" if str(one) == "True" else "0"), ATOM
 
     def value_operation(self, one: Operation) -> tuple[str, int]:
         """Two values and a sign between them."""
         left, right = one.parts
         if one.sign == "**":
-            return f"pow({self.value(left)}, {self.value(right)})", _ATOM
+            return f"pow({self.value(left)}, {self.value(right)})", ATOM
         binds = _BINDS[one.sign]
         return f"{self.value(left, binds)} {one.sign} {self.value(right, binds + 1)}", binds
 
     def value_negative(self, one: Value) -> tuple[str, int]:
         """A minus before a value."""
-        return f"-{self.value(one.parts[0], _ATOM)}", _UNARY
+        return f"-{self.value(one.parts[0], ATOM)}", _UNARY
 
     def value_relation(self, one: Value) -> tuple[str, int]:
         """A test of two values."""
@@ -125,7 +129,7 @@ class C:
 
     def value_opposite(self, one: Value) -> tuple[str, int]:
         """A test that holds where another does not."""
-        return f"!{self.value(one.parts[0], _ATOM)}", _UNARY
+        return f"!{self.value(one.parts[0], ATOM)}", _UNARY
 
     def value_choice(self, one: Value) -> tuple[str, int]:
         """One value where a test holds, another where it does not."""
@@ -139,7 +143,7 @@ class C:
         inner = ", ".join(map(self.value, one.parts))
         if called == "ceil":  # Python's is a whole number: its 0 has no sign
             return f"ceil({inner}) + 0.0", _SUM
-        return f"{'fabs' if called == 'abs' else called}({inner})", _ATOM
+        return f"{'fabs' if called == 'abs' else called}({inner})", ATOM
 
     # ---- statements
 

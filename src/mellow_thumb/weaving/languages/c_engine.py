@@ -2,7 +2,7 @@
 
 All that one session is lies in one row of doubles, its *room*, so that a call takes one argument and nothing
 is converted on the way. The numbers of a profile are not in the text but in the room, so that hundreds
-of settings of one profile share what was compiled once; only 0 and 1 stand where they are used.
+of settings of one profile share what was compiled once.
 """
 
 from __future__ import annotations
@@ -18,16 +18,13 @@ from ...expressions import MATHS, Block, Branch, Names, Set, Word, lift
 from ...formulas import heading_of
 from ...plan import ANCHOR
 from ..loop import READING, copy_of, drop, item, restored
-from .c import C, indented
+from .c import ATOM, C, indented
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Mapping
 
-    from ...expressions import Number
+    from ...expressions import Parameter
     from ..program import Program
-
-_IN_PLACE = (0.0, 1.0)
-"""Numbers that stay in the text: flags and counts are made of them."""
 
 MOST = 256
 """How many events one call takes; who has more calls several times."""
@@ -230,30 +227,30 @@ class Layout:
 
 @dataclass(frozen=True)
 class EngineText:
-    """The text of a library, and what its rooms begin with."""
+    """The text of a library, and how its rooms lie."""
 
     text: str
     layout: Layout
-    start: tuple[float, ...]
-    """What a room holds at time 0, from the rig on."""
     maths: tuple[str, ...]
     """The functions of mathematics that it calls, in the order in which ``room_maths`` numbers them."""
+
+
+def room_start(layout: Layout, program: Program) -> tuple[float, ...]:
+    """What a room holds at time 0, from the rig on."""
+    unread = layout.numbers - layout.state - len(program.start)
+    return (*program.rig.values(), *program.start, *((0.0,) * unread), *program.numbers)
 
 
 class _C(C):
     """C whose numbers lie in a row of their own."""
 
-    def __init__(self, kept: Mapping[str, str], numbers: list[float], given: Iterable[str] = ()) -> None:
+    def __init__(self, kept: Mapping[str, str], program: Program, given: Iterable[str] = ()) -> None:
         super().__init__(kept, given)
-        self.numbers = numbers
+        self.places = {name: k for k, name in enumerate(program.parameters)}
 
-    def value_number(self, one: Number) -> tuple[str, int]:
-        """A number of the profile, or of a formula; or a code."""
-        text, binds = super().value_number(one)
-        if isinstance(one.value, int) or one.value in _IN_PLACE:
-            return text, binds
-        self.numbers.append(one.value)
-        return f"n[{len(self.numbers) - 1}]", binds
+    def value_parameter(self, one: Parameter) -> tuple[str, int]:
+        """Where its number lies."""
+        return f"n[{self.places[one.name]}]", ATOM
 
 
 @cache
@@ -272,9 +269,8 @@ def engine_text(program: Program) -> EngineText:
     copies = [copy_of(one).name for one in (ANCHOR.name, *woven.flowing)]
     rig = {one.name: f"rig_{one}" for one in posed.kept}
     state = [*program.state, *copies, READING.name]
-    numbers: list[float] = []
-    acting, reading, saving = (_C({one: one for one in state}, numbers, "t") for _ in range(3))
-    posing = _C(rig, numbers, "t")
+    acting, reading, saving = (_C({one: one for one in state}, program, "t") for _ in range(3))
+    posing = _C(rig, program, "t")
     dropped = Branch(READING != 0.0, [*restored(woven), Set((READING,), (lift(0.0),))], [])
     act, read = acting.body([*drop(woven), *item(woven)]), reading.body(woven.reading, woven.outputs)
     made, save = posing.body(posed.statements, posed.results), saving.lines([dropped])
@@ -294,12 +290,11 @@ def engine_text(program: Program) -> EngineText:
         "maths": [line for k, name in enumerate(maths) for line in _case(k, name)],
     }
     hosts, width, results = len(program.hosts), len(woven.outputs), len(posed.results)
-    sizes = (len(program.asked), width, results, len(rig), len(state), len(numbers))
+    sizes = (len(program.asked), width, results, len(rig), len(state), len(program.numbers))
     layout = Layout(*accumulate(sizes, initial=9))
     counts = {"FRAME": program.frame, "HOST_COUNT": hosts, "READ_COUNT": width, "POSE_COUNT": results}
     counts["TURNS"] = program.asked_places.get("subject_yaw", -1)
-    start = (*program.rig.values(), *program.start, *(0.0 for _ in range(len(copies) + 1)), *numbers)
-    return EngineText(_filled(parts, layout, counts), layout, start, maths)
+    return EngineText(_filled(parts, layout, counts), layout, maths)
 
 
 def _heading() -> list[str]:

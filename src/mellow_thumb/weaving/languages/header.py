@@ -5,13 +5,15 @@ from __future__ import annotations
 import re
 from typing import TYPE_CHECKING
 
+from ...expressions import Number
 from ...plan import ANCHOR
 from ..loop import READING, copy_of, drop, item
 from .c import C
 
 if TYPE_CHECKING:
-    from collections.abc import Iterable, Sequence
+    from collections.abc import Iterable, Mapping, Sequence
 
+    from ...expressions import Parameter
     from ..program import Program
 
 _HEADER = """
@@ -71,6 +73,18 @@ static inline void {name}_frame({name}_state *s, double t, const double *host, d
 """
 
 
+class _Header(C):
+    """C whose numbers stand where they are used: a header is meant to be read."""
+
+    def __init__(self, kept: Mapping[str, str], program: Program, given: Iterable[str] = ()) -> None:
+        super().__init__(kept, given)
+        self.numbers = dict(zip(program.parameters, program.numbers, strict=True))
+
+    def value_parameter(self, one: Parameter) -> tuple[str, int]:
+        """Its number."""
+        return self.value_number(Number(self.numbers[one.name]))
+
+
 def _names(name: str, what: str, words: str, known: Iterable[str]) -> list[str]:
     """An enumeration of names, numbered from 0 on; what C cannot say in a name is an underscore."""
     found: dict[str, int] = {}
@@ -93,13 +107,14 @@ def c_header(
     rig = {one.name: f"rig_{one}" for one in pose.kept}
     taken = [one.name for one in pose.taken if one.name not in rig]
     whole = {one: one for one in (*state, READING.name)}
-    events, frames, posing = C(whole, ["t"]), C(whole), C(rig, ["t"])
+    events, frames = _Header(whole, program, ["t"]), _Header(whole, program)
+    posing = _Header(rig, program, ["t"])
     event = events.body([*drop(woven), *item(woven)])
     read = frames.body(woven.reading, woven.outputs)
     posed = posing.body(pose.statements, pose.results)
     parts = {
         "fields": [f"double {one};" for one in (*state, *rig.values())],
-        "start": [f"s->{one} = {value!r};" for one, value in program.state.items()]
+        "start": [f"s->{one} = {value!r};" for one, value in zip(program.state, program.start, strict=True)]
         + [f"s->{one} = 0.0;" for one in copies]
         + [f"s->rig_{one} = {value!r};" for one, value in program.rig.items()],
         "event": [*events.declared(), "(void)x;", "(void)y;", *event],

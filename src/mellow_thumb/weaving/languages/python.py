@@ -6,7 +6,7 @@ import hashlib
 import linecache
 from typing import TYPE_CHECKING, Any
 
-from ...expressions import MATHS, Branch, Leave, Loop, Note, Set
+from ...expressions import MATHS, Branch, Leave, Loop, Note, Set, read_in
 from ..loop import drop, item, restored
 from ..woven import POSED
 
@@ -57,19 +57,31 @@ def indented(inner: Iterable[str], steps: int = 1) -> list[str]:
     return ["    " * steps + line for line in inner]
 
 
+def unpacked(parameters: Sequence[str], read: frozenset[str] | None = None) -> list[str]:
+    """The line that gives parameters their numbers: all of them, or of those that are read."""
+    if read is None:
+        return [f"{_tuple(parameters)[1:-1]} = numbers"] if parameters else []
+    return [f"{one} = numbers[{k}]" for k, one in enumerate(parameters) if one in read]
+
+
 def function(
-    name: str, taken: Iterable[str], statements: Iterable[Statement], results: Sequence[Value]
+    name: str,
+    taken: Iterable[str],
+    statements: Sequence[Statement],
+    results: Sequence[Value],
+    parameters: Sequence[str] = (),
 ) -> str:
     """A function of some names that works statements out and returns results, as a tuple."""
-    body = [*lines(statements), f"return {_tuple(map(str, results))}"]
+    read = read_in(statements).union(*(one.names for one in results))
+    body = [*unpacked(parameters, read), *lines(statements), f"return {_tuple(map(str, results))}"]
     return "\n".join([f"def {name}({', '.join(taken)}):", *indented(body)]) + "\n"
 
 
-def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
+def pose_text(pose: WovenPose, places: Sequence[int], hosts: int, parameters: Sequence[str]) -> str:
     """A pose, as a function of what a frame reads, what the host says, the time (s) and what mounts keep.
 
     It is made of the values at `places` of what a frame reads, and of so many `hosts`. What is kept comes
-    back after the pose.
+    back after the pose. What makes that function is given the program's numbers.
     """
     results = [*pose.results, *pose.kept]
     taken = [one.name for one in pose.taken]
@@ -80,11 +92,13 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
     if pose.kept:
         body.append(f"{_tuple(map(str, pose.kept))[1:-1]} = rig")
     body += [*lines(pose.statements), f"return {_tuple(map(str, results))}"]
-    return "\n".join([f"def pose({', '.join(POSED)}):", *indented(body)]) + "\n"
+    given = unpacked(parameters, read_in(pose.statements).union(*(one.names for one in results)))
+    made = [*given, f"def pose({', '.join(POSED)}):", *indented(body), "return pose"]
+    return "\n".join(["def posing(numbers):", *indented(made)]) + "\n"
 
 
-def live_text(woven: Woven, state: Iterable[str]) -> str:
-    """A program, as the generator that a session runs.
+def live_text(woven: Woven, state: Iterable[str], parameters: Sequence[str]) -> str:
+    """A program, as the generator that a session runs, from a saved state and with the program's numbers.
 
     It is sent items — time, code, x, y — that end in a frame, and gives what that frame reads; sent none, it
     gives the saved state.
@@ -95,12 +109,19 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
     save = [dropped, *indented([*lines(restored(woven)), "reading = 0.0"]), f"items = yield {_tuple(names)}"]
     stale = lines(drop(woven))
     fresh = [stale[0], "    t, code, x, y = items[0]", *stale[1:]]
-    begin = [f"{_tuple(names)[1:-1]} = saved", "reading = 0.0", "out = None", "while True:"]
+    given = [*unpacked(parameters), f"{_tuple(names)[1:-1]} = saved"]
+    begin = [*given, "reading = 0.0", "out = None", "while True:"]
     each = lines(item(woven), pad="            ")
     last = [f"out = {_tuple(map(str, woven.outputs))}"]
-    found = ["def live(saved):", *indented(begin), *indented([*wait, *indented(save), *fresh], 2)]
+    found = ["def live(saved, numbers):", *indented(begin), *indented([*wait, *indented(save), *fresh], 2)]
     found += [*indented(["for t, code, x, y in items:"], 2), *each]
     return "\n".join([*found, *lines(woven.reading, pad="        "), *indented(last, 2)]) + "\n"
+
+
+def listed_numbers(parameters: Sequence[str], numbers: Sequence[float]) -> str:
+    """The numbers of a program, one a line, each with its name."""
+    rows = (f"{number!r},  # {name}" for name, number in zip(parameters, numbers, strict=True))
+    return "\n".join(["numbers = (", *indented(rows), ")"]) + "\n"
 
 
 def _tuple(parts: Iterable[str]) -> str:

@@ -1,0 +1,153 @@
+"""Parameters: numbers that a program is given as it begins, so that others need no new program.
+
+A parameter stands in an expression for a number of a profile. What is worked out of parameters alone, such as
+a decay of a half-life, is a parameter too: its own number is worked out once, before the program runs.
+
+To the code that writes a program a parameter passes for the float that it stands for: the fields of a plan
+say ``float``, and hold parameters while it is woven.
+"""
+
+from __future__ import annotations
+
+import operator
+from copy import copy
+from functools import partial
+from math import isinf
+from typing import TYPE_CHECKING, TypeVar, cast
+
+from .values import Name, Number, Operation, Value, lift
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Iterable, Sequence
+
+    Works = Callable[..., float]
+
+_Any = TypeVar("_Any")
+
+SIGNS: dict[str, Works] = {
+    "+": operator.add,
+    "-": operator.sub,
+    "*": operator.mul,
+    "/": operator.truediv,
+    "**": operator.pow,
+}
+"""What each sign works out."""
+
+
+class Parameter(Name):
+    """A number that a program is given, as a value: its name stands in the text, never the number.
+
+    Whether it is larger than another cannot be asked while a program is written. Whether it is there at all
+    can, where 0 stands for none: one that is 0 is no parameter then.
+    """
+
+    __slots__ = ("among", "is_there", "place", "word")
+
+    def __init__(self, among: Parameters, place: int, word: str, *, is_there: bool = False) -> None:
+        super().__init__(f"n{place}_{word}")  # nothing else in a program is called so
+        self.among, self.place, self.word, self.is_there = among, place, word, is_there
+
+    def __bool__(self) -> bool:
+        return True if self.is_there else super().__bool__()
+
+    def __add__(self, other: Value | float) -> Value:
+        return _joined("+", self, other)
+
+    def __radd__(self, other: Value | float) -> Value:
+        return _joined("+", other, self)
+
+    def __sub__(self, other: Value | float) -> Value:
+        return _joined("-", self, other)
+
+    def __rsub__(self, other: Value | float) -> Value:
+        return _joined("-", other, self)
+
+    def __mul__(self, other: Value | float) -> Value:
+        return _joined("*", self, other)
+
+    def __rmul__(self, other: Value | float) -> Value:
+        return _joined("*", other, self)
+
+    def __truediv__(self, other: Value | float) -> Value:
+        return _joined("/", self, other)
+
+    def __rtruediv__(self, other: Value | float) -> Value:
+        return _joined("/", other, self)
+
+    def __neg__(self) -> Value:
+        return self.among.of(operator.neg, self)
+
+    def __abs__(self) -> Value:
+        return self.among.of(abs, self)
+
+
+def _joined(sign: str, left: Value | float, right: Value | float) -> Value:
+    """Two values and a sign between them: worked out beforehand, where both are numbers by then."""
+    numbers = [one.value if isinstance(one, Number) else one for one in (left, right)]
+    among = next(one.among for one in numbers if isinstance(one, Parameter))
+    if all(isinstance(one, float | Parameter) for one in numbers):
+        return among.of(SIGNS[sign], *numbers)
+    return Operation(sign, lift(left), lift(right))
+
+
+class Parameters:
+    """All parameters of a program: those that are given, and what is worked out of them, in order."""
+
+    def __init__(self, words: Iterable[tuple[str, bool]]) -> None:
+        """Begin with those that are given: what each is called, and whether it could have been none."""
+        self.given = [
+            Parameter(self, place, word, is_there=is_there) for place, (word, is_there) in enumerate(words)
+        ]
+        self.all = [*self.given]
+        """Those, and what is worked out of them."""
+        self._rows: list[tuple[Works, tuple[int, ...]]] = []
+        self._known: dict[tuple[object, ...], Parameter] = {}
+
+    def of(self, function: Works, *numbers: float | Value) -> Parameter:
+        """What a function makes of parameters and numbers; the same again for the same of them."""
+        words = [one.word for one in numbers if isinstance(one, Parameter)]
+        places = tuple([self._place(one) for one in numbers])
+        return self._row(function, places, f"of_{words[0].removeprefix('of_')}", (function, *places))
+
+    def _place(self, one: float | Value) -> int:
+        if isinstance(one, Parameter):
+            return one.place
+        assert isinstance(one, float)
+        return self._row(partial(float, one), (), "number", (repr(one),)).place
+
+    def _row(self, function: Works, places: tuple[int, ...], word: str, key: tuple[object, ...]) -> Parameter:
+        if key not in self._known:
+            self._known[key] = Parameter(self, len(self.all), word)
+            self.all.append(self._known[key])
+            self._rows.append((function, places))
+        return self._known[key]
+
+    def numbers(self, given: Sequence[float]) -> list[float]:
+        """The numbers of all of them, by those that are given."""
+        found = [*given]
+        for function, places in self._rows:
+            found.append(function(*[found[place] for place in places]))
+        return found
+
+
+def worked_out(function: Works, *numbers: float) -> float:
+    """What a function makes of numbers; where one of them is a parameter, so is what it makes.
+
+    The same function must be handed over each time: one that is made anew for each call is another.
+    """
+    given: tuple[object, ...] = numbers
+    among = next((one.among for one in given if isinstance(one, Parameter)), None)
+    return function(*numbers) if among is None else cast("float", among.of(function, *numbers))
+
+
+def is_infinite(number: float) -> bool:
+    """Whether a number is infinite; a parameter never is."""
+    return not isinstance(cast("object", number), Value) and isinf(number)
+
+
+def altered(one: _Any, **changes: object) -> _Any:
+    """A copy of a part of a plan with other fields, unchecked: no parameter is compared with a limit."""
+    made = copy(one)
+    for name, value in changes.items():
+        object.__setattr__(made, name, value)
+    return made
