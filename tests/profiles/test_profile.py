@@ -145,7 +145,7 @@ json_like = st.recursive(
 def test_any_data_at_all_ends_in_a_profile_or_in_problems(data: dict[str, object]) -> None:
     from mellow_thumb.profiles.whole import resolve
 
-    plan, _, faults = resolve({"format": "mellow-thumb profile 1"} | data)
+    plan, _, _, faults = resolve({"format": "mellow-thumb profile 1"} | data)
     assert (plan is None) == bool(faults)
 
 

@@ -13,8 +13,10 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 from mellow_thumb.commands.line import main
+from mellow_thumb.plan import take_apart
 from mellow_thumb.profiles.offers import places
 from mellow_thumb.profiles.rebinding import carried, conflicts
+from mellow_thumb.profiles.whole import resolve
 
 from ..helpers.profiles import data, load, problems
 
@@ -63,6 +65,60 @@ def test_every_choice_does_what_it_says(profile: mt.Profile) -> None:
     assert route(sheet.lay(profile)[0], "look").gains == (200.0, 120.0)
     sheet.reset()
     assert sheet.lay(profile)[0] == profile
+
+
+@settings(max_examples=60)
+@given(
+    st.dictionaries(st.sampled_from(["look", "glance"]), st.floats(0.2, 5.0)),
+    st.none() | st.floats(0.05, 0.4),
+    st.sampled_from([[], ["pitch"]]),
+    st.sampled_from([None, "90 deg/s"]),
+    st.sampled_from([None, ["pad.east", "key.KeyJ"]]),
+)
+def test_what_is_read_of_a_changed_route_alone_is_what_the_whole_profile_says(
+    marsh: mt.Profile,
+    factors: dict[str, float],
+    inner: float | None,
+    inverted: list[str],
+    cap: str | None,
+    hop: list[str] | None,
+) -> None:
+    sheet = mt.new_sheet(marsh)
+    for name, factor in factors.items():
+        sheet.set(marsh, "sensitivity", name, factor)
+    if inner is not None:
+        sheet.set(marsh, "dead_zone", "look", inner)
+    sheet.set(marsh, "invert", "pad", inverted)
+    if cap:
+        sheet.set(marsh, "hands", "turn_cap", cap)
+    if hop:
+        sheet.set(marsh, "buttons", "hop", hop)
+    laid, told = sheet.lay(marsh)
+    whole = resolve(dict(laid.data))
+    assert told == ()
+    assert whole.plan is not None
+    assert (laid.digest, laid.base) == (whole.plan.digest, marsh)
+    assert take_apart(laid).numbers == take_apart(whole.plan).numbers
+    assert take_apart(laid).shape == take_apart(whole.plan).shape
+
+
+def test_new_numbers_are_neither_woven_nor_read_with_the_rest(
+    profile: mt.Profile, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    session, sheet = profile.session(), mt.new_sheet(profile)
+    sheet.set(profile, "buttons", "hop", ["pad.east"])
+    session.apply(sheet)
+    for place in ("profiles.whole.resolve", "weaving.program.live_text", "weaving.program.compiled"):
+        monkeypatch.setattr(f"mellow_thumb.{place}", None)
+    session.feed("pad.right_stick", (1.0, 0.0))
+    session.tick(0.1)
+    turned = []
+    for factor in (1.0, 2.0):
+        sheet.set(profile, "sensitivity", "look", factor)
+        before = session.tick(0.0).axes["yaw"]
+        session.apply(sheet)
+        turned.append(session.tick(0.1).axes["yaw"] - before)
+    assert turned[1] == pytest.approx(2.0 * turned[0])
 
 
 @pytest.mark.parametrize(

@@ -33,7 +33,7 @@ def offering(profile: mt.Profile) -> mt.Profile:
         "buttons": dict.fromkeys(places(profile.data), ANY),
     }
     data = dict(profile.data) | {"offers": offers}
-    plan, title, faults = resolve(data)
+    plan, title, _, faults = resolve(data)
     assert plan is not None, faults
     return profile_of(plan, data, title, profile.file)
 

@@ -23,6 +23,7 @@ from mellow_thumb import marsh
 from mellow_thumb.engines import PATIENCE, cache_folder, coming, compiler, library, load
 from mellow_thumb.plan import Condition
 from mellow_thumb.plan.plan import Plan
+from mellow_thumb.plan.steps import Exponential
 
 from ..engines.test_library import a_compiler, counted, forget, needs_compiler, quickly
 from ..helpers.strategies import EVERYTHING, Event, events, feed, plans
@@ -181,6 +182,36 @@ def test_what_brings_another_program_begins_in_python_again(glasses: mt.Profile)
     assert seen(session, session.tick(0.1)) == seen(plain, plain.tick(0.1))
     until(session, lambda: session.engine == "C")
     assert seen(session, session.tick(0.1)) == seen(plain, plain.tick(0.1))
+
+
+@needs_compiler
+@pytest.mark.usefixtures("folder")
+def test_new_numbers_go_on_in_c_in_the_same_frame(
+    monkeypatch: pytest.MonkeyPatch, glasses: mt.Profile
+) -> None:
+    first = numbered(glasses, 1)
+    session, plain = first.session(compiled=True), first.session(compiled=False)
+    monkeypatch.setattr(coming, "_worker", None)
+    for k in range(2, 5):
+        for one in (session, plain):
+            one.feed("mouse.move", (40.0, 3.0))
+            one.tick(0.1)
+            one.switch(numbered(glasses, k))
+        assert session.engine == "C"
+        assert seen(session, session.tick(0.1)) == seen(plain, plain.tick(0.1))
+    assert abs(session.tick(0.5).axes["pitch"]) <= 0.25
+
+
+def numbered(profile: mt.Profile, k: int) -> mt.Profile:
+    """A profile of one shape with other numbers for each k; the limits of its pitch are nearer each time."""
+    routes = tuple(
+        replace(route, gains=tuple(k * gain for gain in route.gains), smoothing=Exponential(0.1 * k))
+        for route in profile.routes
+    )
+    axes = (
+        replace(axis, low=-1.0 / k, high=0.75 / k) if axis.name == "pitch" else axis for axis in profile.axes
+    )
+    return replace(profile, routes=routes, axes=tuple(axes))
 
 
 @needs_compiler

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 import re
-from dataclasses import asdict
+from dataclasses import fields, is_dataclass
 from pathlib import Path
 from random import Random
 from typing import TYPE_CHECKING, Any
@@ -26,8 +26,8 @@ if TYPE_CHECKING:
 FORMAT = "mellow-thumb export 1"
 FRAMES, RATE, SEED = 240, 60, 7
 """How many frames the test vectors have, how many a second, and the seed of the hands that they come from."""
-WHERE_FROM = ("file", "origin")
-"""What a description does not say of a profile: where its file lay."""
+WHERE_FROM = ("file", "origin", "reader")
+"""What a description does not say of a profile: where its file lay, and what read it."""
 
 
 def export_c(profile: Profile, path: str | os.PathLike[str]) -> tuple[Path, Path]:
@@ -76,7 +76,7 @@ def describe(profile: Profile, name: str) -> dict[str, Any]:
         "begun_on": things(profile),
         "hosts": list(program.hosts),
         "outputs": outputs(program),
-        "profile": _plain({key: one for key, one in asdict(profile).items() if key not in WHERE_FROM}),
+        "profile": _plain(profile),
         "vectors": vectors(program),
     }
 
@@ -132,6 +132,9 @@ def _described(signal: Signal, code: int) -> dict[str, Any]:
 
 def _plain(value: Any) -> Any:
     """Data that JSON can hold: no limit is null."""
+    if is_dataclass(value):
+        said = [one.name for one in fields(value) if one.init and one.name not in WHERE_FROM]
+        return {name: _plain(getattr(value, name)) for name in said}
     if isinstance(value, dict):
         return {key: _plain(one) for key, one in value.items()}
     if isinstance(value, list | tuple):

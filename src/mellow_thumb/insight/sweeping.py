@@ -147,7 +147,7 @@ def _keys(data: Mapping[str, Any], head: str = "") -> list[str]:
 
 def _plan(data: dict[str, Any], point: Mapping[str, Any]) -> Profile:
     """The profile of a point."""
-    plan, title, faults = resolve(data)
+    plan, title, _, faults = resolve(data)
     if plan is None or faults:
         chosen = ", ".join(f"{name} = {value!r}" for name, value in point.items())
         raise ArgumentError("; ".join(str(one.problem(f"with {chosen}")) for one in faults))

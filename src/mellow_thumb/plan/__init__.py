@@ -10,7 +10,7 @@ from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
 from .gates import CURSORS, Condition, Gate, GateState, Several, Travel, When
 from .labels import label, label_of
 from .movement import GLIDE, MOVES, POINTED, Movement
-from .numbers import Taken, take_apart, with_parameters
+from .numbers import Taken, take_apart, with_parameters, with_routes
 from .plan import Plan
 from .routes import Route
 from .signals import (
@@ -145,4 +145,5 @@ __all__ = [
     "take_apart",
     "wheel_notches",
     "with_parameters",
+    "with_routes",
 ]

@@ -10,16 +10,19 @@ from __future__ import annotations
 from dataclasses import fields, is_dataclass
 from functools import cache
 from math import isinf
-from typing import TYPE_CHECKING, NamedTuple
+from typing import TYPE_CHECKING, NamedTuple, TypeVar
 
-from ..expressions import Parameters
+from ..expressions import Parameters, altered
 from .plan import Plan
 from .signals import Signal
 
 if TYPE_CHECKING:
-    from collections.abc import Hashable, Iterable, Iterator
+    from collections.abc import Hashable, Iterable, Iterator, Mapping
 
     from ..expressions import Parameter
+    from .routes import Route
+
+_Plan = TypeVar("_Plan", bound=Plan)
 
 
 class _Field(NamedTuple):
@@ -35,16 +38,13 @@ _PLAN = _Field("", is_number=False, none_at_zero=False)
 
 
 @cache
-def _fields(kind: type) -> tuple[_Field, ...]:
+def _fields(kind: type) -> tuple[_Field, ...] | None:
+    """The fields of a class of parts; nothing for what has no numbers: a word, a whole number, a signal."""
+    if not is_dataclass(kind) or issubclass(kind, Signal):
+        return None
     none = getattr(kind, "NONE_AT_ZERO", ())
+    kind = Plan if issubclass(kind, Plan) else kind  # a profile is one
     return tuple(_Field(one.name, one.type == "float", one.name in none) for one in fields(kind))
-
-
-def _kind(one: object) -> type | None:
-    """The class of a part of a plan that has numbers; nothing for a word, a whole number or a signal."""
-    if isinstance(one, Plan):
-        return Plan  # a profile is one
-    return type(one) if is_dataclass(one) and not isinstance(one, Signal) else None
 
 
 def _part(one: object, field: _Field) -> object:
@@ -53,40 +53,101 @@ def _part(one: object, field: _Field) -> object:
     return float(found) if field.is_number and type(found) is int else found
 
 
-class Taken(NamedTuple):
-    """A plan taken apart."""
+class Shape:
+    """A plan without its numbers: equal for plans that differ in numbers alone."""
 
-    shape: Hashable
-    """Equal for plans that differ in numbers alone."""
+    __slots__ = ("_hash", "_parts")
+
+    def __init__(self, parts: Hashable) -> None:
+        self._parts, self._hash = parts, hash(parts)
+
+    def __hash__(self) -> int:
+        return self._hash
+
+    def __eq__(self, other: object) -> bool:
+        return self is other or (isinstance(other, Shape) and self._parts == other._parts)
+
+
+class Taken(NamedTuple):
+    """A plan taken apart, or a route."""
+
+    shape: Shape
     numbers: list[float]
-    words: list[tuple[str, bool]]
-    """For each number: the field that holds it, and whether it could have been none."""
+    fields: list[_Field]
+    """For each number: what holds it."""
+    routes: tuple[Taken, ...] = ()
+    """The routes of a plan; their numbers come first."""
+
+
+_TAKEN = "_taken_apart"
 
 
 def take_apart(plan: Plan) -> Taken:
-    """A plan as its shape and its numbers."""
-    taken = Taken(None, [], [])
-    return taken._replace(shape=_shape(plan, _PLAN, taken))
+    """A plan as its shape and its numbers; each plan is taken apart once."""
+    known: Taken | None = plan.__dict__.get(_TAKEN)
+    if known is None:
+        routes = tuple([_taken(route) for route in plan.routes])
+        found = [one for route in routes for one in zip(route.numbers, route.fields, strict=True)]
+        rest = [
+            _shape(getattr(plan, one.name), one, found) for one in _fields(Plan) or () if one.name != "routes"
+        ]
+        known = _found(found, (tuple([route.shape for route in routes]), *rest))._replace(routes=routes)
+        plan.__dict__[_TAKEN] = known
+    return known
 
 
-def _shape(one: object, field: _Field, taken: Taken) -> Hashable:
+def _taken(route: Route) -> Taken:
+    found: list[tuple[float, _Field]] = []
+    return _found(found, _shape(route, _PLAN, found))
+
+
+def _found(found: list[tuple[float, _Field]], parts: Hashable) -> Taken:
+    return Taken(Shape(parts), [number for number, _ in found], [field for _, field in found])
+
+
+def with_routes(plan: _Plan, routes: Mapping[str, Route]) -> _Plan | None:
+    """A plan with routes in the place of its own, by name; none where they differ in more than numbers.
+
+    What is checked of routes together hangs on their shape alone, and is not checked again.
+    """
+    taken, new = take_apart(plan), list(plan.routes)
+    numbers, parts, begin = list(taken.numbers), list(taken.routes), 0
+    for k, (old, was) in enumerate(zip(plan.routes, taken.routes, strict=True)):
+        route = routes.get(old.name)
+        if route is not None:
+            now = _taken(route)
+            if now.shape != was.shape:
+                return None
+            new[k], parts[k] = route, now
+            numbers[begin : begin + len(now.numbers)] = now.numbers
+        begin += len(was.numbers)
+    made = altered(plan, routes=tuple(new))
+    made.__dict__.pop("digest", None)
+    made.__dict__[_TAKEN] = taken._replace(numbers=numbers, routes=tuple(parts))
+    return made
+
+
+def _shape(one: object, field: _Field, found: list[tuple[float, _Field]]) -> Hashable:
+    """The shape of a part that stands in a field; its numbers are found on the way."""
+    if type(one) is str or one is None:  # nearly all are
+        return one
     if isinstance(one, float):
         if isinf(one) or (field.none_at_zero and one == 0.0):
             return one
-        taken.numbers.append(one)
-        taken.words.append((field.name, field.none_at_zero))
+        found.append((one, field))
         return Taken
     if isinstance(one, tuple):
-        return tuple([_shape(part, field, taken) for part in one])
-    kind = _kind(one)
-    if kind is None:
+        return tuple([_shape(part, field, found) for part in one])
+    kind: type = type(one)
+    inner = _fields(kind)
+    if inner is None:
         return one
-    return (kind, *[_shape(_part(one, inner), inner, taken) for inner in _fields(kind)])
+    return (kind, *[_shape(_part(one, each), each, found) for each in inner])
 
 
 def with_parameters(plan: Plan, taken: Taken) -> tuple[Plan, Parameters]:
     """A plan in which parameters stand for its numbers, and all of these."""
-    among = Parameters(taken.words)
+    among = Parameters((field.name, field.none_at_zero) for field in taken.fields)
     return with_numbers(plan, among.given), among
 
 
@@ -102,10 +163,12 @@ def _filled(one: object, field: _Field, given: Iterator[float | Parameter]) -> o
         return one if isinf(one) or (field.none_at_zero and one == 0.0) else next(given)
     if isinstance(one, tuple):
         return tuple([_filled(part, field, given) for part in one])
-    kind = _kind(one)
-    if kind is None:
+    kind: type = type(one)
+    fields_of = _fields(kind)
+    if fields_of is None:
         return one
-    made: object = object.__new__(kind)  # unchecked: a parameter cannot be compared with a limit
-    for inner in _fields(kind):
+    made: object = object.__new__(Plan if isinstance(one, Plan) else kind)
+    # unchecked: a parameter cannot be compared with a limit
+    for inner in fields_of:
         object.__setattr__(made, inner.name, _filled(_part(one, inner), inner, given))
     return made

@@ -16,6 +16,7 @@ if TYPE_CHECKING:
     from collections.abc import Mapping
 
     from .offers import Offers
+    from .routes import RouteReader
 
 LARGEST = 256 * 1024
 """Bytes beyond which a file is not read as a profile."""
@@ -53,6 +54,8 @@ class Profile(Plan):
     base: Profile | None = field(default=None, compare=False, repr=False)
     """The profile as its file has it, where a player's sheet is laid over this one; None where none is."""
 
+    reader: RouteReader | None = field(default=None, compare=False, repr=False)
+    """What read its routes, and reads one of them again where a player's sheet changes it."""
     origin: Origin | None = field(default=None, compare=False, repr=False)
     """Where its file lies, and what told it from others when it was read; None where it came from no file."""
 
@@ -118,14 +121,14 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     text = read_text(path, ProfileError, largest=LARGEST)
     data, places = parse(file, text, ProfileError)
     try:
-        plan, title, faults = resolve(data)
+        plan, title, reader, faults = resolve(data)
     except RecursionError:
         found, wanted = "gates that wait for each other in a very long chain", "at most some hundred in a row"
         raise ProfileError.single(file, places.line(("gates",)), found, wanted) from None
     problems = [fault.problem(file, places.line(fault.path)) for fault in faults]
     if problems or plan is None:
         raise ProfileError(problems)
-    return profile_of(plan, data, title, file, origin=origin)
+    return profile_of(plan, data, title, file, reader=reader, origin=origin)
 
 
 def profile_of(
@@ -135,6 +138,7 @@ def profile_of(
     file: str,
     base: Profile | None = None,
     *,
+    reader: RouteReader | None = None,
     origin: Origin | None = None,
 ) -> Profile:
     """A plan that was made of the data of a file, as a profile."""
@@ -146,5 +150,6 @@ def profile_of(
         allow=tuple(data.get("allow", {}).items()),
         data=data,
         base=base,
+        reader=reader,
         origin=origin,
     )

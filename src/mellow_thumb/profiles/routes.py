@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from copy import copy
 from typing import TYPE_CHECKING, Any, Literal
 
 from pydantic import Field
@@ -32,6 +33,7 @@ from ..plan.steps import (
     Smoothing,
     Spring,
 )
+from .faults import Faults
 from .forms import (
     Closing,
     Conditions,
@@ -53,7 +55,6 @@ if TYPE_CHECKING:
 
     from ..basics import Path
     from ..plan import Address
-    from .faults import Faults
     from .switching import SwitchReader
 
 
@@ -316,6 +317,15 @@ class RouteReader:
                 screens=effects[0].screens, **parts,
             )  # fmt: skip
         return None
+
+    def again(self, name: str, table: object) -> Route | None:
+        """Read one route anew from a table that was changed; nothing where something is wrong with it."""
+        faults = Faults()
+        form = faults.form(RouteForm, table, ("routes", name))
+        switches = copy(self.switches)
+        switches.faults = faults
+        route = RouteReader(faults, switches, self.units, self.mouse).read(name, form) if form else None
+        return None if faults.found else route
 
     def _check_drives(self, path: Path, drives: tuple[str, ...], source: Address | None) -> None:
         for axis in drives:

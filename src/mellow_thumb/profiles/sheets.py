@@ -5,10 +5,11 @@ from __future__ import annotations
 from copy import deepcopy
 from dataclasses import dataclass, field
 from pathlib import Path
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import ArgumentError, Problem, SheetError, listed, nearest, parse_quantity, read_text, replacing
-from ..plan import FAMILIES
+from ..expressions import altered
+from ..plan import FAMILIES, with_routes
 from .offers import places
 from .profile import profile_of
 from .switching import HandsForm
@@ -19,6 +20,7 @@ if TYPE_CHECKING:
 
     from tomlkit import TOMLDocument
 
+    from ..plan import Route
     from .offers import Offers
     from .profile import Profile
 
@@ -26,6 +28,18 @@ FORMAT = "mellow-thumb sheet 1"
 LARGEST = 64 * 1024
 SECTIONS = ("sensitivity", "invert", "dead_zone", "choice", "hands", "buttons")
 """The tables of a sheet."""
+
+
+_NUMBERS = ("sensitivity", "invert", "dead_zone")
+"""Those that change numbers of routes alone."""
+
+
+class _Choice(NamedTuple):
+    """Something that a player chose, as it applies."""
+
+    section: str
+    name: str
+    value: Any
 
 
 @dataclass
@@ -40,6 +54,9 @@ class Sheet:
     file: str = ""
     notes: tuple[str, ...] = field(default=())
     """What of it is of no use to this version; it is kept all the same."""
+    _last: tuple[Profile, list[_Choice], Profile] | None = field(
+        default=None, init=False, repr=False, compare=False
+    )
 
     def get(self, section: str, name: str) -> Any:
         """What a table says of something; None where it says nothing."""
@@ -92,10 +109,20 @@ class Sheet:
         told. Where a sheet is laid over the profile already, this one takes its place. Raises
         :class:`SheetError` where what is left does not make a profile.
         """
-        from .whole import resolve
-
         profile = profile.base or profile
-        data, told = deepcopy(dict(profile.data)), list(self.notes)
+        chosen, told = self._chosen(profile)
+        numbers = [one for one in chosen if one.section in _NUMBERS]
+        others = [one for one in chosen if one.section not in _NUMBERS]
+        under = self._under(profile, others) if others else profile
+        data = dict(under.data) | {"routes": _copied(under.data.get("routes", {}))}
+        for section, name, value in numbers:
+            _LAYS[section](data, profile, name, value)
+        made = _with_routes(under, data) or self._made(profile, data)
+        return altered(made, base=profile), told
+
+    def _chosen(self, profile: Profile) -> tuple[list[_Choice], tuple[str, ...]]:
+        """What of the sheet applies to a profile, drawn in where it must be, and what does not, in words."""
+        chosen, told = [], list(self.notes)
         for section in SECTIONS:
             for name, value in _plain(self.document.get(section, {})).items():
                 fault = _fault(profile, section, name, value)
@@ -103,13 +130,28 @@ class Sheet:
                 if fault:
                     told.append(f"{fault}; taken as {drawn!r}" if drawn is not None else fault)
                 if not fault or drawn is not None:
-                    _LAYS[section](data, profile, name, drawn)
-        plan, title, faults = resolve(data)
+                    chosen.append(_Choice(section, name, drawn))
+        return chosen, tuple(told)
+
+    def _under(self, profile: Profile, chosen: list[_Choice]) -> Profile:
+        """The profile with what is no number; the same again while a player turns numbers alone."""
+        if self._last is None or self._last[:2] != (profile, chosen):
+            data = deepcopy(dict(profile.data))
+            for section, name, value in chosen:
+                _LAYS[section](data, profile, name, value)
+            self._last = profile, chosen, self._made(profile, data)
+        return self._last[2]
+
+    def _made(self, profile: Profile, data: dict[str, Any]) -> Profile:
+        """A profile of data that were laid over another's."""
+        from .whole import resolve
+
+        plan, title, reader, faults = resolve(data)
         if plan is None or faults:
             file = self.file or "sheet"
             problems = [one.problem(file) for one in faults]
             raise SheetError(problems or [Problem(file, 0, "", "a profile that it does not fit", "")])
-        return profile_of(plan, data, title, profile.file, profile), tuple(told)
+        return profile_of(plan, data, title, profile.file, profile, reader=reader)
 
 
 def new_sheet(profile: Profile) -> Sheet:
@@ -238,6 +280,29 @@ def _plain(table: Any) -> dict[str, Any]:
 
 
 # ---- laying it over a profile's data
+
+
+def _copied(routes: Mapping[str, dict[str, Any]]) -> dict[str, dict[str, Any]]:
+    """Routes to lay something over; what is deeper than a table in a table stays the profile's."""
+    return {
+        name: {key: dict(one) if isinstance(one, dict) else one for key, one in table.items()}
+        for name, table in routes.items()
+    }
+
+
+def _with_routes(profile: Profile, data: dict[str, Any]) -> Profile | None:
+    """A profile with other numbers in its routes, of which only those that differ are read; else nothing."""
+    if profile.reader is None:
+        return None
+    changed = [name for name, table in data["routes"].items() if table != profile.data["routes"][name]]
+    routes: dict[str, Route] = {}
+    for name in changed:
+        route = profile.reader.again(name, data["routes"][name])
+        if route is None:
+            return None
+        routes[name] = route
+    made = with_routes(profile, routes)
+    return altered(made, data=data) if made else None
 
 
 def _lay_sensitivity(data: dict[str, Any], _: Profile, name: str, factor: float) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any, Literal
+from typing import TYPE_CHECKING, Any, Literal, NamedTuple
 
 from pydantic import Field
 
@@ -123,8 +123,19 @@ SECTIONS: dict[str, type[Form]] = {
 }
 
 
-def resolve(data: dict[str, Any]) -> tuple[Plan | None, str, list[Fault]]:
-    """Check a profile's data and make a plan of it; the title; and what is wrong, all of it.
+class Resolved(NamedTuple):
+    """What a profile's data come to."""
+
+    plan: Plan | None
+    title: str
+    reader: RouteReader | None
+    """What read its routes."""
+    faults: list[Fault]
+    """What is wrong, all of it."""
+
+
+def resolve(data: dict[str, Any]) -> Resolved:
+    """Check a profile's data and make a plan of it.
 
     Each table is checked alone, so that one fault does not hide another.
     """
@@ -136,7 +147,7 @@ class _Resolver:
         self.data = data
         self.faults = Faults()
 
-    def resolve(self) -> tuple[Plan | None, str, list[Fault]]:
+    def resolve(self) -> Resolved:
         head = {
             key: value
             for key, value in self.data.items()
@@ -144,7 +155,7 @@ class _Resolver:
         }
         self.faults.form(ProfileForm, head | {"mounts": {}}, ())
         if self.data.get("format") != FORMAT:
-            return None, "", self.faults.found[:1]
+            return Resolved(None, "", None, self.faults.found[:1])
         mouse = self.faults.form(MouseForm, self.data.get("mouse", {}), ("mouse",)) or MouseForm()
         forms = {name: self.section(name, form) for name, form in SECTIONS.items()}
         mounts = MountReader(self.faults, self.data, forms["mounts"])
@@ -174,16 +185,16 @@ class _Resolver:
         movement = read_movement(self.faults, switches, self.data)
         read_offers(self.faults, self.data, list(units))
         if self.faults.found or not mounts.first:
-            return None, "", self.faults.found
+            return Resolved(None, "", None, self.faults.found)
         try:
             cursor, blend = self.data.get("cursor", "free"), forms["mounts"][mounts.first].blend
             parts = (axes, mounts.mounts[mounts.first], tuple(derived), tuple(cues), hands, cursor)
             fixed = tuple(mounts.fixed(mounts.first, units).items())
             plan = Plan(tuple(routes), tuple(gates), *parts, movement, others, touches, blend, fixed)
-            return plan, str(self.data.get("title", "")), []
+            return Resolved(plan, str(self.data.get("title", "")), reader, [])
         except PlanError as error:
             self.faults.note_error((), error)
-            return None, "", self.faults.found
+            return Resolved(None, "", None, self.faults.found)
 
     def section(self, name: str, form: type[Form]) -> dict[str, Any]:
         """The entries of a section, each with what is right in it."""

@@ -36,6 +36,24 @@ def carried_over(
     return found
 
 
+def inside(old: Plan, new: Plan, program: Program, saved: tuple[float, ...]) -> tuple[float, ...]:
+    """The state of a program that goes on with the numbers of another plan: as it is, in the new limits."""
+    if new.axes == old.axes and new.others == old.others:
+        return saved
+    names = {role: name for name, role in program.roles.items()}
+    found = dict(zip(program.state, saved, strict=True))
+    for key, axis in ((one.key, one.axis) for one in new.mounts.instances):
+        name = names[_role(key, axis)]
+        found[name] = _held(axis, found[name])
+    return tuple(found.values())
+
+
+def _held(axis: Axis, value: float) -> float:
+    """A value as an axis adds it up, inside its limits."""
+    limits = axis.limits
+    return min(max(value, limits["low"]), limits["high"])
+
+
 def _numbers(old: Plan, new: Plan, known: dict[str, float], *, chosen_first: bool) -> dict[str, float]:
     """For roles whose value is a place in an order of the plan's: the place there now."""
     found = _mounts(old, new, known)
@@ -94,9 +112,8 @@ def _axes(
         role, was = _role(key, axis), before.get(key)
         if role not in known or was is None:
             continue
-        limits = axis.limits
         inner = axis.inner(was.outer(known[role])) if was.log != axis.log else known[role]
-        found[names[role]] = min(max(inner, limits["low"]), limits["high"])
+        found[names[role]] = _held(axis, inner)
         owed = [one for one in known if one.startswith(f"{role}_pool")]
         for one in owed:
             if was.log != axis.log and one in names:

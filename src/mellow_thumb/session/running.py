@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 
 from ..engines import PATIENCE, Engine, EngineError, PythonLoop, Room, check_compiled, engine_for, load
 from ..weaving import weave_plan
-from .carrying import carried_over
+from .carrying import carried_over, inside
 from .inbox import PASSED
 
 if TYPE_CHECKING:
@@ -123,11 +123,16 @@ class Running:
     def become(self, plan: Plan, *, chosen_first: bool) -> dict[int, int]:
         """Go on by another plan, as :func:`carried_over` says: the new code of each code before."""
         before, old = self.program, self.plan
+        saved = self.saved
         routes, axes = {one.name for one in plan.routes}, {one.name for one in plan.axes}
         stay = tuple(one for one in before.settings if one[1] in (routes if one[0] == "scale" else axes))
         after = weave_plan(plan, stay)
-        state = carried_over((old, before), (plan, after), self.state, chosen_first=chosen_first)
         self.plan = plan
+        if after.woven is before.woven:
+            self.go_on(after, inside(old, plan, after, saved))
+            return {}
+        state = dict(zip(before.state, saved, strict=True))
+        state = carried_over((old, before), (plan, after), state, chosen_first=chosen_first)
         self.go_on(after, tuple(state.values()))
         codes = {code: after.codes.get(name, PASSED) for name, code in before.codes.items()}
         return codes | {code: after.settings.get(one, PASSED) for one, code in before.settings.items()}
@@ -137,5 +142,6 @@ class Running:
         codes, frame = self.program.codes, self.program.frame
         if "host.focus" in codes:
             # A word of the focus that says nothing new looks at everything, and fires nothing.
-            self.loop.send([(now, codes["host.focus"], self.state["host_focus"], 0.0)])
+            focus = self.saved[self.program.state.index("host_focus")]
+            self.loop.send([(now, codes["host.focus"], focus, 0.0)])
         self.values = self.loop.send([(now, frame, 0.0, 0.0)])

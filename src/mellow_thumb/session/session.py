@@ -491,9 +491,12 @@ class Session:
         """Go on by another plan; the view follows gently."""
         if plan == self._running.plan:
             return
-        shown = self._camera.shown()
-        self._intake.inbox.renumber(self._running.become(plan, chosen_first=chosen_first))
-        self._look_up()
+        shown, before = self._camera.shown(), self._running.plan
+        codes = self._running.become(plan, chosen_first=chosen_first)
+        if codes or plan.touches != before.touches:
+            self._intake.inbox.renumber(codes)
+            self._intake.look_up()
+        self._cues.look_up()
         self._running.look_again(self._clock.now)
         self._camera.ease_from(shown)
 

@@ -2,11 +2,23 @@
 
 from __future__ import annotations
 
-from functools import partial
+from functools import partial, reduce
 from math import cos, radians
 from typing import TYPE_CHECKING, NamedTuple
 
-from ..expressions import FALSE, every, flag, opposite, product_of, some, total, where, whole, worked_out
+from ..expressions import (
+    FALSE,
+    every,
+    flag,
+    lift,
+    opposite,
+    product_of,
+    some,
+    total,
+    where,
+    whole,
+    worked_out,
+)
 from ..formulas import shaping, wrapped
 from ..plan import (
     AGE,
@@ -29,6 +41,7 @@ from ..plan import (
     X,
     Y,
 )
+from ..plan.steps import QUICK
 from .conditioning import Conditioning
 from .panning import SCREEN
 from .taking_over import TakingOver
@@ -386,6 +399,10 @@ class Events:
                         pushes.setdefault(key, []).append(self._most(route, component, gain))
             clears = [self.parts.flows[axis].clear(most, MERGE) for axis, most in pushes.items()]
             tests = [*(test for test in clears if test is not None), *self._still(signal)]
+            decays = [pool.smoothing.decay for axis in pushes for pool in self.parts.flows[axis].pools]
+            if decays:
+                # a quick pool grows by too many digits when it is run backward
+                tests.append(lift(reduce(partial(worked_out, max), decays)) <= QUICK)
             # what it does hangs on where the zoom or the view is at its own time
             if any(route.with_zoom or self._aims(route) for route in routes):
                 tests = [FALSE]

@@ -222,11 +222,10 @@ class _Shaped:
         return isinstance(other, _Shaped) and self.taken.shape == other.taken.shape
 
 
-@lru_cache(maxsize=64)
 def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     """Weave a plan, with what its host sets besides; plans that differ in numbers alone are woven once."""
     shaped = _Shaped(plan)
-    return _weave_shape(shaped, settings).given(plan, shaped.taken.numbers)
+    return weave_shape(shaped, settings).given(plan, shaped.taken.numbers)
 
 
 class _Seats(NamedTuple):
@@ -266,7 +265,7 @@ def _seats(plan: Plan, reading: Reading) -> _Seats:
 
 
 @lru_cache(maxsize=64)
-def _weave_shape(shaped: _Shaped, settings: tuple[Setting, ...]) -> Program:
+def weave_shape(shaped: _Shaped, settings: tuple[Setting, ...]) -> Program:
     """Weave a plan, without its numbers."""
     plan, among = with_parameters(shaped.plan, shaped.taken)
     parts = Parts(plan, settings)

@@ -13,7 +13,7 @@ from .glide import FINGER, glide_of, last_speed, stop_glide
 from .hand_speed import HALF_LIFE, HandSpeed
 from .one_euro import Filtered, OneEuro
 from .opening import from_zero, once_let_go, take_zero, turned_from_zero
-from .pools import LN2, Pool, Wish
+from .pools import LN2, QUICK, Pool, Wish
 from .shape import Shape
 from .slow_fast import SlowFast
 from .speed_gain import SpeedGain
@@ -28,6 +28,7 @@ __all__ = [
     "FINGER",
     "HALF_LIFE",
     "LN2",
+    "QUICK",
     "Back",
     "Blend",
     "Boost",

@@ -10,7 +10,7 @@ from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from ...basics import PlanError
-from ...expressions import lift, product_of
+from ...expressions import product_of
 
 if TYPE_CHECKING:
     from ...expressions import Handle, Name, Value
@@ -20,7 +20,7 @@ if TYPE_CHECKING:
 
 LN2 = 0.6931471805599453
 QUICK = 128 * 8.0
-"""What pays out faster than this (1/s) grows by more than e^8 as it is run backward over 1/128 s."""
+"""What pays out faster than this (1/s) loses three of sixteen digits as it is run backward over 1/128 s."""
 
 
 def check_time(name: str, value: float) -> None:
@@ -72,8 +72,3 @@ class Pool:
     def state(self) -> tuple[Name, ...]:
         """All that it keeps."""
         return (self.held,) if self.speed is None else (self.held, self.speed)
-
-    @property
-    def slow(self) -> Value:
-        """The test of whether running it backward over 1/128 s costs no more than three of sixteen digits."""
-        return lift(self.smoothing.decay) <= QUICK
