@@ -29,7 +29,7 @@ from mellow_thumb.engines import load
 from mellow_thumb.takes.loops import Compiled
 from mellow_thumb.takes.replay_table import height
 from mellow_thumb.takes.take_items import TakeReader, none
-from mellow_thumb.weaving.program import weave_plan, weave_shape
+from mellow_thumb.weaving.program import forget_woven, weave_plan
 
 from . import by_hand_c, orbit
 from .arrays import Arrays
@@ -427,7 +427,7 @@ def growth() -> None:
 
 def getting_ready() -> None:
     def fresh() -> None:
-        weave_shape.cache_clear()
+        forget_woven()
         mt.load_profile(PROFILE).session()
 
     numpy = "import time; t = time.perf_counter(); import numpy; print(time.perf_counter() - t)"

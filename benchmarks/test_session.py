@@ -11,7 +11,7 @@ from typing import Any
 import pytest
 
 from mellow_thumb import load_profile, marsh, read_take, replay
-from mellow_thumb.weaving.program import weave_shape
+from mellow_thumb.weaving.program import forget_woven
 
 from .reference import ByHand
 
@@ -75,7 +75,7 @@ def test_starting_up(benchmark: Benchmark, code: str) -> None:
 @pytest.mark.benchmark(group="getting ready")
 def test_load_and_weave(benchmark: Benchmark) -> None:
     def ready() -> object:
-        weave_shape.cache_clear()
+        forget_woven()
         return load_profile(marsh.PROFILE).session()
 
     benchmark(ready)

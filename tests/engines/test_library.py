@@ -422,7 +422,7 @@ def test_much_is_compiled_and_little_is_not(folder: Path, monkeypatch: pytest.Mo
     assert isinstance(runner_for(program, 100_000, compiled=None), Compiled)
     forget(monkeypatch)
     assert isinstance(runner_for(program, 100_000, compiled=None), Compiled)
-    monkeypatch.setattr(library, "_is_asked", lambda: False)
+    monkeypatch.setattr(library, "is_asked", lambda: False)
     assert not can_compile()
 
 

@@ -20,7 +20,7 @@ from mellow_thumb.plan.numbers import with_numbers
 from mellow_thumb.plan.steps import Exponential
 from mellow_thumb.weaving import weave_plan
 from mellow_thumb.weaving.languages import engine_text
-from mellow_thumb.weaving.program import weave_shape
+from mellow_thumb.weaving.program import forget_woven
 
 from ..helpers.strategies import EVERYTHING, plans
 
@@ -44,7 +44,7 @@ def test_a_program_does_not_know_the_numbers_of_the_plan_that_it_was_woven_from(
     other = with_numbers(plan, [data.draw(one) for one in there])
     try:
         shared = weave_plan(plan), weave_plan(other)
-        weave_shape.cache_clear()
+        forget_woven()
         alone = weave_plan(other)
     except (ZeroDivisionError, OverflowError):
         return  # a decay of no half-life: no plan has it that was checked

@@ -5,6 +5,7 @@ from .compiler import check_compiled
 from .library import Engine, EngineError, can_compile, is_at_hand, load
 from .loop import Keeps, Kept, Loop, PythonLoop, Subject
 from .room import Room
+from .woven_ahead import Weaving, may_weave_ahead
 
 __all__ = [
     "PATIENCE",
@@ -17,9 +18,11 @@ __all__ = [
     "PythonLoop",
     "Room",
     "Subject",
+    "Weaving",
     "can_compile",
     "check_compiled",
     "engine_for",
     "is_at_hand",
     "load",
+    "may_weave_ahead",
 ]

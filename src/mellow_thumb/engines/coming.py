@@ -3,27 +3,22 @@
 from __future__ import annotations
 
 import atexit
-import sys
 from contextlib import suppress
-from importlib import import_module
-from pathlib import Path
-from typing import IO, TYPE_CHECKING
+from typing import TYPE_CHECKING
 
 from . import cache_folder
+from .beside import clear_up, ending, has_interpreter, make_ready, work
 from .compiler import LONGEST, need_compiler, why_not
 from .library import Engine, EngineError, can_compile, give_up, kept, key_of, known
 
 if TYPE_CHECKING:
     from collections.abc import Generator, Iterator
-    from subprocess import Popen
 
     from ..plan import Plan
     from ..weaving import Program
 
 PATIENCE = 2.0
 """Seconds of a session after which it is worth a compiler; most programs that open one are done by then."""
-LEAVE = 0.5
-"""Seconds that the process that compiles has to end by itself."""
 
 
 class Coming:
@@ -34,8 +29,7 @@ class Coming:
 
     def __init__(self, key: str, program: Program, plan: Plan, *, looked: bool) -> None:
         """`looked` is whether the cache was looked into already."""
-        for name in ("ctypes", "pickle", "subprocess", "threading"):
-            import_module(name)  # here, since in a frame it would be a hitch
+        make_ready()
         self.key, self._steps = key, self._go(plan, program, looked=looked)
         self.may_begin = False
         """Whether a session has run long enough with this program."""
@@ -72,10 +66,10 @@ class Coming:
         if known(self.key):
             return
         # one after another: who drags a slider brings a new program every frame
-        while not self.may_begin or _at_work or _ending:
-            _clear_up()
+        while not self.may_begin or _at_work or ending():
+            clear_up()
             yield
-        if not _has_interpreter():
+        if not has_interpreter():
             give_up(
                 self.key, "no interpreter was found to compile beside this one; say compiled=True to wait"
             )
@@ -101,7 +95,6 @@ def _end() -> None:
     """Leave nothing at work as we end."""
     for one in [*_coming.values()]:
         one.stop()
-    _clear_up(LEAVE)
 
 
 def engine_for(program: Program, plan: Plan, *, asked: bool, in_frame: bool) -> Engine | Coming | None:
@@ -133,93 +126,9 @@ def engine_for(program: Program, plan: Plan, *, asked: bool, in_frame: bool) -> 
     return _coming[key]
 
 
-def _has_interpreter() -> bool:
-    """Whether `sys.executable` is Python; in a program that embeds it, it would start that program again."""
-    name = Path(sys.executable or "").stem.lower()
-    return not getattr(sys, "frozen", False) and name.startswith(("python", "pypy"))
-
-
 def _worker(plan: Plan, program: Program) -> Iterator[None]:
     """Have another process compile; raises :class:`EngineError` where it fails."""
-    import pickle
-    import subprocess
-    import time
-    from threading import Thread
-
-    home = str(Path(__file__).parents[2])
-    begin = f"import sys; sys.path.insert(0, {home!r}); from mellow_thumb.engines.worker import main; main()"
-    payload = pickle.dumps((_bare(plan), tuple(program.settings)))
-    yield
-    windows = sys.platform == "win32"
-    process = subprocess.Popen(
-        [sys.executable, "-P", "-c", begin],
-        stdin=subprocess.PIPE,
-        stdout=subprocess.DEVNULL,
-        stderr=subprocess.PIPE,
-        start_new_session=not windows,
-        creationflags=getattr(subprocess, "BELOW_NORMAL_PRIORITY_CLASS", 0) if windows else 0,
-    )
-    yield
-    assert process.stdin
-    ends = time.monotonic() + LONGEST + 30.0
     try:
-        # in a thread, since the other side begins to read only once it has started; the pipe stays open: it
-        # closes as we end, and the worker ends too
-        words = len(payload).to_bytes(8, "big") + payload
-        Thread(target=_told, args=(process.stdin, words), daemon=True).start()
-        while process.poll() is None:
-            if time.monotonic() > ends:
-                raise EngineError(f"it took longer than {LONGEST:g} s")
-            yield
-        said = _last_line(process)
-        if process.returncode:
-            raise EngineError(said or f"the process that compiles ended with {process.returncode}")
-    finally:
-        # told by that it ends what it has begun, and clears up; nobody waits for it in a frame
-        process.stdin.close()
-        _ending.append(process)
-        _clear_up()
-
-
-_ending: list[Popen[bytes]] = []
-"""Processes that were told to end."""
-
-
-def _clear_up(wait: float = 0.0) -> None:
-    """Forget those that have ended; with seconds to `wait`, end the others too."""
-    for process in [*_ending]:
-        if process.poll() is None and wait:
-            import subprocess
-
-            try:
-                process.wait(wait)
-            except subprocess.TimeoutExpired:
-                process.kill()
-                process.wait()
-        if process.returncode is not None:
-            assert process.stderr
-            process.stderr.close()
-            _ending.remove(process)
-
-
-def _told(stream: IO[bytes], words: bytes) -> None:
-    """Write to a process that may be gone."""
-    with suppress(OSError, ValueError):
-        stream.write(words)
-        stream.flush()
-
-
-def _last_line(process: Popen[bytes]) -> str:
-    """What a process said at last."""
-    assert process.stderr
-    lines = process.stderr.read().decode("utf-8", "replace").strip().splitlines()
-    return lines[-1] if lines else ""
-
-
-def _bare(plan: Plan) -> Plan:
-    """A plan without what a profile adds to it."""
-    from dataclasses import fields
-
-    from ..plan import Plan
-
-    return Plan(**{one.name: getattr(plan, one.name) for one in fields(Plan)})
+        yield from work("compile", plan, tuple(program.settings), longest=LONGEST + 30.0)
+    except RuntimeError as error:
+        raise EngineError(str(error)) from None

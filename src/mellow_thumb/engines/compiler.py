@@ -43,9 +43,14 @@ class Compiler(NamedTuple):
         return [*self.words, *self.flags, *position, str(source), "-o", str(made), "-lm"]
 
 
+def is_off() -> bool:
+    """Whether nothing may be started beside a session."""
+    return os.environ.get(VARIABLE) == "off"
+
+
 def why_not() -> str:
     """Why nothing can be compiled here, and what to do about it; nothing if something can."""
-    if os.environ.get(VARIABLE) == "off":
+    if is_off():
         return f"{VARIABLE} is off; unset it to compile"
     if find_compiler() is None:
         wanted = os.environ.get(VARIABLE)

@@ -28,7 +28,7 @@ from .compiler import Compiling, need_compiler, why_not
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
-    from ..weaving import Program, Woven
+    from ..weaving import Program, Source
     from .compiler import Compiler
 
 PAIRS, AT_ONCE = 2000, 250
@@ -119,22 +119,23 @@ _one_at_a_time = Lock()
 
 def can_compile() -> bool:
     """Whether programs are to be compiled unasked: the extra ``fast`` is here, and a compiler."""
-    return _is_asked() and not why_not()
+    return is_asked() and not why_not()
 
 
 @lru_cache(maxsize=1)
-def _is_asked() -> bool:
+def is_asked() -> bool:
+    """Whether the extra ``fast`` is here, by which a user asks for what is done beside a session."""
     return find_spec("platformdirs") is not None
 
 
-_texts: WeakKeyDictionary[Woven, EngineText] = WeakKeyDictionary()
+_texts: WeakKeyDictionary[Source, EngineText] = WeakKeyDictionary()
 
 
 def _text_of(program: Program) -> EngineText:
     """The text of a program's library; it is written once, whatever the program's numbers."""
-    if program.woven not in _texts:
-        _texts[program.woven] = engine_text(program)
-    return _texts[program.woven]
+    if program.source not in _texts:
+        _texts[program.source] = engine_text(program)
+    return _texts[program.source]
 
 
 def key_of(program: Program, compiler: Compiler) -> str:

@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, NamedTuple, Protocol
 
 from ..basics import ArgumentError
 from ..formulas import heading_of
+from ..plan.mounts import Pose
 
 if TYPE_CHECKING:
     from ..weaving import Item, Program
@@ -127,7 +128,7 @@ class PythonLoop:
     def __init__(self, program: Program, saved: tuple[float, ...], before: Loop | None = None) -> None:
         """Begin with a saved state, and with what is carried over from another loop."""
         self.program, self._turns = program, program.asked_places.get("subject_yaw")
-        self._size = len(program.woven_pose.results)
+        self._size = len(Pose._fields)
         self.resume(Kept(saved, *carried(program, before)))
 
     def keep(self) -> Keeps:

@@ -1,4 +1,4 @@
-"""The process that compiles beside a session: it is told a plan, keeps its library, ends with who asked."""
+"""The process beside a session: it is told a plan to compile or to weave, and ends with who asked."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from contextlib import suppress
 from threading import Thread
 
 from ..basics import MellowThumbError
-from ..weaving import weave_plan
+from ..weaving import sent, weave_plan
 from .compiler import stop_all
 from .library import load
 
@@ -22,16 +22,24 @@ GRACE = 1.0
 
 
 def main() -> None:
-    """Compile what is told on the standard input; what goes wrong is the last line of the standard error."""
+    """Do what is told on the standard input; what goes wrong is the last line of the standard error."""
     if hasattr(os, "nice"):
         with suppress(OSError):
             os.nice(NICE)
     source = sys.stdin.buffer
     size = int.from_bytes(source.read(8), "big")
-    plan, settings = pickle.loads(source.read(size))
+    words = source.read(size)
+    if not words:
+        return  # who asked is gone
+    what, plan, settings = pickle.loads(words)
     Thread(target=_end_with_them, daemon=True).start()
     try:
-        load(weave_plan(plan, settings))
+        program = weave_plan(plan, settings)
+        if what == "compile":
+            load(program)
+        else:
+            sys.stdout.buffer.write(sent(program))
+            sys.stdout.buffer.flush()
     except (MellowThumbError, OSError) as error:
         sys.stderr.write(f"{error}\n")
         sys.exit(1)

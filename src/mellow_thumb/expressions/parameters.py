@@ -21,6 +21,7 @@ if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Sequence
 
     Works = Callable[..., float]
+    Row = tuple[Works, tuple[int, ...]]
 
 _Any = TypeVar("_Any")
 
@@ -100,7 +101,8 @@ class Parameters:
         ]
         self.all = [*self.given]
         """Those, and what is worked out of them."""
-        self._rows: list[tuple[Works, tuple[int, ...]]] = []
+        self.rows: list[Row] = []
+        """How these are worked out, in order."""
         self._known: dict[tuple[object, ...], Parameter] = {}
 
     def of(self, function: Works, *numbers: float | Value) -> Parameter:
@@ -119,15 +121,20 @@ class Parameters:
         if key not in self._known:
             self._known[key] = Parameter(self, len(self.all), word)
             self.all.append(self._known[key])
-            self._rows.append((function, places))
+            self.rows.append((function, places))
         return self._known[key]
 
     def numbers(self, given: Sequence[float]) -> list[float]:
         """The numbers of all of them, by those that are given."""
-        found = [*given]
-        for function, places in self._rows:
-            found.append(function(*[found[place] for place in places]))
-        return found
+        return work_out(self.rows, given)
+
+
+def work_out(rows: Iterable[Row], given: Sequence[float]) -> list[float]:
+    """The numbers that are given, and what each row makes of those before it."""
+    found = [*given]
+    for function, places in rows:
+        found.append(function(*[found[place] for place in places]))
+    return found
 
 
 def worked_out(function: Works, *numbers: float) -> float:

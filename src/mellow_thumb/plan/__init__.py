@@ -10,7 +10,7 @@ from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
 from .gates import CURSORS, Condition, Gate, GateState, Several, Travel, When
 from .labels import label, label_of
 from .movement import GLIDE, MOVES, POINTED, Movement
-from .numbers import Taken, take_apart, with_parameters, with_routes
+from .numbers import Shape, Taken, take_apart, with_parameters, with_routes
 from .plan import Plan
 from .routes import Route
 from .signals import (
@@ -122,6 +122,7 @@ __all__ = [
     "Presses",
     "Route",
     "Several",
+    "Shape",
     "Signal",
     "SpeedGain",
     "T",

@@ -108,13 +108,14 @@ def _axes(
 ) -> None:
     """Keep the value of each axis in its unit, inside its limits, and what is owed to it."""
     before = {one.key: one.axis for one in old.mounts.instances}
+    pools = [one for one in known if "_pool" in one]
     for key, axis in ((one.key, one.axis) for one in new.mounts.instances):
         role, was = _role(key, axis), before.get(key)
         if role not in known or was is None:
             continue
         inner = axis.inner(was.outer(known[role])) if was.log != axis.log else known[role]
         found[names[role]] = _held(axis, inner)
-        owed = [one for one in known if one.startswith(f"{role}_pool")]
+        owed = [one for one in pools if one.startswith(f"{role}_pool")]
         for one in owed:
             if was.log != axis.log and one in names:
                 found[names[one]] = 0.0

@@ -5,8 +5,19 @@ from __future__ import annotations
 from contextlib import suppress
 from typing import TYPE_CHECKING
 
-from ..engines import PATIENCE, Engine, EngineError, PythonLoop, Room, check_compiled, engine_for, load
-from ..weaving import weave_plan
+from ..engines import (
+    PATIENCE,
+    Engine,
+    EngineError,
+    PythonLoop,
+    Room,
+    Weaving,
+    check_compiled,
+    engine_for,
+    load,
+    may_weave_ahead,
+)
+from ..weaving import weave_plan, woven_before
 from .carrying import carried_over, inside
 from .inbox import PASSED
 
@@ -53,7 +64,7 @@ class Running:
 
     def _begin(self, program: Program, state: tuple[float, ...], before: Loop | None) -> None:
         found = None
-        if before is not None and program.woven is self.program.woven and not self.room:
+        if before is not None and program.is_of_shape(self.program) and not self.room:
             # the same program with other numbers: what is on its way is the right one
             self.program, self.loop = program, PythonLoop(program, state, before)
             return
@@ -120,15 +131,26 @@ class Running:
         self.go_on(program, tuple((program.starts | state).values()))
         return {code: program.settings[one] for one, code in before.settings.items()}
 
+    def _staying(self, plan: Plan) -> tuple[Setting, ...]:
+        """What the host has set that means something in another plan too."""
+        routes, axes = {one.name for one in plan.routes}, {one.name for one in plan.axes}
+        known = {"scale": routes}
+        return tuple(one for one in self.program.settings if one[1] in known.get(one[0], axes))
+
+    def weaving(self, plan: Plan) -> Weaving | None:
+        """Have another plan woven by another process; None where it is at hand, or is woven in the frame."""
+        stay = self._staying(plan)
+        if self._compiled is not None or woven_before(plan, stay) or not may_weave_ahead():
+            return None
+        return Weaving(plan, stay)
+
     def become(self, plan: Plan, *, chosen_first: bool) -> dict[int, int]:
         """Go on by another plan, as :func:`carried_over` says: the new code of each code before."""
         before, old = self.program, self.plan
         saved = self.saved
-        routes, axes = {one.name for one in plan.routes}, {one.name for one in plan.axes}
-        stay = tuple(one for one in before.settings if one[1] in (routes if one[0] == "scale" else axes))
-        after = weave_plan(plan, stay)
+        after = weave_plan(plan, self._staying(plan))
         self.plan = plan
-        if after.woven is before.woven:
+        if after.is_of_shape(before):
             self.go_on(after, inside(old, plan, after, saved))
             return {}
         state = dict(zip(before.state, saved, strict=True))

@@ -19,6 +19,7 @@ if TYPE_CHECKING:
     from ..weaving import Item, Program
     from .camera import Camera
     from .clock import Clock, World
+    from .course import Chosen
     from .cues import Cues
     from .host import Host
     from .intake import Intake
@@ -31,8 +32,8 @@ class Snapshot(NamedTuple):
     """Everything that a session is at one moment."""
 
     plan: Plan
-    base: Plan
-    """What the session began with; sheets are laid over it."""
+    now: Chosen | None
+    """What the session goes by; nothing where it came from plain data, which go into the session's own."""
     program: Program
     loop: Keeps
     """The program's state, what the host said of what is seen, what mounts keep."""
@@ -50,8 +51,8 @@ class Snapshot(NamedTuple):
     """What is known of contacts, and the host's ids of them."""
     motion: list[Any] | None = None
     """What is known of a device held in the hand."""
-    sheet: Any = None
-    """The player's sheet that was applied last."""
+    ahead: Chosen | None = None
+    """What it goes over to, once that is woven."""
 
 
 class SessionParts(NamedTuple):
@@ -66,14 +67,14 @@ class SessionParts(NamedTuple):
     cues: Cues
 
 
-def take_snapshot(base: Plan, sheet: object, parts: SessionParts) -> Snapshot:
-    """Everything that a session is, which has a `sheet` over `base`."""
+def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Snapshot:
+    """Everything that a session is which goes by one plan, and over to another."""
     running, clock, _, intake, host, camera, cues = parts
     contacts, motion, world = intake.contacts, intake.motion, parts.world
     # mostly nothing was refused, kicked, given: then nothing is copied
     found = (
         running.plan,
-        base,
+        now,
         running.program,
         running.loop.keep(),
         running.values,
@@ -88,7 +89,7 @@ def take_snapshot(base: Plan, sheet: object, parts: SessionParts) -> Snapshot:
         tuple(map(tuple, cues.given.values())) if cues.counts else (),
         (contacts.saved(), tuple(host.ids.items())) if contacts else None,
         motion.saved() if motion else None,
-        sheet,
+        ahead,
     )
     return _snapshot(Snapshot, found)
 
@@ -184,7 +185,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
         program = weave_plan(plan, settings)
         found = Snapshot(
             plan,
-            plan,
+            None,
             program,
             Kept(
                 tuple(float(data["loop"][name]) for name in program.state),

@@ -4,21 +4,21 @@ from __future__ import annotations
 
 from bisect import bisect_left
 from operator import itemgetter
-from typing import TYPE_CHECKING, Any, Protocol
+from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, listed, nearest
 from ..plan import DEVICES, Plan, label_of
 from .answers import Answers
 from .camera import Camera
-from .carrying import dropped
 from .clock import Clock, World
+from .course import Course, Layable
 from .cues import Cues
 from .frame import Frame
 from .host import Host
 from .intake import Intake
 from .listening import Listener
 from .running import Running
-from .saving import SessionParts, Snapshot, check_digest, from_plain, put_back, take_snapshot, to_plain
+from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
 from .steering import Steering
 from .walker import command_of
 
@@ -33,13 +33,6 @@ if TYPE_CHECKING:
 
 CEILING = 0.25
 """Seconds beyond which a frame is cut, unless a session is told otherwise."""
-
-
-class Layable(Protocol):
-    """What can be laid over a profile: a player's sheet."""
-
-    def lay(self, profile: Any, /) -> tuple[Plan, tuple[str, ...]]:
-        """The profile as a player has it, and what did not apply."""
 
 
 class Session:
@@ -60,10 +53,6 @@ class Session:
         """
         if not ceiling > 0.0:
             raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
-        self._base = plan
-        self._bases = [plan]
-        """What it began with, and what it was switched to; a snapshot may be of any of them."""
-        self._sheet: Layable | None = None
         self._running, self._clock, self._world = Running(plan, compiled=compiled), Clock(ceiling), World()
         self._intake = Intake(self._running, self._clock)
         self._host = Host(self._intake)
@@ -80,6 +69,7 @@ class Session:
             self._camera,
             self._cues,
         )
+        self._course = Course(plan, self._parts)
         # the same without a call in between: they are called every frame, or thousands of times a second
         self.feed = self._intake.feed  # type: ignore[method-assign]
         self.view = self._camera.view  # type: ignore[method-assign]
@@ -279,6 +269,8 @@ class Session:
         start = clock.now
         if running.coming:
             running.look(start)
+        if self._course.ahead:
+            self._course.look(self._course.ahead)
         lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
         if lost:
             self._intake.inbox.shorten(lost, clock.now)
@@ -459,12 +451,10 @@ class Session:
         It takes the place of a sheet before it, also of one that was laid before the session began. A button
         that no longer carries something lets go of it; what a held stick does goes on at its new sensitivity.
         An axis that is leant by what is held leans anew at once; the view follows with a half-life of 0.1 s.
+        New numbers take effect in this frame; another button, or hold for toggle, may be :attr:`pending`.
         Returns what of it did not apply, in words; raises :class:`SheetError` where it makes no profile.
         """
-        plan, told = sheet.lay(self._base)
-        self._sheet = sheet
-        self._become(plan, chosen_first=True)
-        return told
+        return self._course.apply(sheet)
 
     def switch(self, profile: Plan) -> tuple[str, ...]:
         """Go on by another profile, in mid-frame: one that was changed and read anew, or quite another.
@@ -472,38 +462,23 @@ class Session:
         The same axes go on from where they are, what is held stays held, gates and cues of the same name stay
         as they are; what is new begins. An axis outside its new limits is at them at once, and the view
         follows with a half-life of 0.1 s; one that multiplies now, or adds now, keeps its value. A sheet that
-        was applied is laid over the new profile as well.
+        was applied is laid over the new profile as well. New numbers take effect in this frame; what needs
+        another program may be :attr:`pending` for some frames.
 
         Returns in words what has no place there, and what of the sheet did not apply. Raises
         :class:`SheetError` where the sheet makes no profile of it, and :class:`ArgumentError` for what is no
         profile; the session is then as it was.
         """
-        if not isinstance(profile, Plan):
-            raise ArgumentError(f"switch: found {profile!r:.60}; expected a profile, from load_profile")
-        plan, told = self._sheet.lay(profile) if self._sheet else (profile, ())
-        gone = dropped(self._running.plan, plan)
-        self._base = profile
-        self._bases.append(profile)
-        self._become(plan, chosen_first=False)
-        return (*gone, *told)
+        return self._course.switch(profile)
 
-    def _become(self, plan: Plan, *, chosen_first: bool) -> None:
-        """Go on by another plan; the view follows gently."""
-        if plan == self._running.plan:
-            return
-        shown, before = self._camera.shown(), self._running.plan
-        codes = self._running.become(plan, chosen_first=chosen_first)
-        if codes or plan.touches != before.touches:
-            self._intake.inbox.renumber(codes)
-            self._intake.look_up()
-        self._cues.look_up()
-        self._running.look_again(self._clock.now)
-        self._camera.ease_from(shown)
+    @property
+    def pending(self) -> bool:
+        """Whether a profile or a sheet is on its way: woven beside the session, to be taken over soon.
 
-    def _look_up(self) -> None:
-        """Find out anew what can be fed, and how long cues are kept: the plan is another."""
-        self._intake.look_up()
-        self._cues.look_up()
+        New numbers never are. Without the extra ``fast``, or with `compiled` True or False, all is taken over
+        where it is asked for.
+        """
+        return self._course.ahead is not None
 
     def listen(self, carries: Callable[[str], bool]) -> Listener:
         """Wait for the next press, stick push or wheel turn that may carry something, for a settings screen.
@@ -534,10 +509,14 @@ class Session:
         It holds what waits and what is held, and the player's sheet. Give it to :meth:`restore` of a session
         that began with an equal plan.
         """
-        return take_snapshot(self._base, self._sheet, self._parts)
+        return take_snapshot(self._course.now, self._course.ahead, self._parts)
 
     def state(self) -> dict[str, Any]:
-        """The same as plain data that JSON can hold: for saved games."""
+        """The same as plain data that JSON can hold: for saved games.
+
+        A profile or a sheet that is on its way is taken over first, so that it is what is saved.
+        """
+        self._course.arrive()
         return to_plain(self.snapshot())
 
     def restore(self, saved: Snapshot | dict[str, Any]) -> None:
@@ -548,15 +527,5 @@ class Session:
         profile; the session is then as it was.
         """
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
-        another = one.plan is not self._running.plan
-        if another and one.plan.digest != self._running.plan.digest:
-            # under an earlier sheet, of a profile before a switch, or of another one
-            if one.base.digest not in [base.digest for base in self._bases]:
-                check_digest(one.base.digest, self._base.digest)
-            self._base = one.base
-            self._sheet = one.sheet
-        self._running.plan = one.plan
-        self._running.resume(one.program, one.loop)
-        if another:
-            self._look_up()
+        self._course.return_to(one)
         put_back(one, self._parts)

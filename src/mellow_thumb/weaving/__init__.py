@@ -2,12 +2,12 @@
 
 from .parts import Setting
 from .posing import hosts, kept
-from .program import Item, Program, weave_plan
+from .program import Item, Program, Source, keep_woven, weave_plan, woven_before
 from .roles import own_role, role_of_on
+from .sending import receive, received, sent
 from .switching import WANTS
 from .walker import weave_walk
 from .walking import READ
-from .woven import Woven
 
 __all__ = [
     "READ",
@@ -15,11 +15,16 @@ __all__ = [
     "Item",
     "Program",
     "Setting",
-    "Woven",
+    "Source",
     "hosts",
+    "keep_woven",
     "kept",
     "own_role",
+    "receive",
+    "received",
     "role_of_on",
+    "sent",
     "weave_plan",
     "weave_walk",
+    "woven_before",
 ]

@@ -12,11 +12,11 @@ reservoir is linear and reversible. So the axes at a moment depend on the events
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import cached_property
 from hashlib import sha256
-from typing import TYPE_CHECKING, Any, NamedTuple, cast
+from typing import TYPE_CHECKING, Any, NamedTuple
 
-from ..expressions import Parameter, Word, altered
+from ..expressions import Parameter, Word, altered, work_out
 from ..plan import FOCUS, take_apart, with_parameters
 from ..plan.mounts import PLACE
 from .events import Events
@@ -32,12 +32,55 @@ if TYPE_CHECKING:
     from collections.abc import Callable, Generator, Sequence
 
     from ..expressions import Parameters
-    from ..plan import Plan, Signal
+    from ..plan import Plan, Shape, Signal
     from .parts import Setting
     from .woven import WovenPose
 
 Item = tuple[float, int, float, float]
 """An event or a frame: time (s), code, x, y."""
+
+
+class Sums(NamedTuple):
+    """How the numbers of a program come from those of a plan."""
+
+    rows: tuple[tuple[Callable[..., float], tuple[int, ...]], ...]
+    """What is worked out of them, in order."""
+    places: tuple[int, ...]
+    """Where, with that, those are that the program reads."""
+    start: tuple[float, ...]
+    """What each state value is at time 0, where that is no such number."""
+    started: tuple[tuple[int, int], ...]
+    """For those where it is: which one, and where its number is."""
+
+    def of(self, numbers: Sequence[float]) -> tuple[tuple[float, ...], tuple[float, ...]]:
+        """What the program reads, and the state at time 0."""
+        found = work_out(self.rows, numbers)
+        start = [*self.start]
+        for k, place in self.started:
+            start[k] = found[place]
+        return tuple([found[place] for place in self.places]), tuple(start)
+
+
+class Functions(NamedTuple):
+    """The texts of a program, at work."""
+
+    live: Callable[[tuple[float, ...], tuple[float, ...]], Generator[Any, list[Item], None]]
+    posing: Callable[[tuple[float, ...]], Callable[..., tuple[float, ...]]]
+    settled: Callable[..., tuple[bool]]
+
+
+class Source:
+    """What a program was woven from: its parts are woven again where another process wove them."""
+
+    def __init__(self, plan: Plan, settings: tuple[Setting, ...]) -> None:
+        self.plan, self.settings = plan, settings
+
+    @cached_property
+    def parts(self) -> tuple[Woven, WovenPose]:
+        """Its loop and its pose, for other languages."""
+        plan, _ = with_parameters(self.plan, take_apart(self.plan))
+        parts = Parts(plan, self.settings)
+        return _weave(parts, Reading(parts)), weave_pose(plan)
 
 
 @dataclass(frozen=True, eq=False)
@@ -88,11 +131,8 @@ class Program:
     """What to call those values where there are several mounts; they come last."""
     cues: dict[str, int]
     """Where a frame has the count of each cue; the time (s) of the last one comes after it."""
-    _live: Callable[[tuple[float, ...], tuple[float, ...]], Generator[Any, list[Item], None]]
-    woven: Woven
-    """The parts of the session's loop, for other languages."""
-    woven_pose: WovenPose
-    """The parts of the pose."""
+    source: Source
+    """What it was woven from."""
     hosts: tuple[str, ...]
     """What the pose asks the host."""
     rig: dict[str, float]
@@ -103,24 +143,36 @@ class Program:
     """The pose of what a frame reads, the host's answers (NaN for none), the time (s) and what mounts keep:
     position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), extent (m, of a flat picture),
     and what mounts keep from now on."""
-    _posing: Callable[[tuple[float, ...]], Callable[..., tuple[float, ...]]]
-    _starts: tuple[float, ...]
-    """What each state value is at time 0, some of them as parameters."""
-    _places: tuple[int, ...]
-    """Where the parameters have their numbers among all that are worked out."""
-    _among: Parameters
+    settled_text: str
+    """The woven Python that says whether nothing moves by itself."""
+    sums: Sums
+    """How its numbers come from those of a plan."""
+    functions: Functions
+    """Its texts, at work."""
+
+    @property
+    def woven(self) -> Woven:
+        """The parts of the session's loop, for other languages."""
+        return self.source.parts[0]
+
+    @property
+    def woven_pose(self) -> WovenPose:
+        """The parts of the pose."""
+        return self.source.parts[1]
+
+    def is_of_shape(self, other: Program) -> bool:
+        """Whether it is another program with other numbers at the most."""
+        return self.source is other.source
 
     def live(self, state: tuple[float, ...]) -> Generator[Any, list[Item], None]:
         """The loop: send it items that end in a frame for what that reads, or none for the saved state."""
-        return self._live(state, self.numbers)
+        return self.functions.live(state, self.numbers)
 
     def given(self, plan: Plan, numbers: Sequence[float]) -> Program:
         """The same program with the numbers of another plan of its shape."""
-        found, starts = self._among.numbers(numbers), cast("tuple[object, ...]", self._starts)
-        own = tuple([found[place] for place in self._places])
-        start = tuple([found[one.place] if isinstance(one, Parameter) else one for one in starts])
+        own, start = self.sums.of(numbers)
         fade = max((getattr(one.mount, "fade", 0.0) for one in plan.mounts.all), default=0.0)
-        return altered(self, numbers=own, start=start, fade=fade, pose=self._posing(own))
+        return altered(self, numbers=own, start=start, fade=fade, pose=self.functions.posing(own))
 
     @cached_property
     def axis_places(self) -> dict[str, int]:
@@ -139,12 +191,7 @@ class Program:
 
     def settled(self, now: float, state: tuple[float, ...]) -> bool:
         """Whether nothing moves by itself at a time (s)."""
-        return bool(self._settled(self.numbers, now, *state)[0])
-
-    @cached_property
-    def _settled(self) -> Callable[..., tuple[bool]]:
-        names = ["numbers", "now", *self.state]
-        return compiled(function("settled", names, [], [self.woven.still], self.parameters), "settled")
+        return bool(self.functions.settled(self.numbers, now, *state)[0])
 
     @property
     def asked(self) -> tuple[str, ...]:
@@ -204,28 +251,44 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
     )
 
 
-def _no_pose(*_: object) -> tuple[float, ...]:
+def no_pose(*_: object) -> tuple[float, ...]:
     """Stands for the pose of a program without numbers."""
     raise NotImplementedError
 
 
-class _Shaped:
-    """A plan that equals every other of its shape."""
-
-    def __init__(self, plan: Plan) -> None:
-        self.plan, self.taken = plan, take_apart(plan)
-
-    def __hash__(self) -> int:
-        return hash(self.taken.shape)
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Shaped) and self.taken.shape == other.taken.shape
+_programs: dict[tuple[Shape, tuple[Setting, ...]], Program] = {}
+"""What was woven, without numbers; what was asked for last comes last."""
+KEPT = 64
+"""So many are kept."""
 
 
 def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
     """Weave a plan, with what its host sets besides; plans that differ in numbers alone are woven once."""
-    shaped = _Shaped(plan)
-    return weave_shape(shaped, settings).given(plan, shaped.taken.numbers)
+    taken = take_apart(plan)
+    program = woven_before(plan, settings) or keep_woven(plan, settings, _woven(plan, settings))
+    return program.given(plan, taken.numbers)
+
+
+def woven_before(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program | None:
+    """What was woven of a plan of this shape, without numbers; nothing where none was."""
+    key = take_apart(plan).shape, settings
+    program = _programs.pop(key, None)
+    if program is not None:
+        _programs[key] = program
+    return program
+
+
+def keep_woven(plan: Plan, settings: tuple[Setting, ...], program: Program) -> Program:
+    """Keep what was woven of a plan."""
+    while len(_programs) >= KEPT:
+        _programs.pop(next(iter(_programs)), None)
+    _programs[take_apart(plan).shape, settings] = program
+    return program
+
+
+def forget_woven() -> None:
+    """Weave everything anew, if it is asked for again."""
+    _programs.clear()
 
 
 class _Seats(NamedTuple):
@@ -264,10 +327,9 @@ def _seats(plan: Plan, reading: Reading) -> _Seats:
     )
 
 
-@lru_cache(maxsize=64)
-def weave_shape(shaped: _Shaped, settings: tuple[Setting, ...]) -> Program:
+def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
     """Weave a plan, without its numbers."""
-    plan, among = with_parameters(shaped.plan, shaped.taken)
+    plan, among = with_parameters(given, take_apart(given))
     parts = Parts(plan, settings)
     reading = Reading(parts)
     woven, woven_pose = _weave(parts, reading), weave_pose(plan)
@@ -279,12 +341,14 @@ def weave_shape(shaped: _Shaped, settings: tuple[Setting, ...]) -> Program:
     seat = _seats(plan, reading)
     asked = hosts(plan)
     made = pose_text(woven_pose, seat.posing, len(asked), names)
+    settled = function("settled", ["numbers", "now", *starts], [], [woven.still], names)
+    source = Source(given, settings)
+    source.parts = woven, woven_pose
     return Program(
         text=text,
         pose_text=made,
         digest=sha256((text + made).encode()).hexdigest(),
-        woven=woven,
-        woven_pose=woven_pose,
+        source=source,
         state=tuple(starts),
         start=(),
         parameters=names,
@@ -311,10 +375,17 @@ def weave_shape(shaped: _Shaped, settings: tuple[Setting, ...]) -> Program:
         own=tuple(map(plan.mounts.label, plan.mounts.own)),
         seen=seat.seen,
         cues=seat.cues,
-        _live=compiled(text, "live"),
-        pose=_no_pose,
-        _posing=compiled(made, "posing"),
-        _starts=tuple(starts.values()),
-        _places=tuple(one.place for one in read),
-        _among=among,
+        pose=no_pose,
+        settled_text=settled,
+        sums=_sums(among, read, tuple(starts.values())),
+        functions=Functions(compiled(text, "live"), compiled(made, "posing"), compiled(settled, "settled")),
+    )
+
+
+def _sums(among: Parameters, read: Sequence[Parameter], starts: tuple[object, ...]) -> Sums:
+    return Sums(
+        tuple(among.rows),
+        tuple([one.place for one in read]),
+        tuple([one if isinstance(one, float) else 0.0 for one in starts]),
+        tuple([(k, one.place) for k, one in enumerate(starts) if isinstance(one, Parameter)]),
     )

@@ -2,16 +2,18 @@
 
 from .c_engine import MOST, EngineText, Layout, engine_text, room_start, source_of_c
 from .header import c_header
-from .python import compiled, function, listed_numbers, live_text, pose_text
+from .python import code_of, compiled, function, function_of, listed_numbers, live_text, pose_text
 
 __all__ = [
     "MOST",
     "EngineText",
     "Layout",
     "c_header",
+    "code_of",
     "compiled",
     "engine_text",
     "function",
+    "function_of",
     "listed_numbers",
     "live_text",
     "pose_text",

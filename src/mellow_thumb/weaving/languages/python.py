@@ -12,6 +12,7 @@ from ..woven import POSED
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Sequence
+    from types import CodeType
 
     from ...expressions import Statement, Value
     from ..woven import Woven, WovenPose
@@ -129,14 +130,21 @@ def _tuple(parts: Iterable[str]) -> str:
     return f"({', '.join(found)}{',' if len(found) == 1 else ''})"
 
 
-def compiled(text: str, name: str) -> Callable[..., Any]:
-    """The function `name` of a text; tracebacks show the text's lines.
+def code_of(text: str) -> CodeType:
+    """A text, compiled. Nothing from a profile but the library's own identifiers is in it."""
+    return compile(text, f"<woven {hashlib.sha256(text.encode()).hexdigest()[:12]}>", "exec")
 
-    Nothing from a profile but numbers and the library's own identifiers is in it.
-    """
-    file = f"<woven {hashlib.sha256(text.encode()).hexdigest()[:12]}>"
+
+def function_of(code: CodeType, text: str, name: str) -> Callable[..., Any]:
+    """The function `name` of a text that was compiled; tracebacks show the text's lines."""
+    file = code.co_filename
     linecache.cache[file] = (len(text), None, text.splitlines(keepends=True), file)
     space: dict[str, Any] = dict(MATHS)
-    exec(compile(text, file, "exec"), space)
+    exec(code, space)
     made: Callable[..., Any] = space[name]
     return made
+
+
+def compiled(text: str, name: str) -> Callable[..., Any]:
+    """The function `name` of a text."""
+    return function_of(code_of(text), text, name)

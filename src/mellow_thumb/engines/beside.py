@@ -1,0 +1,157 @@
+"""Processes beside a session: each is told one thing to do, stands back behind the game, and ends with us."""
+
+from __future__ import annotations
+
+import atexit
+import sys
+from contextlib import suppress
+from importlib import import_module
+from pathlib import Path
+from typing import IO, TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from collections.abc import Generator
+    from subprocess import Popen
+
+    from ..plan import Plan
+    from ..weaving import Setting
+
+LEAVE = 0.5
+"""Seconds that a process has to end by itself as we end."""
+
+
+def make_ready() -> None:
+    """Load what it takes to start a process: in a frame that would be a hitch."""
+    for name in ("ctypes", "pickle", "subprocess", "threading"):
+        import_module(name)
+
+
+def has_interpreter() -> bool:
+    """Whether `sys.executable` is Python; in a program that embeds it, it would start that program again."""
+    name = Path(sys.executable or "").stem.lower()
+    return not getattr(sys, "frozen", False) and name.startswith(("python", "pypy"))
+
+
+def work(
+    what: str, plan: Plan, settings: tuple[Setting, ...], *, longest: float
+) -> Generator[None, None, bytes]:
+    """Have another process do something with a plan, in small steps: what it gives.
+
+    Raises :class:`RuntimeError` with what it said where it fails, or takes longer than so many seconds;
+    closed before that, it tells the process to end.
+    """
+    import pickle
+    import subprocess
+    import time
+    from threading import Thread
+
+    home = str(Path(__file__).parents[2])
+    begin = f"import sys; sys.path.insert(0, {home!r}); from mellow_thumb.engines.worker import main; main()"
+    payload = pickle.dumps((what, bare(plan), settings))
+    yield
+    windows = sys.platform == "win32"
+    process = subprocess.Popen(
+        [sys.executable, "-P", "-c", begin],
+        stdin=subprocess.PIPE,
+        stdout=subprocess.PIPE,
+        stderr=subprocess.PIPE,
+        start_new_session=not windows,
+        creationflags=getattr(subprocess, "BELOW_NORMAL_PRIORITY_CLASS", 0) if windows else 0,
+    )
+    _at_work.append(process)
+    assert process.stdin
+    assert process.stdout
+    ends, given = time.monotonic() + longest, [b""]
+    try:
+        yield
+        # in threads, since the other side begins to read only once it has started, and a pipe holds little;
+        # the first stays open: it closes as we end, and the process ends too
+        words = len(payload).to_bytes(8, "big") + payload
+        Thread(target=_told, args=(process.stdin, words), daemon=True).start()
+        hears = Thread(target=_heard, args=(process.stdout, given), daemon=True)
+        hears.start()
+        while process.poll() is None or hears.is_alive():
+            if time.monotonic() > ends:
+                raise RuntimeError(f"it took longer than {longest:g} s")
+            yield
+        if process.returncode:
+            raise RuntimeError(
+                _last_line(process) or f"the process beside it ended with {process.returncode}"
+            )
+        return given[0]
+    finally:
+        # told by that it ends what it has begun, and clears up; nobody waits for it in a frame
+        with suppress(OSError):
+            process.stdin.close()
+        clear_up()
+
+
+_at_work: list[Popen[bytes]] = []
+"""Processes that have not ended, as far as is known."""
+
+
+def ending() -> bool:
+    """Whether a process that was told to end is still there."""
+    return any(process.stdin is None or process.stdin.closed for process in _at_work)
+
+
+def clear_up(wait: float = 0.0) -> None:
+    """Forget processes that have ended; with seconds to `wait`, end those that were told to."""
+    for process in [*_at_work]:
+        told = process.stdin is None or process.stdin.closed
+        if process.poll() is None and wait and told:
+            import subprocess
+
+            try:
+                process.wait(wait)
+            except subprocess.TimeoutExpired:
+                process.kill()
+                process.wait()
+        if process.returncode is not None and told:
+            for stream in (process.stdout, process.stderr):
+                assert stream
+                with suppress(OSError, ValueError):
+                    stream.close()
+            _at_work.remove(process)
+
+
+@atexit.register
+def _end() -> None:
+    """Leave nothing at work as we end."""
+    for process in _at_work:
+        if process.stdin:
+            with suppress(OSError):
+                process.stdin.close()
+    clear_up(LEAVE)
+
+
+def _told(stream: IO[bytes], words: bytes) -> None:
+    """Write to a process that may be gone."""
+    with suppress(OSError, ValueError):
+        stream.write(words)
+        stream.flush()
+
+
+def _heard(stream: IO[bytes], given: list[bytes]) -> None:
+    """Read what a process gives, to its end."""
+    with suppress(OSError, ValueError):
+        given[0] = stream.read()
+
+
+def _last_line(process: Popen[bytes]) -> str:
+    """What a process said at last."""
+    assert process.stderr
+    lines = process.stderr.read().decode("utf-8", "replace").strip().splitlines()
+    return lines[-1] if lines else ""
+
+
+def bare(plan: Plan) -> Plan:
+    """A plan without what a profile adds to it."""
+    from dataclasses import fields
+
+    from ..plan import Plan
+
+    made = object.__new__(Plan)  # unchecked: it was
+    for one in fields(Plan):
+        object.__setattr__(made, one.name, getattr(plan, one.name))
+    return made

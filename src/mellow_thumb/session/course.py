@@ -1,0 +1,132 @@
+"""A session's course: the plan that it goes by, and the one that it goes over to once that is woven."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from typing import TYPE_CHECKING, Any, Protocol
+
+from ..basics import ArgumentError
+from ..plan import Plan
+from .carrying import dropped
+from .saving import check_digest
+
+if TYPE_CHECKING:
+    from ..engines import Weaving
+    from .saving import SessionParts, Snapshot
+
+
+class Layable(Protocol):
+    """A player's sheet, as far as a session knows one."""
+
+    def lay(self, profile: Any, /) -> tuple[Plan, tuple[str, ...]]:
+        """The profile as a player has it, and what did not apply."""
+
+
+@dataclass(frozen=True, eq=False)
+class Chosen:
+    """What a session is to go by."""
+
+    plan: Plan
+    base: Plan
+    """The profile; a sheet is laid over it."""
+    sheet: Layable | None = None
+    chosen_first: bool = False
+    """Whether a gate whose choice is another goes by the first of it, as a player's sheet wants."""
+    weaving: Weaving | None = None
+    """What weaves the plan, where it is not at hand."""
+
+
+class Course:
+    """Takes a session from one plan to the next: at once, or once another process has woven it."""
+
+    def __init__(self, plan: Plan, parts: SessionParts) -> None:
+        self._parts = parts
+        self.now = Chosen(plan, plan)
+        """What the session goes by."""
+        self.ahead: Chosen | None = None
+        """What it goes over to."""
+        self._bases = [plan]
+        """What it began with, and what it was switched to; a snapshot may be of any of them."""
+
+    def apply(self, sheet: Layable) -> tuple[str, ...]:
+        """As :meth:`Session.apply` says."""
+        base = (self.ahead or self.now).base
+        plan, told = sheet.lay(base)
+        self._go_to(Chosen(plan, base, sheet, chosen_first=True))
+        return told
+
+    def switch(self, profile: Plan) -> tuple[str, ...]:
+        """As :meth:`Session.switch` says."""
+        if not isinstance(profile, Plan):
+            raise ArgumentError(f"switch: found {profile!r:.60}; expected a profile, from load_profile")
+        sheet = (self.ahead or self.now).sheet
+        plan, told = sheet.lay(profile) if sheet else (profile, ())
+        gone = dropped(self._parts.running.plan, plan)
+        self._go_to(Chosen(plan, profile, sheet))
+        return (*gone, *told)
+
+    def _go_to(self, chosen: Chosen) -> None:
+        """Go on by another plan: now, or once it is woven."""
+        before, self.ahead = self.ahead, None
+        if before:
+            if before.weaving:
+                before.weaving.leave()
+            chosen = replace(chosen, chosen_first=chosen.chosen_first or before.chosen_first)
+        weaving = self._parts.running.weaving(chosen.plan)
+        if weaving:
+            self.ahead = replace(chosen, weaving=weaving)
+        else:
+            self._become(chosen)
+
+    def look(self, ahead: Chosen) -> None:
+        """Go over to what is ahead, if it is woven by now; between two frames."""
+        if ahead.weaving and not ahead.weaving.look():
+            return
+        if ahead.weaving and ahead.weaving.failed:
+            self.arrive()
+        else:
+            self._go_to(ahead)  # what the host has set meanwhile may ask for another program
+
+    def arrive(self) -> None:
+        """Go over to what is ahead, whether it is woven or not."""
+        ahead, self.ahead = self.ahead, None
+        if ahead:
+            if ahead.weaving:
+                ahead.weaving.leave()
+            self._become(ahead)
+
+    def _become(self, chosen: Chosen) -> None:
+        """Go on by another plan; the view follows gently."""
+        running, clock, _, intake, _, camera, cues = self._parts
+        plan, before = chosen.plan, running.plan
+        self.now = replace(chosen, weaving=None)
+        if chosen.base is not self._bases[-1]:
+            self._bases.append(chosen.base)
+        if plan == before:
+            return
+        shown = camera.shown()
+        codes = running.become(plan, chosen_first=chosen.chosen_first)
+        if codes or plan.touches != before.touches:
+            intake.inbox.renumber(codes)
+            intake.look_up()
+        cues.look_up()
+        running.look_again(clock.now)
+        camera.ease_from(shown)
+
+    def return_to(self, one: Snapshot) -> None:
+        """Go by what a snapshot went by; raises :class:`ArgumentError` where that was never gone by here."""
+        running = self._parts.running
+        another = one.plan is not running.plan
+        if another and one.now and one.plan.digest != running.plan.digest:
+            # under an earlier sheet, of a profile before a switch, or of another one
+            if one.now.base.digest not in [base.digest for base in self._bases]:
+                check_digest(one.now.base.digest, self.now.base.digest)
+            self.now = one.now
+        if self.ahead and self.ahead.weaving:
+            self.ahead.weaving.leave()
+        running.plan = one.plan
+        running.resume(one.program, one.loop)
+        self.ahead = replace(one.ahead, weaving=running.weaving(one.ahead.plan)) if one.ahead else None
+        if another:
+            self._parts.intake.look_up()
+            self._parts.cues.look_up()
