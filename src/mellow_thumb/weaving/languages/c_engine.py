@@ -49,6 +49,8 @@ typedef struct {
 
 typedef struct { double t, code, x, y; } item;
 
+#define GATHERED 32
+
 static void act(kept *restrict s, const double *restrict n, double t, int code, double x, double y)
 {
     (void)n;
@@ -160,12 +162,23 @@ typedef struct {
     int64_t width, frame, last;
 } take;
 
+/* Frames go out a column a value; some are gathered first, since to write in many places at once is slow. */
+static void gathered(const take *of, double row[][@READ_COUNT@ + @POSE_COUNT@], int64_t first, int rows)
+{
+    for (int k = 0; k < @READ_COUNT@ + @POSE_COUNT@; k++) {
+        double *column = of->out + k * of->width + first;
+        for (int j = 0; j < rows; j++)
+            column[j] = row[j][k];
+    }
+}
+
 /* Let the events of a take act, and read its frames, as far as these events go. */
 SHOWN void room_take(take *of)
 {
     kept *s = (kept *)(of->room + @STATE@);
     const double *n = of->room + @NUMBERS@;
-    double host[@HOST_COUNT@ + 1], out[@READ_COUNT@ + @POSE_COUNT@];
+    double host[@HOST_COUNT@ + 1], row[GATHERED][@READ_COUNT@ + @POSE_COUNT@];
+    int rows = 0;
     int64_t next = 0, frame = of->frame;
     const int64_t width = of->width;
     for (; frame < of->frames; frame++) {
@@ -175,13 +188,17 @@ SHOWN void room_take(take *of)
         if (next == of->count && !of->last)
             break;
         act(s, n, end, @FRAME@, 0.0, 0.0);
+        double *out = row[rows];
         read(s, n, end, out);
         for (int k = 0; k < @HOST_COUNT@; k++)
             host[k] = of->hosts[k * width + frame];
         pose(s, n, out, host, end, out + @READ_COUNT@);
-        for (int k = 0; k < @READ_COUNT@ + @POSE_COUNT@; k++)
-            of->out[k * width + frame] = out[k];
+        if (++rows == GATHERED) {
+            gathered(of, row, frame + 1 - rows, rows);
+            rows = 0;
+        }
     }
+    gathered(of, row, frame - rows, rows);
     of->frame = frame;
 }
 
