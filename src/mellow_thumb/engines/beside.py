@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import atexit
 import sys
+from _thread import start_new_thread
 from contextlib import suppress
 from importlib import import_module
 from pathlib import Path
-from typing import IO, TYPE_CHECKING
+from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
     from collections.abc import Generator
@@ -43,7 +44,6 @@ def work(
     import pickle
     import subprocess
     import time
-    from threading import Thread
 
     home = str(Path(__file__).parents[2])
     begin = f"import sys; sys.path.insert(0, {home!r}); from mellow_thumb.engines.worker import main; main()"
@@ -60,17 +60,15 @@ def work(
     )
     _at_work.append(process)
     assert process.stdin
-    assert process.stdout
-    ends, given = time.monotonic() + longest, [b""]
+    ends, given = time.monotonic() + longest, list[bytes]()
     try:
         yield
-        # in threads, since the other side begins to read only once it has started, and a pipe holds little;
-        # the first stays open: it closes as we end, and the process ends too
+        # in a thread, since the other side begins to read only once it has started, and a pipe holds little;
+        # it stays open: it closes as we end, and the process ends too. Not by `Thread`, which waits until it
+        # runs: on a busy machine that is a frame
         words = len(payload).to_bytes(8, "big") + payload
-        Thread(target=_told, args=(process.stdin, words), daemon=True).start()
-        hears = Thread(target=_heard, args=(process.stdout, given), daemon=True)
-        hears.start()
-        while process.poll() is None or hears.is_alive():
+        start_new_thread(_exchanged, (process, words, given))
+        while process.poll() is None or not given:
             if time.monotonic() > ends:
                 raise RuntimeError(f"it took longer than {longest:g} s")
             yield
@@ -125,17 +123,17 @@ def _end() -> None:
     clear_up(LEAVE)
 
 
-def _told(stream: IO[bytes], words: bytes) -> None:
-    """Write to a process that may be gone."""
-    with suppress(OSError, ValueError):
-        stream.write(words)
-        stream.flush()
-
-
-def _heard(stream: IO[bytes], given: list[bytes]) -> None:
-    """Read what a process gives, to its end."""
-    with suppress(OSError, ValueError):
-        given[0] = stream.read()
+def _exchanged(process: Popen[bytes], words: bytes, given: list[bytes]) -> None:
+    """Tell a process, which may be gone, what to do, and read what it gives."""
+    assert process.stdin
+    assert process.stdout
+    try:
+        with suppress(OSError, ValueError):
+            process.stdin.write(words)
+            process.stdin.flush()
+            given.append(process.stdout.read())
+    finally:
+        given.append(b"")
 
 
 def _last_line(process: Popen[bytes]) -> str:
