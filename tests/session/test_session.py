@@ -419,3 +419,58 @@ def test_a_subject_counts_whether_it_comes_as_a_place_or_as_an_array(
         views.append(session.view())
         assert len({session.view(kind(place)) for kind in kinds}) == 1
     assert len(set(views)) == 1
+
+
+@pytest.mark.parametrize("unit", [1e3, 1e6], ids=["milliseconds", "microseconds"])
+def test_events_long_before_their_time_wait_and_are_told_once(
+    glasses: mt.Profile, caplog: pytest.LogCaptureFixture, unit: float
+) -> None:
+    session = glasses.session()
+    with caplog.at_level(logging.WARNING, "mellow_thumb"):
+        for k in range(1, 60):
+            session.feed("mouse.move", (1.0, 0.0), at=k / 60 * unit)
+            session.tick(1 / 60)
+    assert session.early > 50
+    (told,) = [one.getMessage() for one in caplog.records]
+    assert told.startswith("early: mouse.move is ")
+    assert "seconds since the session began" in told
+    assert "align" in told
+    assert session.refused == {}
+    again = glasses.session()
+    again.restore(session.state())
+    assert again.early == session.early
+
+
+def test_a_wall_clock_is_early_and_what_is_aligned_is_not(glasses: mt.Profile) -> None:
+    wall, session, aligned = 1.7e9, glasses.session(), glasses.session()
+    aligned.align("mouse", wall)
+    for k in range(30):
+        session.feed("mouse.move", (1.0, 0.0), at=wall + k / 30)
+        aligned.feed("mouse.move", (1.0, 0.0), at=wall + k / 30, device="mouse")
+        session.tick(1 / 30)
+        aligned.tick(1 / 30)
+    assert (session.early, session.late, session.tick(0.0).axes["yaw"]) == (30, 0, 0.0)
+    assert aligned.early == 0
+    assert aligned.tick(0.1).axes["yaw"] > 0.0
+
+
+def test_so_many_wait_and_more_are_refused(glasses: mt.Profile, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr("mellow_thumb.session.inbox.MOST", 20)
+    session = glasses.session()
+    for k in range(50):
+        session.feed("mouse.move", (1.0, 0.0), at=1e6 + k)
+    session.feed("mouse.move", (4.0, 0.0))
+    yaw = session.tick(0.1).axes["yaw"]
+    assert yaw > 0.0
+    assert session.early == 50
+    assert session.refused == {"mouse.move": {"more than 100,000 events wait for a later frame": 30}}
+    assert len(session.snapshot().inbox[1]) == 20
+
+
+def test_what_is_fed_a_little_ahead_is_not_early(glasses: mt.Profile) -> None:
+    session = glasses.session()
+    for k in range(9):
+        session.feed("mouse.move", (1.0, 0.0), at=float(k))
+    for _ in range(100):
+        session.tick(0.1)
+    assert session.early == 0

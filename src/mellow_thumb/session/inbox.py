@@ -12,10 +12,17 @@ if TYPE_CHECKING:
     from ..weaving import Item
     from .clock import Clock
 
+    Saved = tuple[tuple[Item, ...], tuple[Item, ...], int, int]
+
 _TIME = itemgetter(0)
 NO_TIME = float("-inf")
 """Stands for the time of an event that has none of its own."""
 
+
+EARLY = 10.0
+"""An event so many seconds ahead is most likely not in seconds since the session began."""
+MOST = 100_000
+"""So many events wait at the most for a later frame."""
 
 PASSED = -1
 """The code of an event that nothing listens to any more."""
@@ -27,7 +34,7 @@ class Inbox:
     :meth:`put` may be called from any thread; the rest belongs to the thread that ticks.
     """
 
-    __slots__ = ("arrived", "late", "put", "put_many", "waiting")
+    __slots__ = ("arrived", "early", "full", "furthest", "late", "put", "put_many", "waiting")
 
     def __init__(self) -> None:
         self.arrived: list[Item] = []
@@ -36,6 +43,12 @@ class Inbox:
         """What is due in a later frame, by time."""
         self.late = 0
         """Events older than the last commit; they took effect there."""
+        self.early = 0
+        """Events that came more than `EARLY` seconds before their time; they wait."""
+        self.furthest: tuple[float, int] | None = None
+        """How far ahead (s) the furthest of those was, and its code, until that was told."""
+        self.full: list[int] = []
+        """The codes of events that were not taken since too many waited, until that was told."""
         self.put: Callable[[Item], None] = self.arrived.append
         """Take one event, its time on the host's clock or `NO_TIME`."""
         self.put_many: Callable[[list[Item]], None] = self.arrived.extend
@@ -46,13 +59,13 @@ class Inbox:
         """Whether something has arrived or waits."""
         return bool(self.arrived or self.waiting)
 
-    def saved(self) -> tuple[tuple[Item, ...], tuple[Item, ...], int]:
-        """What has arrived, what waits, and how many came late."""
-        return tuple(self.arrived), tuple(self.waiting), self.late
+    def saved(self) -> Saved:
+        """What has arrived, what waits, and how many came late, and early."""
+        return tuple(self.arrived), tuple(self.waiting), self.late, self.early
 
-    def restore(self, saved: tuple[tuple[Item, ...], tuple[Item, ...], int]) -> None:
+    def restore(self, saved: Saved) -> None:
         """Become what :meth:`saved` told."""
-        self.arrived[:], waiting, self.late = saved
+        self.arrived[:], waiting, self.late, self.early = saved
         self.waiting = list(waiting)
 
     def renumber(self, codes: dict[int, int]) -> None:
@@ -76,6 +89,9 @@ class Inbox:
         fresh, waiting, latest, end = self.arrived[:count], self.waiting, start, clock.now
         del self.arrived[:count]
         times = [item[0] for item in fresh]
+        if max(times) - clock.skipped - end > EARLY:
+            fresh = self._room_for(fresh, clock)
+            count, times = len(fresh), [item[0] for item in fresh]
         if NO_TIME not in times and clock.skipped == 0.0:
             waiting += fresh
             # the sort is stable: ties stay in the order in which they were fed
@@ -101,6 +117,22 @@ class Inbox:
             waiting.append((t, code, x, y))
         if not ordered:
             waiting.sort(key=_TIME)
+
+    def _room_for(self, fresh: list[Item], clock: Clock) -> list[Item]:
+        """Count what came early, and take no more than there is room for; what is due now always is taken."""
+        taken, room = [], MOST - len(self.waiting)
+        for item in fresh:
+            ahead = item[0] - clock.skipped - clock.now
+            if ahead > EARLY:
+                self.early += 1
+                if self.furthest is None or ahead > self.furthest[0]:
+                    self.furthest = ahead, item[1]
+                if room <= 0:
+                    self.full.append(item[1])
+                    continue
+                room -= 1
+            taken.append(item)
+        return taken
 
     def shorten(self, lost: float, end: float) -> None:
         """Time was cut out after `end`: what waited in it comes then, what waited beyond it comes earlier."""

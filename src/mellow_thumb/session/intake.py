@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Any
 from ..basics import ArgumentError
 from .contacts import Contacts
 from .doors import NOT_FINITE, ONLY_Y, PAIR, SWITCH, doors, outside, things, unlisted
-from .inbox import NO_TIME, Inbox
+from .inbox import MOST, NO_TIME, Inbox
 from .motion import Motion, feels
 
 if TYPE_CHECKING:
@@ -24,6 +24,12 @@ if TYPE_CHECKING:
     Burst = Sequence[float] | Sequence[Sequence[float]] | npt.NDArray[np.float64]
 
 
+_EARLY = (
+    "early: %s is %.6g s ahead, and waits: at= is in seconds since the session began; for a device with a clock "
+    "of its own call align(device, its_time), then feed(..., device=device) (told once)"
+)
+
+
 class Intake:
     """Takes events for a plan; it may be called from any thread."""
 
@@ -37,6 +43,7 @@ class Intake:
         """Who hears every event first, while a settings screen asks for a button."""
         self.inbox = Inbox()
         """Where events wait."""
+        self._told_early = False
         self.look_up()
         self.offsets: dict[str | None, float] = {}
         """For each device whose clock was aligned: what is to be added to its times (s)."""
@@ -64,9 +71,26 @@ class Intake:
     def due(self, start: float) -> list[Item]:
         """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""
         items = self.inbox.take(start, self._clock, self._last_commit)
+        if self.inbox.furthest:
+            self._tell_early()
         if self.contacts:
             items = self.contacts.expand(items)
         return self.motion.expand(items) if self.motion else items
+
+    def _tell_early(self) -> None:
+        """Tell, once, of events that came long before their time; count those for which there was no room."""
+        inbox, names = self.inbox, {door[0]: name for name, door in reversed(self.doors.items())}
+        assert inbox.furthest
+        ahead, code = inbox.furthest
+        if not self._told_early:
+            import logging
+
+            self._told_early = True
+            logging.getLogger("mellow_thumb").warning(_EARLY, names.get(code, "an event"), ahead)
+        for full in inbox.full:
+            self.refuse(names.get(full, "an event"), f"more than {MOST:,} events wait for a later frame")
+        inbox.furthest = None
+        inbox.full.clear()
 
     def _last_commit(self) -> float:
         return self._running.last_commit

@@ -39,7 +39,7 @@ class Snapshot(NamedTuple):
     """The program's state, what the host said of what is seen, what mounts keep."""
     values: tuple[float, ...]
     clock: tuple[float, ...]
-    inbox: tuple[tuple[Item, ...], tuple[Item, ...], int]
+    inbox: tuple[tuple[Item, ...], tuple[Item, ...], int, int]
     offsets: dict[str | None, float]
     refused: dict[str, dict[str, int]]
     clipped: dict[str, int]
@@ -129,7 +129,7 @@ def _copied(refused: dict[str, dict[str, int]]) -> dict[str, dict[str, int]]:
 
 def to_plain(one: Snapshot) -> dict[str, Any]:
     """A snapshot as data that JSON can hold; what is no number there is null."""
-    arrived, waiting, late = one.inbox
+    arrived, waiting, late, early = one.inbox
     return {
         "format": FORMAT,
         "profile": one.plan.digest,
@@ -140,6 +140,7 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "arrived": [_plain_item(item) for item in arrived],
         "waiting": [_plain_item(item) for item in waiting],
         "late": late,
+        "early": early,
         "offsets": [[device, offset] for device, offset in one.offsets.items()],
         "refused": {name: dict(counts) for name, counts in one.refused.items()},
         "clipped": dict(one.clipped),
@@ -194,7 +195,12 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             ),
             tuple(map(float, data["values"])),
             tuple(map(float, data["clock"])),
-            (tuple(map(_item, data["arrived"])), tuple(map(_item, data["waiting"])), int(data["late"])),
+            (
+                tuple(map(_item, data["arrived"])),
+                tuple(map(_item, data["waiting"])),
+                int(data["late"]),
+                int(data.get("early", 0)),
+            ),
             {device: float(offset) for device, offset in data["offsets"]},
             {name: dict(counts) for name, counts in data["refused"].items()},
             dict(data["clipped"]),
@@ -249,7 +255,7 @@ def _check(one: Snapshot) -> None:
         for part in (*one.loop.state, *one.values, *one.clock, *one.place, *one.counts, *given, *one.loop.rig)
     ):
         raise ValueError("no number where there must be one")
-    arrived, waiting, _ = one.inbox
+    arrived, waiting, *_ = one.inbox
     if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*arrived, *waiting)):
         raise ValueError("an event of no signal")
     for axis, amount, start, half_life, frequency in one.kicks:

@@ -244,6 +244,15 @@ class Session:
         return self._intake.inbox.late
 
     @property
+    def early(self) -> int:
+        """How many events came more than 10 s before their time; they wait for it.
+
+        Mostly their `at` is not in seconds since the session began; the logger is told once, with the remedy.
+        100,000 of them wait, more are refused.
+        """
+        return self._intake.inbox.early
+
+    @property
     def cut(self) -> int:
         """How many frames were longer than the ceiling and were cut."""
         return self._clock.cut
