@@ -474,3 +474,50 @@ def test_what_is_fed_a_little_ahead_is_not_early(glasses: mt.Profile) -> None:
     for _ in range(100):
         session.tick(0.1)
     assert session.early == 0
+
+
+@pytest.mark.parametrize(
+    ("signal", "value", "said"),
+    [
+        ("pad.right_stick", (32767.0, -120.0), "drawn in pad.right_stick: found (32767.0, -120.0); expected -1 to 1, "
+         "as a share of full travel (told once)"),
+        ("pad.left_trigger", 255, "drawn in pad.left_trigger: found 255; expected 0 to 1, as a share of full travel "
+         "(told once)"),
+    ],
+)  # fmt: skip
+def test_a_value_in_other_units_is_told_once(
+    caplog: pytest.LogCaptureFixture, signal: str, value: Any, said: str
+) -> None:
+    session = mt.load_profile(marsh.DYKE).session()
+    with caplog.at_level(logging.WARNING, "mellow_thumb"):
+        for _ in range(3):
+            session.feed(signal, value)
+            session.tick(0.01)
+    assert [one.getMessage() for one in caplog.records] == [said]
+    assert session.clipped == {signal: 3}
+
+
+def test_a_frame_in_milliseconds_is_told_once(glasses: mt.Profile, caplog: pytest.LogCaptureFixture) -> None:
+    session = glasses.session()
+    with caplog.at_level(logging.WARNING, "mellow_thumb"):
+        for _ in range(3):
+            session.tick(16.67)
+    assert [one.getMessage() for one in caplog.records] == [
+        "a frame of 16.67 s was cut to 0.25 s, the ceiling; tick takes seconds (told once)"
+    ]
+    assert session.cut == 3
+
+
+def test_a_press_on_what_nothing_asks_for_is_told_once(caplog: pytest.LogCaptureFixture) -> None:
+    key = find_signal("mouse.left")
+    gate = Gate("grab", Buttons((key,), begun_on="bird"))
+    look = Route("look", find_signal("mouse.move.x"), ("yaw",), (0.1,), gate=Condition("grab"))
+    axes = (Axis("yaw"), Axis("pitch"), Axis("roll"))
+    session = Session(Plan((look,), (gate,), axes, Eye("eye")))
+    with caplog.at_level(logging.WARNING, "mellow_thumb"):
+        for name in ("birds", "gull", "bird", "interface"):
+            session.feed("mouse.left", 1.0, on=name)
+            session.feed("mouse.left", 0.0)
+    assert [one.getMessage() for one in caplog.records] == [
+        'on="birds": nothing in the profile asks for a press on that; it asks for bird; did you mean bird? (told once)'
+    ]

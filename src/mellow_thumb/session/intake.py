@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Any
 
-from ..basics import ArgumentError
+from ..basics import ArgumentError, listed, nearest
+from ..plan import INTERFACE, find_signal
 from .contacts import Contacts
 from .doors import NOT_FINITE, ONLY_Y, PAIR, SWITCH, doors, outside, things, unlisted
 from .inbox import MOST, NO_TIME, Inbox
@@ -25,8 +26,8 @@ if TYPE_CHECKING:
 
 
 _EARLY = (
-    "early: %s is %.6g s ahead, and waits: at= is in seconds since the session began; for a device with a clock "
-    "of its own call align(device, its_time), then feed(..., device=device) (told once)"
+    "early: %s is %.6g s ahead, and waits: at= is in seconds since the session began; for a device with a "
+    "clock of its own call align(device, its_time), then feed(..., device=device) (told once)"
 )
 
 
@@ -43,7 +44,7 @@ class Intake:
         """Who hears every event first, while a settings screen asks for a button."""
         self.inbox = Inbox()
         """Where events wait."""
-        self._told_early = False
+        self._told_early = self._told_thing = False
         self.look_up()
         self.offsets: dict[str | None, float] = {}
         """For each device whose clock was aligned: what is to be added to its times (s)."""
@@ -147,7 +148,7 @@ class Intake:
             else:
                 x = float(value)  # type: ignore[arg-type]
                 inside = low <= x <= high
-                y = other if on is None or shape != SWITCH else self._things.get(on, 0.0)
+                y = other if on is None or shape != SWITCH else self._thing(on)
             t = NO_TIME if at is None else float(at) + self.offsets.get(device, 0.0)
         except (TypeError, ValueError, OverflowError):
             self.refuse(signal, "not a pair of numbers" if shape == PAIR else "not a number")
@@ -160,7 +161,7 @@ class Intake:
                 self.refuse(signal, outside(low, high))
                 return
             if not inside:
-                self.clipped[signal] = self.clipped.get(signal, 0) + 1
+                self._draw_in(signal, value, low, high)
                 x, y = min(max(x, low), high), min(max(y, low), high)
         self.inbox.put((t, code, y, x) if shape == ONLY_Y else (t, code, x, y))
 
@@ -185,6 +186,36 @@ class Intake:
         if (ours - their_time) - (ours - their_time) != 0.0:
             raise ArgumentError(f"{device}: found {their_time!r}; expected finite seconds")
         self.offsets[device] = ours - their_time
+
+    def _thing(self, on: str) -> float:
+        """What stands for what a press began on; of what nothing asks for the first is told."""
+        found = self._things.get(on)
+        if found is None and not self._told_thing:
+            import logging
+
+            self._told_thing = True
+            asked = [name for name in self._things if name != INTERFACE]
+            known = f"{listed(asked, 'and')}{nearest(str(on), asked)}" if asked else "none"
+            logging.getLogger("mellow_thumb").warning(
+                'on="%s": nothing in the profile asks for a press on that; it asks for %s (told once)',
+                on,
+                known,
+            )
+        return 0.0 if found is None else found
+
+    def _draw_in(self, signal: str, value: object, low: float, high: float) -> None:
+        """Count what is drawn in to its range; the first of a signal is told to the logger."""
+        self.clipped[signal] = count = self.clipped.get(signal, 0) + 1
+        if count == 1:
+            import logging
+
+            logging.getLogger("mellow_thumb").warning(
+                "drawn in %s: found %.60r; expected %g to %g, as a share of %s (told once)",
+                signal, value, low, high, "the screen" if self._is_place(signal) else "full travel",
+            )  # fmt: skip
+
+    def _is_place(self, signal: str) -> bool:
+        return find_signal(signal).signal.kind == "position"
 
     def _unlisted(self, signal: str) -> None:
         """Pass over a signal that this plan does not use; refuse one that nothing knows."""

@@ -282,7 +282,7 @@ class Session:
             self._course.look(self._course.ahead)
         lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
         if lost:
-            self._intake.inbox.shorten(lost, clock.now)
+            self._cut_short(clock.now - start + lost, lost)
         now, values, before = clock.now, None, running.values
         passed = now - start
         if running.room and world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
@@ -297,6 +297,17 @@ class Session:
         running.values = values
         cues = self._cues.read(now) if self._cues.counts else None
         return Frame(now, values, running.program, cues, before, passed)
+
+    def _cut_short(self, whole: float, lost: float) -> None:
+        """A frame was longer than the ceiling: what waited comes that much earlier; the first is told."""
+        self._intake.inbox.shorten(lost, self._clock.now)
+        if self._clock.cut == 1:
+            import logging
+
+            logging.getLogger("mellow_thumb").warning(
+                "a frame of %.4g s was cut to %.4g s, the ceiling; tick takes seconds (told once)",
+                whole, whole - lost,
+            )  # fmt: skip
 
     def _passed(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
         """What a frame reads, whatever has arrived."""
