@@ -472,9 +472,27 @@ def test_a_kept_cue_waits_to_be_taken_once_and_goes_when_its_time_is_over() -> N
     session.feed("pad.south", 0)
     session.feed("pad.south", 1)
     assert seen == [(True, True), (False, False)]
-    assert [session.tick(0.05).cues for _ in range(4)] == [{"hop": 1}, {"hop": 1}, {}, {}]
+    assert [session.tick(0.05).cues for _ in range(2)] == [{"hop": 1}, {}]
+    assert session.take_cue("hop")  # 0.1 s after it
+    session.feed("pad.south", 0)
+    session.feed("pad.south", 1)
+    assert [session.tick(0.05).cues for _ in range(4)] == [{"hop": 1}, {}, {}, {}]
+    assert not session.take_cue("hop")  # 0.15 s
     with pytest.raises(ArgumentError, match="did you mean hop"):
         session.take_cue("hopp")
+
+
+@pytest.mark.parametrize("fps", [24, 60, 144, 1000])
+def test_physics_at_a_rate_of_its_own_sees_every_press(fps: int) -> None:
+    session, taken, steps, shown = Session(plan(cues=(Cue("hop", SOUTH),))), 0, 0, 0
+    for k in range(60):
+        session.feed("pad.south", 1, at=0.1 * k)
+        session.feed("pad.south", 0, at=0.1 * k + 0.004)
+    for _ in range(7 * fps):
+        shown += session.tick(1 / fps).cues.get("hop", 0)
+        while steps / 50 <= session.now:
+            taken, steps = taken + session.take_cue("hop"), steps + 1
+    assert (taken, shown) == (60, 60)
 
 
 def test_several_physics_steps_a_frame_or_none_neither_lose_nor_repeat_a_cue() -> None:

@@ -4,7 +4,7 @@ from .accessibility import REDUCED, Hands
 from .axes import BEYOND, KNOWN, NEARING, PANS, Axis
 from .buttons import INTERFACE, Buttons, Latches, check_threshold
 from .changes import Change, Inputs
-from .cues import LONG, WITHIN, Cue, CueState
+from .cues import KEEP, LONG, WITHIN, Cue, CueState
 from .derived import Derived, EdgeZone, KeySet, KeyState, Presses, PressState
 from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
 from .gates import CURSORS, Condition, Gate, GateState, Several, Travel, When
@@ -72,6 +72,7 @@ __all__ = [
     "FOCUS",
     "GLIDE",
     "INTERFACE",
+    "KEEP",
     "KINDS",
     "KNOWN",
     "LONG",

@@ -22,6 +22,9 @@ MOMENTS = ("press", "release", "tap", "double_tap", "long_press")
 WITHIN = {"tap": 0.25, "double_tap": 0.3}
 """Seconds that a tap may last, and that may lie between two taps, unless a cue says otherwise."""
 
+KEEP = 0.2
+"""Seconds for which the host may still take a cue, unless it says otherwise: ten steps of slow physics."""
+
 LONG = 0.5
 """Seconds that a long press lasts, unless a cue says otherwise."""
 
@@ -42,7 +45,7 @@ class Cue:
     within: float = WITHIN["tap"]
     after: float = LONG
     cooldown: float = 0.0
-    keep: float = 0.0
+    keep: float = KEEP
 
     NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("cooldown",)
 

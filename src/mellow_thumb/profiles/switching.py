@@ -10,6 +10,7 @@ from ..basics import listed, nearest
 from ..plan import (
     CATALOGUE,
     COMPONENTS,
+    KEEP,
     LONG,
     WITHIN,
     Address,
@@ -162,8 +163,8 @@ class CueForm(ButtonForm):
         0.0, description="not again within this time of the last", json_schema_extra=in_unit("s, ms")
     )
     keep: Seconds = Field(
-        0.0,
-        description="for how long the host may still take it: `session.take_cue(NAME)`",
+        KEEP,
+        description="for how long the host may still take it: `session.take_cue(NAME)`; 0: in its frame only",
         json_schema_extra=in_unit("s, ms"),
     )
 
@@ -389,7 +390,8 @@ class SwitchReader:
         on = form.on or "press"
         within = WITHIN.get(on, WITHIN["tap"]) if form.within is None else form.within
         with self.faults.catching(path):
-            times = (form.after or LONG, form.cooldown or 0.0, form.keep or 0.0)
+            keep: float | None = form.keep  # 0 is one
+            times = (form.after or LONG, form.cooldown or 0.0, KEEP if keep is None else keep)
             return Cue(name, buttons, on, gate, within, *times)
         return None
 

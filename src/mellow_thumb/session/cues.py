@@ -28,7 +28,7 @@ class Cues:
         self._keep = {cue.name: cue.keep for cue in self._running.plan.cues}
 
     def read(self, now: float) -> dict[str, int]:
-        """The cues that were given since the last frame, and those that are kept."""
+        """The cues that were given since the last frame; they are kept, to be taken."""
         values = self._running.values
         found: dict[str, int] = {}
         for name, place in self._running.program.cues.items():
@@ -38,8 +38,8 @@ class Cues:
                 keep = self._keep[name]
                 given[:] = [t for t in given if now - t <= keep] + fresh * [values[place + 1]]
                 self.counts[name] = count
-                if given:
-                    found[name] = len(given)
+                if fresh:
+                    found[name] = fresh
         return found
 
     def take(self, name: str) -> bool:

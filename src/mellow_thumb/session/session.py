@@ -418,10 +418,11 @@ class Session:
         return Frame(self._clock.now, self._running.values, self._running.program)
 
     def take_cue(self, name: str) -> bool:
-        """Take a cue: whether it was given in the last frame, or is still kept; each time is taken once.
+        """Take a cue: whether it was given within its `keep` time, mostly 0.2 s; each time is taken once.
 
         A host that steps its physics several times a frame, or not at all, neither loses one nor gets it
-        twice. Raises :class:`ArgumentError` for a cue that the plan does not have.
+        twice, as long as a step comes within that time. Raises :class:`ArgumentError` for a cue that the
+        plan does not have.
         """
         return self._cues.take(name)
 
