@@ -99,6 +99,10 @@ WRONG = [
     ('kind = "eye"', 'kind = "eyes"', '23: mounts.eye.kind: found "eyes"; expected "eye", "orbit", "overhead", "flat" or "headset"; did you mean eye?'),
     ("profile 1", "profile 2", '1: format: found "mellow-thumb profile 2"; expected "mellow-thumb profile 1"; did you mean '
      "mellow-thumb profile 1?"),
+    ("[routes.look]", '"look\\u001bing" = { toggle = "key.KeyL" }\n[routes.look]', "7: gates: found the name 'look\\x1bing'; "
+     "expected a name without control characters"),
+    ('mount = "eye"', 'title = "Out\\u0007 there"\nmount = "eye"', "2: title: found 'Out\\x07 there'; expected text without "
+     "control characters"),
     ("[mouse]", "[mouse", "4: found something else at column 7; expected ']' at the end of a table declaration"),
 ]  # fmt: skip
 
@@ -272,3 +276,15 @@ kind = "eye"
     assert problems(tmp_path, both, eased) == [
         "8: routes.easing.smoothing: found an easing on easing and on its axis pitch; expected one of them"
     ]
+
+
+def test_a_profile_with_one_mount_need_not_name_it(tmp_path: Path) -> None:
+    profile = load(tmp_path, GOOD, ('mount = "eye"\n', ""))
+    assert profile == load(tmp_path, GOOD)
+    two = GOOD + '\n[mounts.chart]\nkind = "flat"\ngate = "glassing"\n'
+    assert load(tmp_path, two).mount.name == "eye"
+    said = (
+        '25: mounts.chart: found a second mount, and no word of the first; expected mount = "eye" above all tables: '
+        "the one in force when no other is"
+    )
+    assert said in refused_for(tmp_path, two, ('mount = "eye"\n', ""))

@@ -269,7 +269,13 @@ class MountReader:
         names, wanted = list(entries) if isinstance(entries, dict) else [], str(self.data.get("mount", ""))
         if not names:
             self.faults.note(("mounts",), "no mount", 'a table such as [mounts.eye] with kind = "eye"')
-        elif "mount" in self.data and wanted not in names:
+        elif "mount" not in self.data and len(names) == 1:
+            (wanted,) = names
+        elif "mount" not in self.data:
+            known = f'mount = "{names[0]}" above all tables: the one in force when no other is'
+            self.faults.note(("mounts", names[1]), "a second mount, and no word of the first", known)
+            return ""
+        elif wanted not in names:
             known = f"a name in [mounts]: {listed(names)}"
             self.faults.note(("mount",), f'"{wanted}"', known, nearest(wanted, names))
         for name in (wanted, *names):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from typing import TYPE_CHECKING, Any, Literal, NamedTuple
 
 from pydantic import Field
@@ -42,6 +43,8 @@ if TYPE_CHECKING:
 
 
 FORMAT = "mellow-thumb profile 1"
+_UNSEEN = re.compile(r"[\x00-\x08\x0b-\x1f\x7f-\x9f\u2028\u2029\u202a-\u202e\u2066-\u2069]")
+"""Control characters but tabs and new lines, and what turns the direction of text."""
 
 
 class ProfileForm(Form):
@@ -51,7 +54,11 @@ class ProfileForm(Form):
         examples=['"mellow-thumb profile 1"'], description="which rules the file follows"
     )
     title: str = Field("", description="what people call it")
-    mount: str = Field(examples=['"eye"'], description="the mount in force: a name in `[mounts]`")
+    mount: str = Field(
+        "",
+        examples=['"eye"'],
+        description="the mount in force: a name in `[mounts]`; needed where there are several",
+    )
     mouse: MouseForm = Field(MouseForm(), description="what is known of the mouse")
     cursor: Literal["free", "hidden", "held"] = Field(
         "free", description="what becomes of the pointer where no open gate says otherwise"
@@ -154,6 +161,7 @@ class _Resolver:
             if key not in (*SECTIONS, "mouse", "hands", "movement", "offers")
         }
         self.faults.form(ProfileForm, head | {"mounts": {}}, ())
+        self.check_words(self.data, ())
         if self.data.get("format") != FORMAT:
             return Resolved(None, "", None, self.faults.found[:1])
         mouse = self.faults.form(MouseForm, self.data.get("mouse", {}), ("mouse",)) or MouseForm()
@@ -195,6 +203,20 @@ class _Resolver:
         except PlanError as error:
             self.faults.note_error((), error)
             return Resolved(None, "", None, self.faults.found)
+
+    def check_words(self, value: object, path: Path) -> None:
+        """No name and no text has characters that cannot be seen: who prints it would be at their mercy."""
+        if isinstance(value, dict):
+            for key, one in value.items():
+                if _UNSEEN.search(key):
+                    self.faults.note(path, f"the name {key!a}", "a name without control characters")
+                else:
+                    self.check_words(one, (*path, key))
+        elif isinstance(value, list):
+            for k, one in enumerate(value):
+                self.check_words(one, (*path, k))
+        elif isinstance(value, str) and _UNSEEN.search(value):
+            self.faults.note(path, ascii(value), "text without control characters")
 
     def section(self, name: str, form: type[Form]) -> dict[str, Any]:
         """The entries of a section, each with what is right in it."""
