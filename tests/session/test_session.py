@@ -521,3 +521,18 @@ def test_a_press_on_what_nothing_asks_for_is_told_once(caplog: pytest.LogCapture
     assert [one.getMessage() for one in caplog.records] == [
         'on="birds": nothing in the profile asks for a press on that; it asks for bird; did you mean bird? (told once)'
     ]
+
+
+@given(st.floats(1e-3, 1e3), st.floats(1.001, 1e3))
+def test_limits_of_an_axis_that_multiplies_hold_to_the_bit(low: float, ratio: float) -> None:
+    high = low * ratio
+    zoom = Axis("distance", start=low, low=low, high=high, unit="m", log=True)
+    route = Route("near", find_signal("mouse.wheel.y"), ("distance",), (0.5,))
+    axes = (Axis("yaw"), Axis("pitch"), Axis("roll"), zoom)
+    session = Session(Plan((route,), (), axes, Eye("eye")))
+    for way, limit in ((1.0, high), (-1.0, low)):
+        for _ in range(60):
+            session.feed("mouse.wheel.y", way)
+            found = session.tick(0.01).axes["distance"]
+            assert low <= found <= high
+        assert found == limit

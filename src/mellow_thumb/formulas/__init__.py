@@ -7,7 +7,7 @@ are values that change; keyword-only parameters are numbers that a profile fixes
 
 from . import returning, shaping, smoothing, switching
 from .blending import blended, facing, unit
-from .limits import clamp, limited, taken_up
+from .limits import clamp, limited, of_logarithm, taken_up
 from .orbiting import (
     behind,
     carried,
@@ -56,6 +56,7 @@ __all__ = [
     "limited",
     "narrowed",
     "nearer",
+    "of_logarithm",
     "on_disc",
     "picture_under",
     "product",

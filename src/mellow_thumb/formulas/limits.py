@@ -2,7 +2,18 @@
 
 from __future__ import annotations
 
-from math import sqrt
+from math import exp, sqrt
+
+
+def of_logarithm(value: float, *, low: float, high: float, least: float, most: float) -> float:
+    """What a logarithm is of; at the logarithms of its limits, `least` and `most`, they to the last digit.
+
+    >>> of_logarithm(2.1972245773362196, low=1.0, high=9.0, least=0.0, most=2.1972245773362196)
+    9.0
+    """
+    made = exp(value)
+    floor = low if value <= least or made < low else made
+    return high if value >= most or made > high else floor
 
 
 def clamp(value: float, *, low: float, high: float) -> float:

@@ -102,6 +102,12 @@ class Axis:
         low, high = self.inner(self.low), self.inner(self.high)
         return Limits(low=worked_out(max, low, -BEYOND), high=worked_out(min, high, BEYOND))
 
+    @property
+    def bounds(self) -> Limits:
+        """The limits of what is read, finite."""
+        low = -BEYOND if is_infinite(self.low) else self.low
+        return Limits(low=low, high=BEYOND if is_infinite(self.high) else self.high)
+
     def inner(self, value: float) -> float:
         """A value as the axis adds it up: its logarithm, on a log axis."""
         return worked_out(_logarithm, value) if self.log else value

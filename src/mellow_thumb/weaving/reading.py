@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from ..expressions import exp, total
-from ..formulas import clamp, wrapped
+from ..formulas import clamp, of_logarithm, wrapped
 from ..plan import MOVES
 from .taking_over import weights
 
@@ -67,4 +67,10 @@ class Reading:
             (value,) = block.call(clamp, value, **axis.limits)
         if axis.wraps:
             (value,) = block.call(wrapped, value)
-        return exp(value) if axis.log else value
+        if axis.log:
+            inner = axis.limits
+            if not axis.limited:
+                return exp(value)
+            least, most = inner["low"], inner["high"]
+            return block.call(of_logarithm, value, **axis.bounds, least=least, most=most)[0]
+        return value
