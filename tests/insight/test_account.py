@@ -5,6 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 
 import numpy as np
+import pandas as pd
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -50,6 +51,30 @@ def test_an_account_of_little_is_still_an_account(glasses: Profile) -> None:
         "glassing  never open",
         "refused   nothing",
     ]
+
+
+def test_a_take_of_other_devices_says_that_nothing_of_it_was_used(glasses: Profile) -> None:
+    take = read_take(marsh.DYKE_TAKE)
+    table = replay(glasses, take)
+    account = account_of(glasses, table)
+    assert (account.used, sum(account.passed.values())) == (0, len(take))
+    assert (
+        "used      no row of this take: the profile listens to mouse.move and mouse.right" in account.text()
+    )
+    assert "not used  pad.right_stick.x: 1,973 rows; pad.right_stick.y: 1,973 rows; " in account.text()
+
+
+def test_what_is_used_and_what_is_not_add_up(sweep: Take) -> None:
+    for path, played in marsh.SCENES:
+        profile, take = load_profile(path), read_take(played)
+        account = account_of(profile, replay(profile, take))
+        hosts = int(take.table["signal"].astype(str).str.startswith("host.").sum())
+        assert account.passed == {}
+        assert len(take) - hosts <= account.used <= len(take)
+        assert "not used" not in account.text()
+        both = Take(pd.concat([take.table, sweep.table], ignore_index=True))
+        mixed = account_of(profile, replay(profile, both))
+        assert mixed.used + sum(mixed.passed.values()) == account.used + len(sweep)
 
 
 def test_a_figure_shows_limits_gates_and_where_a_limit_was_touched(glasses: Profile, sweep: Take) -> None:

@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import asdict, dataclass, field
 from typing import TYPE_CHECKING, Any
 
-from ..plan import MOVES
+from ..basics import listed
+from ..plan import DEVICES, MOVES
 from ..takes import STEP
 
 if TYPE_CHECKING:
@@ -85,6 +86,12 @@ class Account:
     """For each cue, the ends (s) of the frames in which it was given, as often as it was."""
     refused: dict[str, dict[str, int]]
     clipped: dict[str, int]
+    passed: dict[str, int] = field(default_factory=dict)
+    """For each signal that the profile does not use, its rows."""
+    used: int = 0
+    """How many rows of devices it did use."""
+    hears: tuple[str, ...] = ()
+    """What of devices the profile uses."""
     walked: Walked | None = None
     mounts: dict[str, tuple[Stretch, ...]] = field(default_factory=dict)
     """For each of several mounts, when it was in force."""
@@ -93,12 +100,25 @@ class Account:
         """The same as plain data."""
         return asdict(self)
 
+    def _unused(self) -> list[tuple[str, str]]:
+        """What of the take the profile does not use; a take of other devices altogether is said first."""
+        shown = [
+            f"{name}: {_rows(count)}" for name, count in sorted(self.passed.items(), key=lambda one: -one[1])
+        ]
+        more = f" and {len(shown) - 4} more signals" if len(shown) > 4 else ""
+        said = [("not used", "; ".join(shown[:4]) + more)]
+        if self.used:
+            return said
+        hears = listed(self.hears, "and") if self.hears else "no device"
+        return [("used", f"no row of this take: the profile listens to {hears}"), *said]
+
     def text(self) -> str:
         """The same for people: a few lines."""
         head = [self.title] if self.title else []
         head.append(f"{self.seconds:g} s in {self.frames:,} frames")
         rows = [row for name, turned in self.axes.items() for row in _axis_rows(name, turned)]
         rows = rows or [("axes", "none moved")]
+        rows = [*rows, *self._unused()] if self.passed else rows
         if self.walked:
             far = f"{number(self.walked.path)} m, to {number(self.walked.distance)} m from where it began"
             rows.append(("walked", f"{far}; at most {number(self.walked.fastest)} m/s"))
@@ -128,6 +148,9 @@ def account_of(profile: Profile, table: pd.DataFrame) -> Account:
         cues={cue.name: given(table, cue.name) for cue in profile.cues},
         refused=dict(table.attrs.get("refused", {})),
         clipped=dict(table.attrs.get("clipped", {})),
+        passed=dict(table.attrs.get("passed", {})),
+        used=int(table.attrs.get("used", 0)),
+        hears=tuple(sorted({str(one.signal.name) for one in profile.inputs if one.signal.device in DEVICES})),
         walked=_walked(table) if profile.movement else None,
         mounts={
             one.mount.name: spans(t, (table["mount"] == one.mount.name).to_numpy())

@@ -83,14 +83,20 @@ class TakeReader:
         """How often rows were refused, by name and reason."""
         self.clipped: Counter[str] = Counter()
         """How often a held value outside its range was drawn in to it, by name."""
+        self.passed: Counter[str] = Counter()
+        """How many rows of devices were passed over, since the profile does not use their signal, by name."""
+        self._rows = self._told = 0
+        """How many rows there were, and how many of them told what the host said."""
 
     @property
-    def counts(self) -> dict[str, dict[str, int] | Refused]:
+    def counts(self) -> dict[str, dict[str, int] | Refused | int]:
         """What a replay says of it."""
         refused: Refused = {}
         for (name, reason), count in sorted(self.refused.items()):
             refused.setdefault(name, {})[reason] = count
-        return {"refused": refused, "clipped": dict(sorted(self.clipped.items()))}
+        clipped, passed = (dict(sorted(counted.items())) for counted in (self.clipped, self.passed))
+        used = self._rows - self._told - self.passed.total() - self.refused.total()
+        return {"refused": refused, "clipped": clipped, "passed": passed, "used": used}
 
     def read(self, table: pd.DataFrame) -> Iterator[Rows]:
         """The rows of a take's table as events, some at a time; by time, ties in the order of the rows.
@@ -103,6 +109,7 @@ class TakeReader:
         t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
         number, names = numbered(table["signal"])
         known = self._look_up(names)
+        self._rows += len(t)
         begun = self._begun(table)
         order = None if bool((t[1:] >= t[:-1]).all()) else np.argsort(np.maximum(t, 0.0), kind="stable")
         begin = 0
@@ -203,6 +210,10 @@ class TakeReader:
             reason = unlisted(known.names[place], self._codes) if rows and known.code[place] == -1 else ""
             if reason:
                 self.refused[known.names[place], reason] += rows
+            elif known.code[place] == -1 and known.names[place].startswith("host."):
+                self._told += rows
+            elif rows and known.code[place] == -1:
+                self.passed[known.names[place]] += rows
         for place in number[heard & ~finite].tolist():
             self.refused[known.names[place], NOT_FINITE] += 1
         for place in number[heard & finite & ~inside & ~clips].tolist():
