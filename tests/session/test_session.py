@@ -536,3 +536,16 @@ def test_limits_of_an_axis_that_multiplies_hold_to_the_bit(low: float, ratio: fl
             found = session.tick(0.01).axes["distance"]
             assert low <= found <= high
         assert found == limit
+
+
+@pytest.mark.parametrize("rate", [0.0, 0.5, 1.0, 3.0])
+def test_who_moves_by_velocity_goes_as_far_as_the_steps_say(rate: float) -> None:
+    session = mt.load_profile(marsh.BOARDWALK).session()
+    session.feed("key.KeyW", 1)
+    session.tick(0.5)
+    before = session.tick(0.1).movement.velocity
+    assert -before[2] > 1.0
+    for _ in range(4):
+        moved = session.tick(0.1, world_dt=0.1 * rate).movement
+        assert [part * 0.1 for part in moved.velocity] == pytest.approx(moved.step, abs=1e-9)
+    assert session.tick(0.1).movement.velocity == pytest.approx(before)

@@ -19,13 +19,17 @@ STILL = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
 class Moved:
     """How a character went in one frame; world axes, +Y up."""
 
-    __slots__ = ("_before", "_first", "_now")
+    __slots__ = ("_before", "_first", "_now", "_rate")
 
     def __init__(
-        self, now: tuple[float, ...] = STILL, before: tuple[float, ...] = STILL, first: int = 0
+        self,
+        now: tuple[float, ...] = STILL,
+        before: tuple[float, ...] = STILL,
+        first: int = 0,
+        rate: float = 1.0,
     ) -> None:
-        """Made of what two frames read; a walk begins at `first` there."""
-        self._now, self._before, self._first = now, before, first
+        """Made of what two frames read, the world at a `rate`; a walk begins at `first` there."""
+        self._now, self._before, self._first, self._rate = now, before, first, rate
 
     @property
     def step(self) -> tuple[float, float, float]:
@@ -35,8 +39,10 @@ class Moved:
 
     @property
     def velocity(self) -> tuple[float, float, float]:
-        """Metres a second at its end."""
-        return self._now[self._first : self._first + 3]  # type: ignore[return-value]
+        """Metres a second at its end, of the host's own time: half in half slow motion, 0 in a pause."""
+        x, y, z = self._now[self._first : self._first + 3]
+        rate = self._rate
+        return (x, y, z) if rate == 1.0 else (x * rate, y * rate, z * rate)
 
     @property
     def heading(self) -> float:
@@ -87,7 +93,7 @@ class Axes(Mapping[str, float]):
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
-    __slots__ = ("_before", "_cues", "_dt", "_program", "_values", "t")
+    __slots__ = ("_before", "_cues", "_dt", "_program", "_rate", "_values", "t")
 
     def __init__(
         self,
@@ -97,15 +103,16 @@ class Frame:
         cues: dict[str, int] | None = None,
         before: tuple[float, ...] = (),
         dt: float = 0.0,
+        rate: float = 1.0,
     ) -> None:
         self.t = t
         """Session time at the frame's end, in seconds."""
         self._values, self._program, self._before = values, program, before or values
-        self._dt, self._cues = dt, cues
+        self._dt, self._cues, self._rate = dt, cues, rate
 
     @property
     def cues(self) -> dict[str, int]:
-        """How often each cue was given in this frame, or is still kept: ``"hop" in frame.cues``."""
+        """How often each cue was given in this frame: ``"hop" in frame.cues``."""
         if self._cues is None:
             self._cues = {}
         return self._cues
@@ -125,7 +132,7 @@ class Frame:
     def movement(self) -> Moved:
         """How far the character went in this frame, how fast it goes and where it faces."""
         first = self._program.walk_place
-        return Moved(self._values, self._before, first) if first else Moved()
+        return Moved(self._values, self._before, first, self._rate) if first else Moved()
 
     @property
     def fade(self) -> float:

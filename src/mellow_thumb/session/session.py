@@ -296,7 +296,7 @@ class Session:
             world.now += passed
         running.values = values
         cues = self._cues.read(now) if self._cues.counts else None
-        return Frame(now, values, running.program, cues, before, passed)
+        return Frame(now, values, running.program, cues, before, passed, world.rate)
 
     def _cut_short(self, whole: float, lost: float) -> None:
         """A frame was longer than the ceiling: what waited comes that much earlier; the first is told."""
