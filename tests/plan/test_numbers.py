@@ -33,7 +33,7 @@ def test_a_plan_is_its_shape_and_its_numbers(plan: Plan) -> None:
     assert inf not in map(abs, taken.numbers)
 
 
-@settings(max_examples=40)
+@settings(max_examples=20)
 @given(plans(makers=EVERYTHING), st.data())
 def test_a_program_does_not_know_the_numbers_of_the_plan_that_it_was_woven_from(
     plan: Plan, data: st.DataObject

@@ -62,7 +62,7 @@ def test_no_frame_weaves_and_the_session_goes_on_until_it_is_there(
         one.tick(0.1)
     with monkeypatch.context() as patch:
         patch.setattr(program, "_woven", refuse)
-        patch.setattr("mellow_thumb.weaving.program.compiled", refuse)
+        patch.setattr("mellow_thumb.weaving.program.live_text", refuse)
         assert session.switch(other) == ()
         assert session.pending
         session.feed("mouse.move", (10.0, 0.0))
@@ -179,7 +179,7 @@ def test_a_session_that_is_dropped_leaves_no_process(glasses: mt.Profile) -> Non
     assert process not in beside._at_work
 
 
-@settings(max_examples=40)
+@settings(max_examples=20)
 @given(plans(makers=EVERYTHING), events())
 def test_a_program_that_was_sent_is_the_same_to_the_bit(plan: Plan, happened: list[Event]) -> None:
     program.forget_woven()

@@ -12,7 +12,7 @@ reservoir is linear and reversible. So the axes at a moment depend on the events
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 from hashlib import sha256
 from typing import TYPE_CHECKING, Any, NamedTuple
 
@@ -20,7 +20,15 @@ from ..expressions import Parameter, Word, altered, work_out
 from ..plan import FOCUS, take_apart, with_parameters
 from ..plan.mounts import PLACE
 from .events import Events
-from .languages import compiled, function, listed_numbers, live_text, pose_text
+from .languages import (
+    compiled,
+    function,
+    listed_numbers,
+    live_text,
+    parameters_in,
+    pose_text,
+    with_numbers,
+)
 from .parts import Parts
 from .passing import Passing
 from .posing import arguments, hosts, kept, rig, walked_by, weave_pose
@@ -66,7 +74,12 @@ class Functions(NamedTuple):
 
     live: Callable[[tuple[float, ...], tuple[float, ...]], Generator[Any, list[Item], None]]
     posing: Callable[[tuple[float, ...]], Callable[..., tuple[float, ...]]]
-    settled: Callable[..., tuple[bool]]
+
+
+@lru_cache(maxsize=64)
+def _settled(text: str) -> Callable[..., tuple[bool]]:
+    """What says whether nothing moves; hosts that draw every frame never ask it."""
+    return compiled(text, "settled")
 
 
 class Source:
@@ -191,7 +204,7 @@ class Program:
 
     def settled(self, now: float, state: tuple[float, ...]) -> bool:
         """Whether nothing moves by itself at a time (s)."""
-        return bool(self.functions.settled(self.numbers, now, *state)[0])
+        return bool(_settled(self.settled_text)(self.numbers, now, *state)[0])
 
     @property
     def asked(self) -> tuple[str, ...]:
@@ -333,15 +346,17 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
     parts = Parts(plan, settings)
     reading = Reading(parts)
     woven, woven_pose = _weave(parts, reading), weave_pose(plan)
-    starts = parts.state.starts
-    named = woven.names | woven_pose.names
-    read = [one for one in among.all if one.name in named]
-    names = tuple(one.name for one in read)
-    text = live_text(woven, starts, names)
-    seat = _seats(plan, reading)
-    asked = hosts(plan)
-    made = pose_text(woven_pose, seat.posing, len(asked), names)
-    settled = function("settled", ["numbers", "now", *starts], [], [woven.still], names)
+    starts, seat, asked = parts.state.starts, _seats(plan, reading), hosts(plan)
+    texts = (
+        live_text(woven, starts),
+        pose_text(woven_pose, seat.posing, len(asked)),
+        function("settled", ["numbers", "now", *starts], [], [woven.still]),
+    )
+    read = [parameters_in(one) for one in texts]
+    places: dict[str, int] = read[0] | read[1] | read[2]
+    names = tuple(sorted(places, key=places.__getitem__))
+    text, made, settled = (with_numbers(one, those, names) for one, those in zip(texts, read, strict=True))
+    known = {one.name: one for one in among.all}
     source = Source(given, settings)
     source.parts = woven, woven_pose
     return Program(
@@ -377,8 +392,8 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         cues=seat.cues,
         pose=no_pose,
         settled_text=settled,
-        sums=_sums(among, read, tuple(starts.values())),
-        functions=Functions(compiled(text, "live"), compiled(made, "posing"), compiled(settled, "settled")),
+        sums=_sums(among, [known[name] for name in names], tuple(starts.values())),
+        functions=Functions(compiled(text, "live"), compiled(made, "posing")),
     )
 
 

@@ -19,7 +19,7 @@ if TYPE_CHECKING:
 
 _MADE_ANEW = ("source", "functions", "pose")
 """What is not sent, since it is made again from the rest."""
-_NAMES = ("live", "posing", "settled")
+_NAMES = ("live", "posing")
 
 
 def sent(program: Program) -> bytes:
@@ -57,9 +57,9 @@ def received(data: bytes, plan: Plan, settings: tuple[Setting, ...]) -> Program:
             return found
 
 
-def _texts(program: Program) -> tuple[str, str, str]:
-    return program.text, program.pose_text, program.settled_text
+def _texts(program: Program) -> tuple[str, str]:
+    return program.text, program.pose_text
 
 
-NOTHING = Functions(no_pose, no_pose, no_pose)  # type: ignore[arg-type]
+NOTHING = Functions(no_pose, no_pose)  # type: ignore[arg-type]
 """Stands for the functions of a program that is not there yet."""

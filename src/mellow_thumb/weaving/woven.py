@@ -5,8 +5,6 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
-from ..expressions import read_in
-
 if TYPE_CHECKING:
     from collections.abc import Sequence
 
@@ -44,14 +42,6 @@ class Woven:
     still: Value
     """The test of whether nothing moves by itself at the time ``now``."""
 
-    @property
-    def names(self) -> frozenset[str]:
-        """Every name that it reads."""
-        parts = (self.timers, self.waits, self.nearness, self.pace, self.passing, self.reading)
-        acting = (one.statements for one in self.events)
-        found = (read_in(statements) for statements in (*parts, *acting))
-        return self.still.names.union(*found, *(one.names for one in self.outputs))
-
 
 POSED = ("values", "host", "t", "rig")
 """What a pose calls what it is given: what a frame reads, what the host says, the time, what mounts keep."""
@@ -68,8 +58,3 @@ class WovenPose:
     statements: list[Statement]
     results: list[Value]
     """Position, rotation, field of view and extent."""
-
-    @property
-    def names(self) -> frozenset[str]:
-        """Every name that it reads."""
-        return read_in(self.statements).union(*(one.names for one in self.results))

@@ -2,7 +2,17 @@
 
 from .c_engine import MOST, EngineText, Layout, engine_text, room_start, source_of_c
 from .header import c_header
-from .python import code_of, compiled, function, function_of, listed_numbers, live_text, pose_text
+from .python import (
+    code_of,
+    compiled,
+    function,
+    function_of,
+    listed_numbers,
+    live_text,
+    parameters_in,
+    pose_text,
+    with_numbers,
+)
 
 __all__ = [
     "MOST",
@@ -16,7 +26,9 @@ __all__ = [
     "function_of",
     "listed_numbers",
     "live_text",
+    "parameters_in",
     "pose_text",
     "room_start",
     "source_of_c",
+    "with_numbers",
 ]

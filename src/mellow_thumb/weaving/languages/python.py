@@ -4,14 +4,15 @@ from __future__ import annotations
 
 import hashlib
 import linecache
+import re
 from typing import TYPE_CHECKING, Any
 
-from ...expressions import MATHS, Branch, Leave, Loop, Note, Set, read_in
+from ...expressions import MATHS, Branch, Leave, Loop, Note, Set
 from ..loop import drop, item, restored
 from ..woven import POSED
 
 if TYPE_CHECKING:
-    from collections.abc import Callable, Iterable, Sequence
+    from collections.abc import Callable, Container, Iterable, Sequence
     from types import CodeType
 
     from ...expressions import Statement, Value
@@ -58,27 +59,32 @@ def indented(inner: Iterable[str], steps: int = 1) -> list[str]:
     return ["    " * steps + line for line in inner]
 
 
-def unpacked(parameters: Sequence[str], read: frozenset[str] | None = None) -> list[str]:
-    """The line that gives parameters their numbers: all of them, or of those that are read."""
-    if read is None:
-        return [f"{_tuple(parameters)[1:-1]} = numbers"] if parameters else []
-    return [f"{one} = numbers[{k}]" for k, one in enumerate(parameters) if one in read]
+_PARAMETER = re.compile(r"\bn(\d+)_\w+")
+
+
+def parameters_in(text: str) -> dict[str, int]:
+    """The parameters that a text reads, each with its place."""
+    return {one[0]: int(one[1]) for one in _PARAMETER.finditer(text)}
+
+
+def with_numbers(text: str, read: Container[str], parameters: Sequence[str]) -> str:
+    """The text of a function that is given ``numbers``, which gives the parameters that it reads theirs."""
+    rows = [f"    {name} = numbers[{k}]\n" for k, name in enumerate(parameters) if name in read]
+    if rows and len(rows) == len(parameters):
+        rows = [f"    {_tuple(parameters)[1:-1]} = numbers\n"]
+    first, rest = text.split("\n", 1)
+    return f"{first}\n{''.join(rows)}{rest}"
 
 
 def function(
-    name: str,
-    taken: Iterable[str],
-    statements: Sequence[Statement],
-    results: Sequence[Value],
-    parameters: Sequence[str] = (),
+    name: str, taken: Iterable[str], statements: Iterable[Statement], results: Sequence[Value]
 ) -> str:
     """A function of some names that works statements out and returns results, as a tuple."""
-    read = read_in(statements).union(*(one.names for one in results))
-    body = [*unpacked(parameters, read), *lines(statements), f"return {_tuple(map(str, results))}"]
+    body = [*lines(statements), f"return {_tuple(map(str, results))}"]
     return "\n".join([f"def {name}({', '.join(taken)}):", *indented(body)]) + "\n"
 
 
-def pose_text(pose: WovenPose, places: Sequence[int], hosts: int, parameters: Sequence[str]) -> str:
+def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
     """A pose, as a function of what a frame reads, what the host says, the time (s) and what mounts keep.
 
     It is made of the values at `places` of what a frame reads, and of so many `hosts`. What is kept comes
@@ -93,12 +99,11 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int, parameters: Se
     if pose.kept:
         body.append(f"{_tuple(map(str, pose.kept))[1:-1]} = rig")
     body += [*lines(pose.statements), f"return {_tuple(map(str, results))}"]
-    given = unpacked(parameters, read_in(pose.statements).union(*(one.names for one in results)))
-    made = [*given, f"def pose({', '.join(POSED)}):", *indented(body), "return pose"]
+    made = [f"def pose({', '.join(POSED)}):", *indented(body), "return pose"]
     return "\n".join(["def posing(numbers):", *indented(made)]) + "\n"
 
 
-def live_text(woven: Woven, state: Iterable[str], parameters: Sequence[str]) -> str:
+def live_text(woven: Woven, state: Iterable[str]) -> str:
     """A program, as the generator that a session runs, from a saved state and with the program's numbers.
 
     It is sent items — time, code, x, y — that end in a frame, and gives what that frame reads; sent none, it
@@ -110,8 +115,7 @@ def live_text(woven: Woven, state: Iterable[str], parameters: Sequence[str]) -> 
     save = [dropped, *indented([*lines(restored(woven)), "reading = 0.0"]), f"items = yield {_tuple(names)}"]
     stale = lines(drop(woven))
     fresh = [stale[0], "    t, code, x, y = items[0]", *stale[1:]]
-    given = [*unpacked(parameters), f"{_tuple(names)[1:-1]} = saved"]
-    begin = [*given, "reading = 0.0", "out = None", "while True:"]
+    begin = [f"{_tuple(names)[1:-1]} = saved", "reading = 0.0", "out = None", "while True:"]
     each = lines(item(woven), pad="            ")
     last = [f"out = {_tuple(map(str, woven.outputs))}"]
     found = ["def live(saved, numbers):", *indented(begin), *indented([*wait, *indented(save), *fresh], 2)]
