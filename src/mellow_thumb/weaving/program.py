@@ -266,7 +266,7 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
 
 def no_pose(*_: object) -> tuple[float, ...]:
     """Stands for the pose of a program without numbers."""
-    raise NotImplementedError
+    raise RuntimeError("found a program without numbers; expected Program.given first")
 
 
 _programs: dict[tuple[Shape, tuple[Setting, ...]], Program] = {}

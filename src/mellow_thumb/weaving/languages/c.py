@@ -13,7 +13,7 @@ from ...expressions import Branch, Leave, Loop, Set, Skip, used
 if TYPE_CHECKING:
     from collections.abc import Iterable, Mapping, Sequence
 
-    from ...expressions import Filled, Name, Number, Operation, Parameter, Statement, Value
+    from ...expressions import Filled, Name, Number, Operation, Statement, Value
 
 _KEYWORDS = frozenset(
     [
@@ -91,10 +91,6 @@ class C:
         return f"{one.name}_" if one.name in _KEYWORDS - self.given else one.name, ATOM
 
     value_word = value_handle = value_name
-
-    def value_parameter(self, one: Parameter) -> tuple[str, int]:
-        """A number that a program is given."""
-        raise NotImplementedError(one)
 
     def value_number(self, one: Number) -> tuple[str, int]:
         """A double, or a code."""
