@@ -143,3 +143,22 @@ def test_a_call_with_other_arguments_than_a_formula_has_is_refused() -> None:
         with pytest.raises(TypeError, match="takes"):
             block.call(summed, *values, **constants)
     assert lift(1.0).text == "1.0"
+
+
+def test_branches_share_names_and_none_takes_one_that_is_known() -> None:
+    names = Names(["taken"])
+    block = Block(names)
+    before = block.keep("part", 1.0)
+    with block.when(before > 0.0):
+        inner = block.keep("part", 2.0)
+        with block.when(inner > 0.0):
+            innermost = block.keep("part", 3.0)
+    with block.otherwise():
+        other = block.keep("part", 4.0)
+    after = block.keep("part", 5.0)
+    assert [one.name for one in (before, inner, innermost, other, after)] == [
+        "part", "part_2", "part_3", "part_2", "part_2",
+    ]  # fmt: skip
+    with names.for_now():
+        assert names.fresh("taken").name == "taken_2"
+    assert names.fresh("taken").name == "taken_2"

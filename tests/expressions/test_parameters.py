@@ -15,14 +15,13 @@ from mellow_thumb.expressions import (
     Parameter,
     Parameters,
     Word,
-    altered,
     is_infinite,
     lift,
     read_in,
+    work_out,
     worked_out,
 )
-from mellow_thumb.formulas import zone
-from mellow_thumb.plan import Axis
+from mellow_thumb.formulas import wrapped, zone
 
 numbers = st.floats(-1e6, 1e6)
 SIGNS = (operator.add, operator.sub, operator.mul)
@@ -39,9 +38,9 @@ def test_arithmetic_is_worked_out_beforehand_and_comes_to_the_same(
         made = sign(number, made) if left else sign(made, number)
         wanted = sign(number, wanted) if left else sign(wanted, number)
     assert isinstance(made, Parameter)
-    assert among.numbers([a, b])[made.place] == wanted
+    assert work_out(among.rows, [a, b])[made.place] == wanted
     tan, low = worked_out(math.atan, made), worked_out(max, second, -1.0)  # type: ignore[arg-type]
-    found = among.numbers([a, b])
+    found = work_out(among.rows, [a, b])
     assert [found[one.place] for one in (tan, low)] == [math.atan(wanted), max(b, -1.0)]  # type: ignore[attr-defined]
 
 
@@ -84,10 +83,17 @@ def test_a_formula_makes_what_its_constants_come_to_beforehand() -> None:
     block.call(zone, Word("size"), inner=inner, outer=outer)  # type: ignore[arg-type]
     read = read_in(block.statements)
     made = [one for one in among.all if one.text in read]
-    assert [among.numbers([0.25, 0.75])[one.place] for one in made] == [0.25, 0.5]
+    assert [work_out(among.rows, [0.25, 0.75])[one.place] for one in made] == [0.25, 0.5]
 
 
-def test_an_altered_copy_leaves_what_it_is_of() -> None:
-    axis = Axis("pitch", low=-30.0, high=30.0)
-    assert altered(axis, low=-math.inf).low == -math.inf
-    assert axis.low == -30.0
+def test_what_a_formula_is_given_as_a_number_is_worked_out_too_and_is_a_float() -> None:
+    block = Block(Names())
+    (turned,) = block.call(wrapped, 370.0)
+    (one,) = (value for one in block.statements for value in one.values)  # type: ignore[union-attr]
+    assert str(one) == "10.0 if 10.0 > -180.0 else 180.0"
+    among = Parameters([("start", False)])
+    block.call(wrapped, among.given[0])
+    found = work_out(among.rows, [-190.0])
+    assert turned.name == "wrapped"
+    assert 170.0 in found
+    assert all(isinstance(one, float) for one in found)

@@ -64,13 +64,22 @@ def test_a_take_of_other_devices_says_that_nothing_of_it_was_used(glasses: Profi
     assert "not used  pad.right_stick.x: 1,973 rows; pad.right_stick.y: 1,973 rows; " in account.text()
 
 
+def test_what_the_host_says_is_no_row_of_a_device() -> None:
+    take = read_take(dict(marsh.SCENES)[marsh.FINGERS])
+    chart = load_profile(marsh.CHART)
+    account = account_of(chart, replay(chart, take))
+    assert "used      no row of this take: the profile listens to key.KeyA, key.KeyD, " in account.text()
+    assert account.used == 0
+    assert not [name for name in account.passed if name.startswith("host.")]
+
+
 def test_what_is_used_and_what_is_not_add_up(sweep: Take) -> None:
     for path, played in marsh.SCENES:
         profile, take = load_profile(path), read_take(played)
         account = account_of(profile, replay(profile, take))
         hosts = int(take.table["signal"].astype(str).str.startswith("host.").sum())
         assert account.passed == {}
-        assert len(take) - hosts <= account.used <= len(take)
+        assert account.used == len(take) - hosts
         assert "not used" not in account.text()
         both = Take(pd.concat([take.table, sweep.table], ignore_index=True))
         mixed = account_of(profile, replay(profile, both))

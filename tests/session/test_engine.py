@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import os
 import pickle
 import re
@@ -13,6 +14,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import replace
 from pathlib import Path
 from typing import Any
+from weakref import WeakValueDictionary
 
 import pytest
 from hypothesis import given, settings
@@ -38,7 +40,7 @@ def folder(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Path:
     """An empty cache, a process that has compiled nothing yet, and no patience at all."""
     monkeypatch.setenv(cache_folder.VARIABLE, str(tmp_path / "kept"))
     monkeypatch.delenv(compiler.VARIABLE)
-    monkeypatch.setattr(coming, "_coming", {})
+    monkeypatch.setattr(coming, "_coming", WeakValueDictionary())
     monkeypatch.setattr("mellow_thumb.session.running.PATIENCE", 0.0)
     forget(monkeypatch)
     return tmp_path / "kept"
@@ -281,6 +283,19 @@ def test_who_tries_many_programs_starts_one_compiler_at_a_time(
     assert len(coming._coming) == 2
     assert other._running.coming
     assert len(ended) >= len(begun) - 1
+
+
+@needs_compiler
+@pytest.mark.usefixtures("folder")
+def test_a_session_that_is_dropped_keeps_no_other_from_its_compiler(glasses: mt.Profile) -> None:
+    session = mt.load_profile(marsh.CHART).session()
+    until(session, lambda: coming._at_work)
+    until(session, lambda: [one for one in beside._at_work if one.returncode is None])
+    del session
+    gc.collect()
+    assert not coming._at_work
+    other = glasses.session()
+    until(other, lambda: other.engine == "C")
 
 
 # ---- what goes wrong

@@ -513,13 +513,18 @@ def test_a_press_on_what_nothing_asks_for_is_told_once(caplog: pytest.LogCapture
     gate = Gate("grab", Buttons((key,), begun_on="bird"))
     look = Route("look", find_signal("mouse.move.x"), ("yaw",), (0.1,), gate=Condition("grab"))
     axes = (Axis("yaw"), Axis("pitch"), Axis("roll"))
-    session = Session(Plan((look,), (gate,), axes, Eye("eye")))
+    sessions = (
+        Session(Plan((look,), (gate,), axes, Eye("eye"))),
+        Session(Plan((look,), (replace(gate, buttons=Buttons((key,))),), axes, Eye("eye"))),
+    )
     with caplog.at_level(logging.WARNING, "mellow_thumb"):
-        for name in ("birds", "gull", "bird", "interface"):
-            session.feed("mouse.left", 1.0, on=name)
-            session.feed("mouse.left", 0.0)
+        for session in sessions:
+            for name in ("birds", "gull", "bird", "interface"):
+                session.feed("mouse.left", 1.0, on=name)
+                session.feed("mouse.left", 0.0)
     assert [one.getMessage() for one in caplog.records] == [
-        'on="birds": nothing in the profile asks for a press on that; it asks for bird; did you mean bird? (told once)'
+        'on="birds": nothing in the profile asks for a press on that; it asks for bird; did you mean bird? (told once)',
+        'on="birds": nothing in the profile asks for what a press began on (told once)',
     ]
 
 

@@ -17,7 +17,7 @@ from mellow_thumb.engines import beside, compiler, library, woven_ahead
 from mellow_thumb.plan import Cue, Plan
 from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.weaving import program, received, sent, weave_plan
+from mellow_thumb.weaving import program, receive, sent, weave_plan
 from mellow_thumb.weaving.languages import engine_text
 
 from ..helpers.strategies import EVERYTHING, Event, events, feed, plans
@@ -44,6 +44,17 @@ def with_cue(profile: mt.Profile, name: str = "hop") -> mt.Profile:
 def cues_of(session: mt.Session) -> set[str]:
     """The cues that a session knows."""
     return set(session._running.program.cues)
+
+
+def received(data: bytes, plan: Plan) -> program.Program:
+    """A program that was sent, all its steps at once."""
+    steps = receive(data, plan, ())
+    while True:
+        try:
+            next(steps)
+        except StopIteration as end:
+            found: program.Program = end.value
+            return found
 
 
 def refuse(*_: object) -> None:
@@ -179,6 +190,18 @@ def test_a_session_that_is_dropped_leaves_no_process(glasses: mt.Profile) -> Non
     assert process not in beside._at_work
 
 
+@pytest.mark.usefixtures("woven_beside")
+def test_sessions_that_go_over_to_one_program_wait_for_the_same(glasses: mt.Profile) -> None:
+    several = [glasses.session() for _ in range(3)]
+    for session in several:
+        session.switch(with_cue(glasses))
+    until(several[1], lambda: not several[1].pending)
+    assert len([one for one in beside._at_work if one.returncode is None]) <= 1
+    for session in several:
+        session.tick(0.0)
+        assert (session.pending, cues_of(session)) == (False, {"hop"})
+
+
 @settings(max_examples=20)
 @given(plans(makers=EVERYTHING), events())
 def test_a_program_that_was_sent_is_the_same_to_the_bit(plan: Plan, happened: list[Event]) -> None:
@@ -186,7 +209,7 @@ def test_a_program_that_was_sent_is_the_same_to_the_bit(plan: Plan, happened: li
     woven = weave_plan(plan)
     session = mt.Session(plan, compiled=False)
     program.forget_woven()
-    program.keep_woven(plan, (), received(sent(woven), plan, ()))
+    program.keep_woven(plan, (), received(sent(woven), plan))
     other = mt.Session(plan, compiled=False)
     again = weave_plan(plan)
     assert other._running.program.text is not woven.text
@@ -202,4 +225,4 @@ def test_what_is_no_program_is_refused(glasses: mt.Profile) -> None:
     data = sent(weave_plan(glasses))
     for wrong in (b"", data[:100], b"nothing of the kind"):
         with pytest.raises(ValueError, match="found no program"):
-            received(wrong, glasses, ())
+            received(wrong, glasses)

@@ -9,6 +9,7 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from mellow_thumb import Profile, Session, Take, replay
+from mellow_thumb.expressions import Branch, Set, Statement
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
@@ -20,6 +21,7 @@ from mellow_thumb.session.doors import SWITCH, doors, things
 from mellow_thumb.session.motion import Motion, feels
 from mellow_thumb.takes.replay_table import CAMERA, STEP
 from mellow_thumb.weaving.languages import compiled
+from mellow_thumb.weaving.parts import WORDS
 from mellow_thumb.weaving.passing import NEAR
 from mellow_thumb.weaving.program import Item, Program, weave_plan
 
@@ -208,3 +210,32 @@ def test_nothing_but_numbers_and_our_own_words_is_in_the_text(plan: Plan) -> Non
     for word in ("glassing", "counting", "route 0"):
         assert word not in program.text
     assert set(re.findall(r"[^\x00-\x7f]|['\"]|__", program.text + program.pose_text)) == set()
+
+
+def unset(statements: list[Statement], known: set[str]) -> set[str]:
+    """The names that statements read where they may not have been set; `known` has what is set by their end."""
+    found: set[str] = set()
+    for one in statements:
+        if isinstance(one, Set):
+            found |= frozenset().union(*(value.names for value in one.values)) - known
+            known |= {target.name for target in one.targets}
+        elif isinstance(one, Branch):
+            then, otherwise = set(known), set(known)
+            found |= (one.test.names - known) | unset(one.body, then) | unset(one.otherwise, otherwise)
+            known |= then & otherwise
+    return found
+
+
+@given(plans(makers=EVERYTHING))
+def test_parts_that_share_names_read_none_of_each_other(plan: Plan) -> None:
+    woven, program = weave_plan(plan).woven, weave_plan(plan)
+    known = {*program.state, *program.parameters, *(word.name for word in WORDS)}
+    before = set(known)
+    assert not unset(woven.nearness, before)
+    for part in (woven.pace, woven.passing):
+        assert not unset(part, set(before))
+    for part in (woven.timers, woven.waits, *(event.statements for event in woven.events)):
+        assert not unset(part, set(known))
+    read = set(known)
+    assert not unset(woven.reading, read)
+    assert not frozenset().union(*(value.names for value in woven.outputs)) - read

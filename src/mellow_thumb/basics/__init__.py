@@ -1,5 +1,6 @@
 """Basics: what everything may use: errors, quantities with units, files, TOML with places."""
 
+from .copies import altered
 from .errors import (
     MOST_PROBLEMS,
     ArgumentError,
@@ -43,6 +44,7 @@ __all__ = [
     "SignalError",
     "TakeError",
     "UnitError",
+    "altered",
     "convert",
     "files_write",
     "fitting",

@@ -5,7 +5,7 @@ from .compiler import check_compiled
 from .library import Engine, EngineError, can_compile, is_at_hand, load
 from .loop import Keeps, Kept, Loop, PythonLoop, Subject
 from .room import Room
-from .woven_ahead import Weaving, may_weave_ahead
+from .woven_ahead import Weaving, may_weave_ahead, weaving_for
 
 __all__ = [
     "PATIENCE",
@@ -25,4 +25,5 @@ __all__ = [
     "is_at_hand",
     "load",
     "may_weave_ahead",
+    "weaving_for",
 ]

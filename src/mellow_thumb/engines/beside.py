@@ -23,7 +23,7 @@ LEAVE = 0.5
 
 def make_ready() -> None:
     """Load what it takes to start a process: in a frame that would be a hitch."""
-    for name in ("ctypes", "pickle", "subprocess", "threading"):
+    for name in ("ctypes", "pickle", "subprocess"):
         import_module(name)
 
 

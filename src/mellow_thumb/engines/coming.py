@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-import atexit
 from contextlib import suppress
 from typing import TYPE_CHECKING
+from weakref import WeakValueDictionary
 
 from . import cache_folder
 from .beside import clear_up, ending, has_interpreter, make_ready, work
@@ -12,7 +12,7 @@ from .compiler import LONGEST, need_compiler, why_not
 from .library import Engine, EngineError, can_compile, give_up, kept, key_of, known
 
 if TYPE_CHECKING:
-    from collections.abc import Generator, Iterator
+    from collections.abc import Generator
 
     from ..plan import Plan
     from ..weaving import Program
@@ -24,77 +24,62 @@ PATIENCE = 2.0
 class Coming:
     """An engine on its way. Whoever waits looks once a frame; a look takes well under a millisecond.
 
-    Sessions of one program wait for the same one.
+    Sessions of one program wait for the same one. Once none of them has it any more it is given up.
     """
 
     def __init__(self, key: str, program: Program, plan: Plan, *, looked: bool) -> None:
         """`looked` is whether the cache was looked into already."""
         make_ready()
-        self.key, self._steps = key, self._go(plan, program, looked=looked)
-        self.may_begin = False
-        """Whether a session has run long enough with this program."""
-        self.waiting = 0
-        """How many sessions wait for it."""
+        self.key, self._wish = key, _Wish()
+        self._steps = _steps(key, self._wish, program, plan, looked=looked)
 
-    def look(self) -> Engine | str | None:
-        """Do a little; the engine, once it is there, or why there will be none."""
+    def look(self, *, may_begin: bool) -> Engine | str | None:
+        """Do a little; the engine, once it is there, or why there will be none.
+
+        `may_begin` is whether a session has run long enough with this program.
+        """
+        self._wish.may_begin |= may_begin
         if known(self.key) is None:
             try:
                 next(self._steps, None)
             except (OSError, EngineError) as error:
                 give_up(self.key, str(error))
-        found = known(self.key)
-        if found is not None:
-            self.stop()
-        return found
-
-    def leave(self) -> None:
-        """A session waits no more; after the last of them it is given up, and may be begun anew."""
-        self.waiting -= 1
-        if self.waiting <= 0:
-            self.stop()
-
-    def stop(self) -> None:
-        """Have the process that compiles end, if there is one."""
-        self._steps.close()
-        _coming.pop(self.key, None)
-
-    def _go(self, plan: Plan, program: Program, *, looked: bool) -> Generator[None]:
-        if not looked:
-            with suppress(EngineError):  # what is damaged is made anew
-                yield from kept(self.key)
-        if known(self.key):
-            return
-        # one after another: who drags a slider brings a new program every frame
-        while not self.may_begin or _at_work or ending():
-            clear_up()
-            yield
-        if not has_interpreter():
-            give_up(
-                self.key, "no interpreter was found to compile beside this one; say compiled=True to wait"
-            )
-            return
-        _at_work.append(self)
-        try:
-            for _ in _worker(plan, program):
-                yield
-        finally:
-            _at_work.remove(self)
-        yield from kept(self.key)
-        if not known(self.key):
-            give_up(self.key, "what was compiled could not be kept")
+        return known(self.key)
 
 
-_at_work: list[Coming] = []
+class _Wish:
+    """What is wanted of an engine on its way: apart from it, so that the steps to it do not keep it."""
+
+    may_begin = False
+
+
+def _steps(key: str, wish: _Wish, program: Program, plan: Plan, *, looked: bool) -> Generator[None]:
+    """Get an engine, in small steps; closed before the last of them, they end what they have begun."""
+    if not looked:
+        with suppress(EngineError):  # what is damaged is made anew
+            yield from kept(key)
+    if known(key):
+        return
+    # one after another: who tries many programs brings a new one every frame
+    while not wish.may_begin or _at_work or ending():
+        clear_up()
+        yield
+    if not has_interpreter():
+        give_up(key, "no interpreter was found to compile beside this one; say compiled=True to wait")
+        return
+    _at_work.append(wish)
+    try:
+        yield from _worker(plan, program)
+    finally:
+        _at_work.remove(wish)
+    yield from kept(key)
+    if not known(key):
+        give_up(key, "what was compiled could not be kept")
+
+
+_at_work: list[_Wish] = []
 """The one for which a process compiles at the moment, if there is one."""
-_coming: dict[str, Coming] = {}
-
-
-@atexit.register
-def _end() -> None:
-    """Leave nothing at work as we end."""
-    for one in [*_coming.values()]:
-        one.stop()
+_coming: WeakValueDictionary[str, Coming] = WeakValueDictionary()
 
 
 def engine_for(program: Program, plan: Plan, *, asked: bool, in_frame: bool) -> Engine | Coming | None:
@@ -106,14 +91,15 @@ def engine_for(program: Program, plan: Plan, *, asked: bool, in_frame: bool) -> 
     if why_not() if asked else not can_compile():
         return None
     key = key_of(program, need_compiler())
-    if known(key) is None and key not in _coming and not in_frame:
+    coming = _coming.get(key)
+    if known(key) is None and coming is None and not in_frame:
         with suppress(EngineError):  # what is damaged is made anew
             for _ in kept(key):
                 pass
     found = known(key)
     if found is not None:
         return None if isinstance(found, str) else found
-    if key not in _coming:
+    if coming is None:
         if cache_folder.private_folder() is None:
             give_up(
                 key,
@@ -121,12 +107,11 @@ def engine_for(program: Program, plan: Plan, *, asked: bool, in_frame: bool) -> 
                 f"or name one of your own in {cache_folder.VARIABLE}",
             )
             return None
-        _coming[key] = Coming(key, program, plan, looked=not in_frame)
-    _coming[key].waiting += 1
-    return _coming[key]
+        coming = _coming[key] = Coming(key, program, plan, looked=not in_frame)
+    return coming
 
 
-def _worker(plan: Plan, program: Program) -> Iterator[None]:
+def _worker(plan: Plan, program: Program) -> Generator[None]:
     """Have another process compile; raises :class:`EngineError` where it fails."""
     try:
         yield from work("compile", plan, tuple(program.settings), longest=LONGEST + 30.0)

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import logging
 from typing import TYPE_CHECKING
+from weakref import WeakValueDictionary
 
+from ..plan import take_apart
 from ..weaving import keep_woven, receive, woven_before
 from .beside import has_interpreter, make_ready, work
 from .compiler import is_off
@@ -13,7 +15,7 @@ from .library import is_asked
 if TYPE_CHECKING:
     from collections.abc import Generator
 
-    from ..plan import Plan
+    from ..plan import Plan, Shape
     from ..weaving import Setting
 
 LONGEST = 60.0
@@ -26,19 +28,22 @@ def may_weave_ahead() -> bool:
 
 
 class Weaving:
-    """A program on its way; a look takes well under a millisecond."""
+    """A program on its way; a look takes well under a millisecond.
+
+    Sessions that go over to one program wait for the same one. Once none of them has it any more it is given
+    up.
+    """
 
     def __init__(self, plan: Plan, settings: tuple[Setting, ...]) -> None:
         make_ready()
         self.plan, self.settings = plan, settings
         self.failed = False
         """Whether it must be woven here."""
-        self._steps = self._go()
+        self._steps = _steps(plan, settings)
 
     def look(self) -> bool:
         """Do a little; whether there is nothing more to wait for."""
         if self.failed or woven_before(self.plan, self.settings):
-            self._steps.close()
             return True
         try:
             next(self._steps, None)
@@ -47,12 +52,22 @@ class Weaving:
             logging.getLogger("mellow_thumb").warning("woven here, not beside the session: %s", error)
         return False
 
-    def leave(self) -> None:
-        """Wait for it no more."""
-        self._steps.close()
 
-    def _go(self) -> Generator[None]:
-        woven = yield from work("weave", self.plan, self.settings, longest=LONGEST)
-        yield
-        program = yield from receive(woven, self.plan, self.settings)
-        keep_woven(self.plan, self.settings, program)
+def _steps(plan: Plan, settings: tuple[Setting, ...]) -> Generator[None]:
+    """Have it woven, in small steps; closed before the last of them, they end what they have begun."""
+    woven = yield from work("weave", plan, settings, longest=LONGEST)
+    yield
+    program = yield from receive(woven, plan, settings)
+    keep_woven(plan, settings, program)
+
+
+_on_its_way: WeakValueDictionary[tuple[Shape, tuple[Setting, ...]], Weaving] = WeakValueDictionary()
+
+
+def weaving_for(plan: Plan, settings: tuple[Setting, ...]) -> Weaving:
+    """What weaves a plan of this shape: the same for all who wait for one."""
+    key = take_apart(plan).shape, settings
+    found = _on_its_way.get(key)
+    if found is None or found.failed:
+        found = _on_its_way[key] = Weaving(plan, settings)
+    return found

@@ -17,7 +17,7 @@ from .blocks import (
     set_in,
     used,
 )
-from .parameters import Parameter, Parameters, altered, is_infinite, work_out, worked_out
+from .parameters import Parameter, Parameters, is_infinite, work_out, worked_out
 from .straight import MATHS, Straight, check_formula
 from .values import (
     FALSE,
@@ -80,7 +80,6 @@ __all__ = [
     "Truth",
     "Value",
     "Word",
-    "altered",
     "cases",
     "check_formula",
     "every",

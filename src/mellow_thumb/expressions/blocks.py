@@ -8,10 +8,11 @@ a test held is not known after it.
 from __future__ import annotations
 
 from contextlib import contextmanager
-from typing import TYPE_CHECKING, Any, NamedTuple
+from typing import TYPE_CHECKING, Any, NamedTuple, cast
 
+from .parameters import Parameter
 from .straight import MATHS, check_formula
-from .values import Name, Value, Word, lift
+from .values import Name, Number, Value, Word, lift
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Iterator
@@ -123,20 +124,36 @@ class Names:
         self._taken = {*MATHS, *taken}
         self._next: dict[str, int] = {}
         """For each wish, the number to try next: all before it are taken."""
+        self._handed: list[tuple[str, str, int]] = []
+        """What was handed out, for which wish, and what was to be tried for that before."""
 
     def take(self, names: Iterable[str]) -> None:
         """Take names that were made elsewhere."""
         self._taken.update(names)
 
+    @contextmanager
+    def for_now(self) -> Iterator[None]:
+        """What is handed out inside may be handed out again after it: parts that run one at a time share.
+
+        Python reaches the first 256 names of a function sooner than the rest.
+        """
+        before = len(self._handed)
+        yield
+        for name, wish, number in reversed(self._handed[before:]):
+            self._taken.discard(name)
+            self._next[wish] = number
+        del self._handed[before:]
+
     def fresh(self, wish: str) -> Word:
         """`wish` itself, or with the first number that makes it new."""
-        number = self._next.get(wish, 1)
+        first = number = self._next.get(wish, 1)
         name = wish if number == 1 else f"{wish}_{number}"
         while name in self._taken:
             number += 1
             name = f"{wish}_{number}"
         self._taken.add(name)
         self._next[wish] = number + 1
+        self._handed.append((name, wish, first))
         return Word(name)
 
 
@@ -209,7 +226,8 @@ class Block:
         one = Branch(test, [], [])
         self._into.append(one)
         before = self._enter(one.body)
-        yield
+        with self.names.for_now():  # what is worked out in a branch is not known after it
+            yield
         self._leave(before)
         self._last = one
         if not one.body:
@@ -222,7 +240,8 @@ class Block:
         if one is None or (one.body and self._into[-1] is not one):
             raise ValueError("otherwise() stands right after a when()")
         before = self._enter(one.otherwise)
-        yield
+        with self.names.for_now():
+            yield
         self._leave(before)
         if one.otherwise and not one.body:
             self._into.append(one)
@@ -264,7 +283,14 @@ class Block:
             step = self._steps.get(key)
             if step and self._stands(step):
                 return step.results
-        filled = {name: lift(one) for name, one in straight.given(constants).items()}
+        numbers = dict(constants)
+        for parameter, value in zip(straight.values, given, strict=True):
+            number = value.value if isinstance(value, Number) else value
+            if isinstance(number, float | Parameter):
+                numbers[parameter] = cast("float", number)
+        if len(numbers) > len(constants):
+            straight = check_formula(formula, frozenset(numbers) - straight.names)
+        filled = {name: lift(one) for name, one in straight.worked_out(numbers).items()}
         for parameter, value in zip(straight.values, given, strict=True):
             # worked out once, where the formula reads it more than once; a name or a number costs nothing to
             # repeat

@@ -10,10 +10,9 @@ say ``float``, and hold parameters while it is woven.
 from __future__ import annotations
 
 import operator
-from copy import copy
 from functools import partial
 from math import isinf
-from typing import TYPE_CHECKING, TypeVar, cast
+from typing import TYPE_CHECKING, cast
 
 from .values import Name, Number, Operation, Value, lift
 
@@ -22,8 +21,6 @@ if TYPE_CHECKING:
 
     Works = Callable[..., float]
     Row = tuple[Works, tuple[int, ...]]
-
-_Any = TypeVar("_Any")
 
 SIGNS: dict[str, Works] = {
     "+": operator.add,
@@ -124,10 +121,6 @@ class Parameters:
             self.rows.append((function, places))
         return self._known[key]
 
-    def numbers(self, given: Sequence[float]) -> list[float]:
-        """The numbers of all of them, by those that are given."""
-        return work_out(self.rows, given)
-
 
 def work_out(rows: Iterable[Row], given: Sequence[float]) -> list[float]:
     """The numbers that are given, and what each row makes of those before it."""
@@ -150,11 +143,3 @@ def worked_out(function: Works, *numbers: float) -> float:
 def is_infinite(number: float) -> bool:
     """Whether a number is infinite; a parameter never is."""
     return not isinstance(cast("object", number), Value) and isinf(number)
-
-
-def altered(one: _Any, **changes: object) -> _Any:
-    """A copy of a part of a plan with other fields, unchecked: no parameter is compared with a limit."""
-    made = copy(one)
-    for name, value in changes.items():
-        object.__setattr__(made, name, value)
-    return made

@@ -53,7 +53,7 @@ class Straight(NamedTuple):
     constants: tuple[str, ...]
     """Its keyword-only parameters: numbers that a profile fixes."""
     fixed: tuple[tuple[str, Value], ...]
-    """What is made of constants alone, each under a name that nothing else has, those before it included."""
+    """What is made of numbers alone, each under a name that nothing else has, those before it included."""
     body: tuple[tuple[str, Template], ...]
     """Its statements: the name that each assigns, and what to."""
     results: tuple[Template, ...]
@@ -62,9 +62,9 @@ class Straight(NamedTuple):
     names: frozenset[str]
     """Those of the constants."""
 
-    def given(self, constants: Mapping[str, float]) -> dict[str, float]:
-        """Its constants, and what is made of them alone: worked out now, not as the program runs."""
-        found = dict(constants)
+    def worked_out(self, numbers: Mapping[str, float]) -> dict[str, float]:
+        """Its numbers, and what is made of them alone: that is worked out now, not as the program runs."""
+        found = dict(numbers)
         for name, made in self.fixed:
             found[name] = _worked_out(made, found)
         return found
@@ -82,17 +82,27 @@ def _worked_out(made: Value, known: Mapping[str, float]) -> float:
     if isinstance(made, Negative):
         return worked_out(operator.neg, *numbers)
     assert isinstance(made, Call)
-    return worked_out(abs if made.function == "abs" else MATHS[made.function], *numbers)
+    return worked_out(_WORKS[made.function], *numbers)
+
+
+def _ceil(number: float) -> float:
+    return float(math.ceil(number))
+
+
+_WORKS = {**MATHS, "abs": abs, "ceil": _ceil}
+"""What works each function out, as a float."""
 
 
 @cache
-def check_formula(formula: Formula) -> Straight:
+def check_formula(formula: Formula, known: frozenset[str] = frozenset()) -> Straight:
     """Take a formula in: assignments to new names, ternaries, calls of mathematics, one return at its end.
+
+    `known` are those of its positional parameters that are numbers too where it is written out.
 
     Raises :class:`FormulaError` with file and line for anything else: what branches, loops, calls a helper or
     assigns a name again could not be written out in the middle of another program.
     """
-    return _Reader(formula).read()
+    return _Reader(formula, known).read()
 
 
 @cache
@@ -112,14 +122,14 @@ def _statements(body: list[ast.stmt]) -> Iterator[ast.stmt]:
 class _Reader:
     """Reads the syntax tree of one formula."""
 
-    def __init__(self, formula: Formula) -> None:
+    def __init__(self, formula: Formula, known: frozenset[str]) -> None:
         code = getattr(formula, "__code__", None)
         tree = _functions(code.co_filename).get(code.co_firstlineno) if code else None
         if code is None or tree is None:
             raise FormulaError(f"{formula}: found no function whose source is at hand; expected a formula")
         self.file, self.tree = code.co_filename, tree
         self.known = {one.arg for one in (*tree.args.args, *tree.args.kwonlyargs)}
-        self.constant = {one.arg for one in tree.args.kwonlyargs}
+        self.constant = {one.arg for one in tree.args.kwonlyargs} | known
         self.fixed: list[tuple[str, Value]] = []
         self.uses: Counter[str] = Counter()
 
@@ -137,7 +147,7 @@ class _Reader:
         if ast.get_docstring(self.tree) is not None:
             statements = statements[1:]
         *steps, last = statements or [self.tree]
-        body = tuple(self.step(one) for one in steps)
+        body = tuple(step for one in steps if (step := self.step(one)))
         if not isinstance(last, ast.Return) or last.value is None:
             raise self.refuse(last, f"{_called(last)} at the end")
         returned = last.value.elts if isinstance(last.value, ast.Tuple) else [last.value]
@@ -152,8 +162,8 @@ class _Reader:
             frozenset(one.arg for one in arguments.kwonlyargs),
         )
 
-    def step(self, node: ast.stmt) -> tuple[str, Template]:
-        """One assignment."""
+    def step(self, node: ast.stmt) -> tuple[str, Template] | None:
+        """One assignment; none where it is another name for a number that is known."""
         if not isinstance(node, ast.Assign | ast.AnnAssign) or node.value is None:
             raise self.refuse(node, _called(node))
         targets, value = (
@@ -166,6 +176,10 @@ class _Reader:
         if target.id in self.known:
             raise self.refuse(node, f"{target.id} assigned again")
         self.known.add(target.id)
+        if isinstance(value, Word) and value.name in self.constant:
+            self.constant.add(target.id)
+            self.fixed.append((target.id, value))
+            return None
         return target.id, Template(value)
 
     def value(self, node: ast.expr) -> Value:

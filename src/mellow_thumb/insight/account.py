@@ -109,7 +109,8 @@ class Account:
         said = [("not used", "; ".join(shown[:4]) + more)]
         if self.used:
             return said
-        hears = listed(self.hears, "and") if self.hears else "no device"
+        most = self.hears[:6] + ((f"{len(self.hears) - 6} more",) if len(self.hears) > 6 else ())
+        hears = listed(most, "and") if most else "no device"
         return [("used", f"no row of this take: the profile listens to {hears}"), *said]
 
     def text(self) -> str:

@@ -12,7 +12,8 @@ from functools import cache
 from math import isinf
 from typing import TYPE_CHECKING, NamedTuple, TypeVar
 
-from ..expressions import Parameters, altered
+from ..basics import altered
+from ..expressions import Parameters
 from .plan import Plan
 from .signals import Signal
 
@@ -32,6 +33,10 @@ class _Field(NamedTuple):
     is_number: bool
     none_at_zero: bool
     """Whether 0 means that there is none."""
+
+    def is_shape(self, number: float) -> bool:
+        """Whether a number that it holds belongs to the shape: no limit, or none at all."""
+        return isinf(number) or (self.none_at_zero and number == 0.0)
 
 
 _PLAN = _Field("", is_number=False, none_at_zero=False)
@@ -132,7 +137,7 @@ def _shape(one: object, field: _Field, found: list[tuple[float, _Field]]) -> Has
     if type(one) is str or one is None:  # nearly all are
         return one
     if isinstance(one, float):
-        if isinf(one) or (field.none_at_zero and one == 0.0):
+        if field.is_shape(one):
             return one
         found.append((one, field))
         return Taken
@@ -160,7 +165,7 @@ def with_numbers(plan: Plan, numbers: Iterable[float | Parameter]) -> Plan:
 
 def _filled(one: object, field: _Field, given: Iterator[float | Parameter]) -> object:
     if isinstance(one, float):
-        return one if isinf(one) or (field.none_at_zero and one == 0.0) else next(given)
+        return one if field.is_shape(one) else next(given)
     if isinstance(one, tuple):
         return tuple([_filled(part, field, given) for part in one])
     kind: type = type(one)

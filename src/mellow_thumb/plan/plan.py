@@ -6,8 +6,7 @@ from dataclasses import dataclass, fields
 from functools import cached_property
 from typing import TYPE_CHECKING
 
-from ..basics import PlanError, listed, nearest
-from ..expressions import altered
+from ..basics import PlanError, altered, listed, nearest
 from .accessibility import Hands
 from .derived import EdgeZone, KeySet, raw_inputs
 from .gate_checks import check_changeable

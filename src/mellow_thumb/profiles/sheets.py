@@ -7,8 +7,17 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import TYPE_CHECKING, Any, NamedTuple
 
-from ..basics import ArgumentError, Problem, SheetError, listed, nearest, parse_quantity, read_text, replacing
-from ..expressions import altered
+from ..basics import (
+    ArgumentError,
+    Problem,
+    SheetError,
+    altered,
+    listed,
+    nearest,
+    parse_quantity,
+    read_text,
+    replacing,
+)
 from ..plan import FAMILIES, with_routes
 from .offers import places
 from .profile import profile_of
@@ -135,7 +144,7 @@ class Sheet:
 
     def _under(self, profile: Profile, chosen: list[_Choice]) -> Profile:
         """The profile with what is no number; the same again while a player turns numbers alone."""
-        if self._last is None or self._last[:2] != (profile, chosen):
+        if self._last is None or self._last[0] is not profile or self._last[1] != chosen:
             data = deepcopy(dict(profile.data))
             for section, name, value in chosen:
                 _LAYS[section](data, profile, name, value)

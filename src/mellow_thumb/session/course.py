@@ -69,8 +69,6 @@ class Course:
         """Go on by another plan: now, or once it is woven."""
         before, self.ahead = self.ahead, None
         if before:
-            if before.weaving:
-                before.weaving.leave()
             chosen = replace(chosen, chosen_first=chosen.chosen_first or before.chosen_first)
         weaving = self._parts.running.weaving(chosen.plan)
         if weaving:
@@ -91,8 +89,6 @@ class Course:
         """Go over to what is ahead, whether it is woven or not."""
         ahead, self.ahead = self.ahead, None
         if ahead:
-            if ahead.weaving:
-                ahead.weaving.leave()
             self._become(ahead)
 
     def _become(self, chosen: Chosen) -> None:
@@ -122,8 +118,6 @@ class Course:
             if one.now.base.digest not in [base.digest for base in self._bases]:
                 check_digest(one.now.base.digest, self.now.base.digest)
             self.now = one.now
-        if self.ahead and self.ahead.weaving:
-            self.ahead.weaving.leave()
         running.plan = one.plan
         running.resume(one.program, one.loop)
         self.ahead = replace(one.ahead, weaving=running.weaving(one.ahead.plan)) if one.ahead else None

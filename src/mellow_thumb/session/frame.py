@@ -42,7 +42,8 @@ class Moved:
         """Metres a second at its end, of the host's own time: half in half slow motion, 0 in a pause."""
         x, y, z = self._now[self._first : self._first + 3]
         rate = self._rate
-        return (x, y, z) if rate == 1.0 else (x * rate, y * rate, z * rate)
+        # in a pause 0 has no sign
+        return (x, y, z) if rate == 1.0 else (x * rate + 0.0, y * rate + 0.0, z * rate + 0.0)
 
     @property
     def heading(self) -> float:

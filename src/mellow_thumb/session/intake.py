@@ -80,9 +80,12 @@ class Intake:
 
     def _tell_early(self) -> None:
         """Tell, once, of events that came long before their time; count those for which there was no room."""
-        inbox, names = self.inbox, {door[0]: name for name, door in reversed(self.doors.items())}
+        inbox = self.inbox
         assert inbox.furthest
-        ahead, code = inbox.furthest
+        (ahead, code), inbox.furthest = inbox.furthest, None
+        if self._told_early and not inbox.full:
+            return
+        names = {door[0]: name for name, door in reversed(self.doors.items())}
         if not self._told_early:
             import logging
 
@@ -90,7 +93,6 @@ class Intake:
             logging.getLogger("mellow_thumb").warning(_EARLY, names.get(code, "an event"), ahead)
         for full in inbox.full:
             self.refuse(names.get(full, "an event"), f"more than {MOST:,} events wait for a later frame")
-        inbox.furthest = None
         inbox.full.clear()
 
     def _last_commit(self) -> float:
@@ -195,12 +197,11 @@ class Intake:
 
             self._told_thing = True
             asked = [name for name in self._things if name != INTERFACE]
-            known = f"{listed(asked, 'and')}{nearest(str(on), asked)}" if asked else "none"
+            known = f"a press on that; it asks for {listed(asked, 'and')}{nearest(str(on), asked)}"
             logging.getLogger("mellow_thumb").warning(
-                'on="%s": nothing in the profile asks for a press on that; it asks for %s (told once)',
-                on,
-                known,
-            )
+                'on="%s": nothing in the profile asks for %s (told once)', on,
+                known if asked else "what a press began on",
+            )  # fmt: skip
         return 0.0 if found is None else found
 
     def _draw_in(self, signal: str, value: object, low: float, high: float) -> None:

@@ -11,18 +11,18 @@ from ..engines import (
     EngineError,
     PythonLoop,
     Room,
-    Weaving,
     check_compiled,
     engine_for,
     load,
     may_weave_ahead,
+    weaving_for,
 )
 from ..weaving import weave_plan, woven_before
 from .carrying import carried_over, inside
 from .inbox import PASSED
 
 if TYPE_CHECKING:
-    from ..engines import Coming, Keeps, Loop
+    from ..engines import Coming, Keeps, Loop, Weaving
     from ..plan import Plan
     from ..weaving import Program, Setting
 
@@ -71,8 +71,6 @@ class Running:
         if self._compiled is not False:
             in_frame = before is not None
             found = engine_for(program, self.plan, asked=self._compiled is True, in_frame=in_frame)
-        if self.coming:
-            self.coming.leave()
         self.program, self.coming, self.room = program, None, None
         self._since = -1.0
         self.cursor = program.places.get("cursor")
@@ -93,8 +91,7 @@ class Running:
             return
         if self._since < 0.0:
             self._since = now
-        coming.may_begin |= now - self._since >= PATIENCE
-        found = coming.look()
+        found = coming.look(may_begin=now - self._since >= PATIENCE)
         if isinstance(found, Engine):
             self.go_over(found)
         elif found is not None:
@@ -142,7 +139,7 @@ class Running:
         stay = self._staying(plan)
         if self._compiled is not None or woven_before(plan, stay) or not may_weave_ahead():
             return None
-        return Weaving(plan, stay)
+        return weaving_for(plan, stay)
 
     def become(self, plan: Plan, *, chosen_first: bool) -> dict[int, int]:
         """Go on by another plan, as :func:`carried_over` says: the new code of each code before."""

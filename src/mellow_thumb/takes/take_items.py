@@ -85,8 +85,8 @@ class TakeReader:
         """How often a held value outside its range was drawn in to it, by name."""
         self.passed: Counter[str] = Counter()
         """How many rows of devices were passed over, since the profile does not use their signal, by name."""
-        self._rows = self._told = 0
-        """How many rows there were, and how many of them told what the host said."""
+        self._rows = 0
+        """How many rows of devices there were."""
 
     @property
     def counts(self) -> dict[str, dict[str, int] | Refused | int]:
@@ -95,7 +95,8 @@ class TakeReader:
         for (name, reason), count in sorted(self.refused.items()):
             refused.setdefault(name, {})[reason] = count
         clipped, passed = (dict(sorted(counted.items())) for counted in (self.clipped, self.passed))
-        used = self._rows - self._told - self.passed.total() - self.refused.total()
+        refused_here = sum(n for (name, _), n in self.refused.items() if not name.startswith("host."))
+        used = self._rows - self.passed.total() - refused_here
         return {"refused": refused, "clipped": clipped, "passed": passed, "used": used}
 
     def read(self, table: pd.DataFrame) -> Iterator[Rows]:
@@ -109,7 +110,7 @@ class TakeReader:
         t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
         number, names = numbered(table["signal"])
         known = self._look_up(names)
-        self._rows += len(t)
+        self._count(known, number)
         begun = self._begun(table)
         order = None if bool((t[1:] >= t[:-1]).all()) else np.argsort(np.maximum(t, 0.0), kind="stable")
         begin = 0
@@ -128,6 +129,20 @@ class TakeReader:
             )
             yield self._expanded(events) if self._contacts or self._motion else events
             begin = max(end, begin + 1)
+
+    def _count(self, known: _Names, number: np.ndarray) -> None:
+        """Count the rows of devices, and those of signals that the profile does not use."""
+        import numpy as np
+
+        self._rows += len(number)
+        hosts = [k for k, name in enumerate(known.names) if name.startswith("host.")]
+        if not hosts and bool((known.code[:-1] != -1).all()):  # the last is that of missing words
+            return
+        rows = np.bincount(number, minlength=len(known.names)).tolist()
+        self._rows -= sum(rows[k] for k in hosts)
+        for k, name in enumerate(known.names):
+            if rows[k] and known.code[k] == -1 and k not in hosts and not unlisted(name, self._codes):
+                self.passed[name] += rows[k]
 
     def _expanded(self, events: Rows) -> Rows:
         """The same with contacts and readings replaced by what touches and a device in the hand say."""
@@ -210,10 +225,6 @@ class TakeReader:
             reason = unlisted(known.names[place], self._codes) if rows and known.code[place] == -1 else ""
             if reason:
                 self.refused[known.names[place], reason] += rows
-            elif known.code[place] == -1 and known.names[place].startswith("host."):
-                self._told += rows
-            elif rows and known.code[place] == -1:
-                self.passed[known.names[place]] += rows
         for place in number[heard & ~finite].tolist():
             self.refused[known.names[place], NOT_FINITE] += 1
         for place in number[heard & finite & ~inside & ~clips].tolist():

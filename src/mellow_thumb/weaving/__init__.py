@@ -4,7 +4,7 @@ from .parts import Setting
 from .posing import hosts, kept
 from .program import Item, Program, Source, keep_woven, weave_plan, woven_before
 from .roles import own_role, role_of_on
-from .sending import receive, received, sent
+from .sending import receive, sent
 from .switching import WANTS
 from .walker import weave_walk
 from .walking import READ
@@ -21,7 +21,6 @@ __all__ = [
     "kept",
     "own_role",
     "receive",
-    "received",
     "role_of_on",
     "sent",
     "weave_plan",

@@ -105,7 +105,8 @@ class Events:
         events = []
         for code, words, write in found:
             block = parts.block()
-            write(block)
+            with parts.names.for_now():
+                write(block)
             events.append(Event(code, words, block.statements))
         return events
 

@@ -12,7 +12,8 @@ from dataclasses import dataclass
 from math import copysign, cos, inf, radians, sin
 from typing import TYPE_CHECKING
 
-from ..expressions import Name, Word, altered, every, exp, lift, some, total, where, worked_out
+from ..basics import altered
+from ..expressions import Name, Word, every, exp, lift, some, total, where, worked_out
 from ..formulas import clamp, ground_under, nearer, picture_under, right, screen_of_ground
 from ..plan import BEYOND, PANS
 from ..plan.mounts import Flat, Overhead

@@ -16,7 +16,8 @@ from functools import cached_property, lru_cache
 from hashlib import sha256
 from typing import TYPE_CHECKING, Any, NamedTuple
 
-from ..expressions import Parameter, Word, altered, work_out
+from ..basics import altered
+from ..expressions import Parameter, Word, work_out
 from ..plan import FOCUS, take_apart, with_parameters
 from ..plan.mounts import PLACE
 from .events import Events
@@ -238,8 +239,11 @@ class Program:
 def _weave(parts: Parts, reading: Reading) -> Woven:
     """The parts of a plan's program."""
     passing, flow, read = Passing(parts), parts.block(), parts.block()
-    passing.write(flow)
-    outputs = reading.write(read)
+    # what is worked out in one part is not known in another, so they share names
+    with parts.names.for_now():
+        passing.write(flow)
+    with parts.names.for_now():
+        outputs = reading.write(read)
     events = Events(parts, passing)
     nearness, pace, waits = parts.block(), parts.block(), parts.block()
     passing.nearness(nearness)
@@ -355,7 +359,8 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
     read = [parameters_in(one) for one in texts]
     places: dict[str, int] = read[0] | read[1] | read[2]
     names = tuple(sorted(places, key=places.__getitem__))
-    text, made, settled = (with_numbers(one, those, names) for one, those in zip(texts, read, strict=True))
+    text = with_numbers(texts[0], names)  # at once: a session that is rolled back begins it anew
+    made, settled = (with_numbers(texts[k], names, read[k]) for k in (1, 2))
     known = {one.name: one for one in among.all}
     source = Source(given, settings)
     source.parts = woven, woven_pose

@@ -7,7 +7,6 @@ import pickle
 from dataclasses import fields
 from typing import TYPE_CHECKING
 
-from ..expressions import altered
 from .languages import code_of, function_of
 from .program import Functions, Program, Source, no_pose
 
@@ -19,13 +18,22 @@ if TYPE_CHECKING:
 
 _MADE_ANEW = ("source", "functions", "pose")
 """What is not sent, since it is made again from the rest."""
-_NAMES = ("live", "posing")
+_NO_PROGRAM = (
+    AttributeError,
+    EOFError,
+    ImportError,
+    LookupError,
+    TypeError,
+    ValueError,
+    pickle.UnpicklingError,
+)
+"""What is raised for bytes of another kind, or of another version of the library."""
 
 
 def sent(program: Program) -> bytes:
     """A program without numbers as bytes, its texts compiled: that would hold the interpreter's lock."""
     said = {one.name: getattr(program, one.name) for one in fields(program) if one.name not in _MADE_ANEW}
-    codes = [code_of(text) for text in _texts(program)]
+    codes = [code_of(text) for text in (program.text, program.pose_text)]
     return marshal.dumps((pickle.dumps(said), codes))
 
 
@@ -39,27 +47,8 @@ def receive(data: bytes, plan: Plan, settings: tuple[Setting, ...]) -> Generator
         yield
         parts = pickle.loads(said)
         yield
-        program = Program(**parts, source=Source(plan, settings), functions=NOTHING, pose=no_pose)
-    except (EOFError, TypeError, ValueError, pickle.UnpicklingError) as error:
+        texts = parts["text"], parts["pose_text"]
+        made = [function_of(*one) for one in zip(codes, texts, Functions._fields, strict=True)]
+        return Program(**parts, source=Source(plan, settings), functions=Functions(*made), pose=no_pose)
+    except _NO_PROGRAM as error:
         raise ValueError(f"found no program: {error}") from None
-    made = zip(codes, _texts(program), _NAMES, strict=True)
-    return altered(program, functions=Functions(*[function_of(*one) for one in made]))
-
-
-def received(data: bytes, plan: Plan, settings: tuple[Setting, ...]) -> Program:
-    """The same at once."""
-    steps = receive(data, plan, settings)
-    while True:
-        try:
-            next(steps)
-        except StopIteration as end:
-            found: Program = end.value
-            return found
-
-
-def _texts(program: Program) -> tuple[str, str]:
-    return program.text, program.pose_text
-
-
-NOTHING = Functions(no_pose, no_pose)  # type: ignore[arg-type]
-"""Stands for the functions of a program that is not there yet."""

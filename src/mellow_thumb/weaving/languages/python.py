@@ -67,10 +67,10 @@ def parameters_in(text: str) -> dict[str, int]:
     return {one[0]: int(one[1]) for one in _PARAMETER.finditer(text)}
 
 
-def with_numbers(text: str, read: Container[str], parameters: Sequence[str]) -> str:
-    """The text of a function that is given ``numbers``, which gives the parameters that it reads theirs."""
-    rows = [f"    {name} = numbers[{k}]\n" for k, name in enumerate(parameters) if name in read]
-    if rows and len(rows) == len(parameters):
+def with_numbers(text: str, parameters: Sequence[str], read: Container[str] | None = None) -> str:
+    """The text of a function that is given ``numbers``; it gives parameters theirs, all or those read."""
+    rows = [f"    {name} = numbers[{k}]\n" for k, name in enumerate(parameters) if read and name in read]
+    if read is None and parameters:
         rows = [f"    {_tuple(parameters)[1:-1]} = numbers\n"]
     first, rest = text.split("\n", 1)
     return f"{first}\n{''.join(rows)}{rest}"
