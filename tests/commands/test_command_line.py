@@ -30,7 +30,7 @@ def test_the_demo_tells_and_draws(command: str, tmp_path: Path) -> None:
         r"^10 s in 600 frames$",
         r"^yaw +turned [\d.]+ deg right and [\d.]+ deg left; between 0 and [\d.]+ deg; ended at [\d.]+ deg$",
         r"^ +at its upper limit of 40 deg for 0\.\d\d s, first at 6\.\d\d s$",
-        r"^glassing +open for 7\.\d\d s: 1\.10 to 7\.\d\d s, 8\.\d\d to 9\.\d\d s$",
+        r"^glassing +open for 7\.\d\d s: 1\.08 to 7\.\d\d s, 8\.\d\d to 9\.\d\d s$",
         r"^refused +nothing$",
     ):
         assert re.search(said, done.stdout, re.MULTILINE), said

@@ -46,9 +46,10 @@ def demo(out: Path, files: bool) -> None:
             raise OutputError(f"{out / file.name}: it is there already, and was left as it is")
     for source, recording in marsh.SCENES:
         profile = load_profile(source)
-        table = play(profile, read_take(recording))
+        take = read_take(recording)
+        table = play(profile, take)
         click.echo(f"with a {listed((FAMILIES[one] for one in profile.families), 'and a')}")
-        _tell(profile, table)
+        _tell(profile, table, take)
         click.echo()
         _draw(profile, table, out / f"{source.stem}.png")
         if profile.movement:
@@ -121,7 +122,7 @@ def replay(
         _part(loaded, load(second[0], player), recorded, rate, output, as_json=as_json)
         return
     table = play(loaded, recorded, rate=rate)
-    _tell(loaded, table, as_json=as_json)
+    _tell(loaded, table, recorded, as_json=as_json)
     if output:
         if not as_json:
             click.echo()
@@ -253,11 +254,11 @@ def export(
         click.echo(f"wrote {written}", err=text)
 
 
-def _tell(profile: Profile, table: pd.DataFrame, *, as_json: bool = False) -> None:
+def _tell(profile: Profile, table: pd.DataFrame, take: Take, *, as_json: bool = False) -> None:
     """Print what happened, for people or for programs."""
     from ..insight import account_of
 
-    account = account_of(profile, table)
+    account = account_of(profile, table, take)
     if as_json:
         import json
 

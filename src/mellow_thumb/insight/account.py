@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import asdict, dataclass, field
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import listed
 from ..plan import DEVICES, MOVES
-from ..takes import STEP
+from ..takes import STEP, replay_arrays
+from .take_notes import take_notes
 
 if TYPE_CHECKING:
     import numpy as np
@@ -16,8 +17,13 @@ if TYPE_CHECKING:
 
     from ..plan import Axis
     from ..profiles import Profile
+    from ..takes import Take
 
     Mask = npt.NDArray[np.bool_]
+    Times = npt.NDArray[np.float64]
+
+FINE = 0.001
+"""Seconds: so finely is it looked when a gate opened by itself."""
 
 TOUCH = 0.01
 """Degrees: an axis this near to its limit touches it."""
@@ -30,6 +36,8 @@ WAYS = {
     "zoom": ("changed", "in", "out"),
     "pan_x": ("went", "right", "left"),
     "pan_y": ("went", "forward", "back"),
+    "move_x": ("went", "right", "left"),
+    "move_y": ("went", "forward", "back"),
 }
 """What people call what an axis does, its positive way and its negative way."""
 
@@ -73,6 +81,14 @@ class Walked:
     fastest: float
 
 
+class _Switched(NamedTuple):
+    """When gates were open, mounts in force and cues given, by name."""
+
+    gates: dict[str, tuple[Stretch, ...]]
+    mounts: dict[str, tuple[Stretch, ...]]
+    cues: dict[str, tuple[float, ...]]
+
+
 @dataclass(frozen=True)
 class Account:
     """What happened in a replay, as seen at the ends of its frames."""
@@ -83,7 +99,7 @@ class Account:
     axes: dict[str, Turned]
     gates: dict[str, tuple[Stretch, ...]]
     cues: dict[str, tuple[float, ...]]
-    """For each cue, the ends (s) of the frames in which it was given, as often as it was."""
+    """For each cue, when (s) it was given, as often as it was; without a take the ends of those frames."""
     refused: dict[str, dict[str, int]]
     clipped: dict[str, int]
     passed: dict[str, int] = field(default_factory=dict)
@@ -92,6 +108,10 @@ class Account:
     """How many rows of devices it did use."""
     hears: tuple[str, ...] = ()
     """What of devices the profile uses."""
+    notes: tuple[str, ...] = ()
+    """What else is odd about the take, where it was given."""
+    first: dict[str, str] = field(default_factory=dict)
+    """For each signal that was refused, the file and the line in which it stands first."""
     walked: Walked | None = None
     mounts: dict[str, tuple[Stretch, ...]] = field(default_factory=dict)
     """For each of several mounts, when it was in force."""
@@ -113,6 +133,14 @@ class Account:
         hears = listed(most, "and") if most else "no device"
         return [("used", f"no row of this take: the profile listens to {hears}"), *said]
 
+    def _refused(self) -> list[str]:
+        """What of the take was refused, and why; a line for each signal and reason."""
+        said = []
+        for signal, reasons in self.refused.items():
+            where = f"; first in {self.first[signal]}" if self.first.get(signal) else ""
+            said += [f"{signal}: {_rows(count)}, {reason}{where}" for reason, count in reasons.items()]
+        return [*said[:8], f"and {len(said) - 8} more"] if len(said) > 8 else said or ["nothing"]
+
     def text(self) -> str:
         """The same for people: a few lines."""
         head = [self.title] if self.title else []
@@ -120,6 +148,7 @@ class Account:
         rows = [row for name, turned in self.axes.items() for row in _axis_rows(name, turned)]
         rows = rows or [("axes", "none moved")]
         rows = [*rows, *self._unused()] if self.passed else rows
+        rows += [("take", words) for words in self.notes]
         if self.walked:
             far = f"{number(self.walked.path)} m, to {number(self.walked.distance)} m from where it began"
             rows.append(("walked", f"{far}; at most {number(self.walked.fastest)} m/s"))
@@ -128,7 +157,7 @@ class Account:
             (name, _span_words(spans, "in force", "never in force")) for name, spans in self.mounts.items()
         ]
         rows += [(name, _cue_words(times)) for name, times in self.cues.items()]
-        rows.append(("refused", _refused_words(self.refused)))
+        rows += [("refused", words) for words in self._refused()]
         rows += [
             ("drawn in", f"{name}: {_rows(count)} outside its range") for name, count in self.clipped.items()
         ]
@@ -136,28 +165,35 @@ class Account:
         return "\n".join([*head, "", *(f"{name:<{width}}  {words}" for name, words in rows)])
 
 
-def account_of(profile: Profile, table: pd.DataFrame) -> Account:
-    """Say what happened in a replay of a profile; axes that stood still all the time are left out."""
+def account_of(profile: Profile, table: pd.DataFrame, take: Take | None = None) -> Account:
+    """Say what happened in a replay of a profile; axes that stood still all the time are left out.
+
+    With its `take`, gates, mounts and cues have their own times (within `FINE` seconds), and it is said what
+    is odd about it and where what was refused stands; without it their times are those of frames.
+    """
     t = table["t"].to_numpy()
-    axes = {axis.name: _turned(profile, axis, table) for axis in profile.axes if axis.name not in MOVES}
+    refused, switched = dict(table.attrs.get("refused", {})), _switched(profile, table, take)
+    axes = {
+        axis.name: _turned(profile, axis, table)
+        for axis in profile.axes
+        if axis.name not in MOVES or not profile.movement
+    }
     return Account(
         title=profile.title,
         seconds=float(t[-1]) if len(t) else 0.0,
         frames=len(t),
         axes={name: turned for name, turned in axes.items() if turned.forth or turned.back},
-        gates={gate.name: spans(t, table[f"gate_{gate.name}"].to_numpy() != 0) for gate in profile.gates},
-        cues={cue.name: given(table, cue.name) for cue in profile.cues},
-        refused=dict(table.attrs.get("refused", {})),
+        gates=switched.gates,
+        cues=switched.cues,
+        refused=refused,
         clipped=dict(table.attrs.get("clipped", {})),
         passed=dict(table.attrs.get("passed", {})),
         used=int(table.attrs.get("used", 0)),
         hears=tuple(sorted({str(one.signal.name) for one in profile.inputs if one.signal.device in DEVICES})),
+        notes=tuple(one.words for one in take_notes(profile, take)) if take is not None else (),
+        first={name: take.first(name) for name in refused} if take is not None else {},
         walked=_walked(table) if profile.movement else None,
-        mounts={
-            one.mount.name: spans(t, (table["mount"] == one.mount.name).to_numpy())
-            for one in profile.mounts.all
-            if profile.others
-        },
+        mounts=switched.mounts,
     )
 
 
@@ -180,6 +216,63 @@ def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Stretch, ...]:
         Stretch(float(t[begin]), float(t[min(end, len(t) - 1)]))
         for begin, end in edges.reshape(-1, 2).tolist()
     )
+
+
+def _switched(profile: Profile, table: pd.DataFrame, take: Take | None) -> _Switched:
+    """When gates were open, mounts in force and cues given: by their own times where the take is at hand.
+
+    Frames only read, so more of them change nothing: one right after each press, and one every `FINE` seconds
+    of a frame in which a gate or a mount changed by itself.
+    """
+    import numpy as np
+
+    t, mounts = table["t"].to_numpy(), [one.mount.name for one in profile.mounts.all if profile.others]
+    states = {("gates", one.name): table[f"gate_{one.name}"].to_numpy() != 0 for one in profile.gates}
+    states |= {("mounts", name): (table["mount"] == name).to_numpy() for name in mounts}
+    cues = {cue.name: given(table, cue.name) for cue in profile.cues}
+    if take is not None and (states or cues) and len(t) and len(take):
+        changed = np.zeros(len(t), dtype=bool)
+        for one in states.values():
+            changed |= np.diff(one, prepend=False)
+        finer = _finer(profile, take, t, np.flatnonzero(changed))
+        played = replay_arrays(profile, take, frames=finer.tolist())
+        t = played["t"]
+        states = {(what, name): _state(played, what, name, mounts) for what, name in states}
+        cues = {name: _given_at(played, name) for name in cues}
+    found: dict[str, dict[str, tuple[Stretch, ...]]] = {"gates": {}, "mounts": {}}
+    for (what, name), one in states.items():
+        found[what][name] = spans(t, one)
+    return _Switched(found["gates"], found["mounts"], cues)
+
+
+def _finer(profile: Profile, take: Take, t: Times, changed: npt.NDArray[np.int64]) -> Times:
+    """More ends of frames: right after each press, and many where something changed."""
+    import numpy as np
+
+    rows = take.table["t"].to_numpy(dtype=float)
+    pressed = {str(a) for a in profile.inputs if a.signal.kind in ("switch", "fact")}
+    ends = [t, np.nextafter(rows[take.table["signal"].isin(pressed).to_numpy()], np.inf)]
+    for k in changed.tolist():
+        begin = t[k - 1] if k else 0.0
+        ends.append(np.arange(begin, t[k], FINE)[1:])
+        ends.append(np.nextafter(rows[(rows >= begin) & (rows < t[k])], np.inf))
+    fine = np.unique(np.concatenate(ends))
+    within: Times = fine[(fine > 0.0) & (fine <= t[-1])]
+    return within
+
+
+def _state(played: dict[str, Times], what: str, name: str, mounts: list[str]) -> Mask:
+    """Whether a gate was open, or a mount in force, in each frame."""
+    held: Mask = played[f"gate_{name}"] != 0 if what == "gates" else played["mount"] == mounts.index(name)
+    return held
+
+
+def _given_at(played: dict[str, Times], cue: str) -> tuple[float, ...]:
+    """When (s) a cue was given, as often as it was."""
+    import numpy as np
+
+    often = np.diff(played[f"cue_{cue}"], prepend=0.0)
+    return tuple(np.repeat(played[f"cue_{cue}_t"], often.astype(int)).tolist())
 
 
 def given(table: pd.DataFrame, cue: str) -> tuple[float, ...]:
@@ -261,16 +354,6 @@ def _cue_words(times: tuple[float, ...]) -> str:
     often = f"given {len(times)} times" if len(times) > 1 else "given once"
     more = f" and {len(times) - 6} more times" if len(times) > 6 else ""
     return f"{often}: at {', '.join(f'{t:.2f}' for t in times[:6])} s{more}"
-
-
-def _refused_words(refused: dict[str, dict[str, int]]) -> str:
-    if not refused:
-        return "nothing"
-    return "; ".join(
-        f"{signal}: {_rows(count)}, {reason}"
-        for signal, reasons in refused.items()
-        for reason, count in reasons.items()
-    )
 
 
 def _rows(count: int) -> str:

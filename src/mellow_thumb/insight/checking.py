@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from . import checks_axes, checks_switching
+from . import checks_axes, checks_switching, checks_takes
 from .findings import placed
 
 if TYPE_CHECKING:
@@ -33,13 +33,13 @@ CHECKS = (
 def check(profile: Profile, take: Take | None = None, *, lag: float = LAG) -> list[Finding]:
     """What is wrong with a profile, or likely to be: findings, the worst first, each with what to do.
 
-    With a `take`, its hands are looked at too: whether their sticks leave the dead zones, and what the game
-    forgot to say. `lag` (s) is what smoothing may add. Findings that the profile allows are among them, with
-    the reason in `allowed`.
+    With a `take`, its hands are looked at too: whether their sticks leave the dead zones, what the game
+    forgot to say, and which of its rows do nothing or are odd. `lag` (s) is what smoothing may add. Findings
+    that the profile allows are among them, with the reason in `allowed`.
     """
     found = [one for find in CHECKS for one in find(profile)]
     found += checks_axes.late(profile, lag)
     if take is not None:
-        looks = (checks_axes.noise, checks_axes.inside, checks_axes.unsized)
+        looks = (checks_takes.noise, checks_takes.inside, checks_takes.unsized, checks_takes.rows)
         found += [one for look in looks for one in look(profile, take)]
     return placed(dict.fromkeys(found), profile)

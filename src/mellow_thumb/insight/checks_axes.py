@@ -1,16 +1,15 @@
-"""Checks of axes and of conditioning: limits, directions, dead zones, curves, steps, lag; and of takes."""
+"""Checks of axes and of conditioning: limits, directions, dead zones, curves, steps, lag."""
 
 from __future__ import annotations
 
 from itertools import pairwise
-from math import hypot, inf
+from math import inf
 from typing import TYPE_CHECKING
 
 from ..basics import listed
-from ..plan import DEVICES, EdgeZone
+from ..plan import DEVICES
 from ..plan.steps import Exponential, Spring
 from .findings import Finding
-from .fitting import fit
 from .response import response_of
 from .telling import tell
 
@@ -19,7 +18,6 @@ if TYPE_CHECKING:
 
     from ..plan import Plan, Route
     from ..plan.steps import Smoothing
-    from ..takes import Take
 
 ROWS = 1080
 """Rows of the picture by which the size of a step is judged."""
@@ -175,49 +173,3 @@ def late(plan: Plan, lag: float) -> Iterator[Finding]:
                 reason = f"half of what {route.source} does comes {1000 * time:.0f} ms late"
                 fix = f'at most {1000 * lag:.0f} ms, such as half_life = "{1000 * lag / 2:.0f} ms"'
                 yield Finding("late", "warning", path, reason, fix)
-
-
-# ---- with a take
-
-
-def noise(plan: Plan, take: Take) -> Iterator[Finding]:
-    """Sticks that leave their dead zones at rest, in a take."""
-    fitted = {stick.signal: stick for stick in fit(take).sticks}
-    for route in sticks(plan):
-        stick = fitted.get(route.source.signal.name)
-        if stick is None or stick.rest_x.value is None or stick.rest_y.value is None:
-            continue
-        a, b = route.shape.rest
-        away = hypot(stick.rest_x.value - a, stick.rest_y.value - b) + 5.0 * (stick.noise.value or 0.0)
-        away /= 1.0 - hypot(a, b)
-        inner = route.shape.inner
-        if away > inner:
-            out = f"goes {100 * away:.1f} % out at rest, beyond the dead zone of {100 * inner:.1f} %"
-            fix = stick.fragment().partition("\n")[2].replace("\n", "; ")
-            place = ("routes", route.name, "dead_zone")
-            reason = f"{stick.signal} {out}: it drifts"
-            yield Finding("dead-zone-under-noise", "error", place, reason, fix)
-
-
-def inside(plan: Plan, take: Take) -> Iterator[Finding]:
-    """Edges that steer by a pointer of which nobody says whether it is inside."""
-    names = set(map(str, take.table["signal"].unique()))
-    for made in plan.derived:
-        if not isinstance(made, EdgeZone) or "mouse.inside" in names:
-            continue
-        if f"{made.source.signal.name}.x" in names:
-            reason = "the take never says whether the pointer is inside the view: edges steer on outside it"
-            fix = "feed mouse.inside as the pointer enters and leaves"
-            yield Finding("edge-without-inside", "warning", ("signals", made.name), reason, fix)
-
-
-def unsized(plan: Plan, take: Take) -> Iterator[Finding]:
-    """What hangs on the size of a view that a take with a pointer or fingers never states."""
-    names = set(map(str, take.table["signal"].unique()))
-    pointed = any(name.endswith(".place.x") for name in names)
-    routes = [route.name for route in plan.routes if route.pins or route.screens]
-    if pointed and routes and "host.screen.x" not in names:
-        what = f"{listed(routes, 'and')} go{'es' if len(routes) == 1 else ''}"
-        reason = f"the take never says how large the view is: {what} by a square one, and what is held slips"
-        fix = "session.set_screen(width, height) as the game begins, and whenever that changes"
-        yield Finding("square-screen", "warning", ("routes", routes[0]), reason, fix)

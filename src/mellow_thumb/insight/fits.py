@@ -141,7 +141,8 @@ def gyroscope_fit(*parts: tuple[Array, Array]) -> GyroFit:
     count = min(len(values) for _, values in parts)
     turns = np.column_stack([values[:count] for _, values in parts])
     t = t[:count]
-    step = float(np.median(np.diff(t))) if count > 1 else 0.01
+    steps = np.diff(t)
+    step = float(np.median(steps[steps > 0.0])) if (steps > 0.0).any() else 0.01
     size = max(round(0.5 / step), 4)
     blocks = [turns[k : k + size] for k in range(0, count - size + 1, size)]
     spreads = np.array([block.std(axis=0, ddof=1).max() for block in blocks])

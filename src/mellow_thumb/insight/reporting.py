@@ -68,7 +68,7 @@ def write_report(
     findings = check(profile, first)
     numbers = feel(profile, first, progress=lambda done: progress(0.5 * done))
     accounts = [
-        {"name": name, "account": account_of(profile, replay(profile, take)).text()}
+        {"name": name, "account": account_of(profile, replay(profile, take), take).text()}
         for name, take in takes.items()
     ]
     drawn = figures_of(profile, takes)

@@ -9,9 +9,12 @@ from __future__ import annotations
 from math import atan2, degrees, log
 from typing import TYPE_CHECKING, Any, NamedTuple
 
+from ..basics import listed
 from ..plan import DOUBLE, SLOP, SWITCHES, TAP
 
 if TYPE_CHECKING:
+    from collections.abc import Callable
+
     from ..plan import Plan, Touch
     from ..weaving import Item
 
@@ -21,6 +24,11 @@ LEAST = -100
 """Codes from here on downwards are not those of contacts."""
 EASES = 3.0
 """A held point is under the finger again once that went so many times as far as its touch waits for."""
+UNKNOWN = (
+    "{} goes by cm, and nobody said how many pixels are one: set_screen(width, height, pixels_per_cm=...), "
+    "or rows of host.pixels_per_cm in a take"
+)
+"""Why an area takes no finger whose lengths are in cm on a screen whose density is not known."""
 AWAY = 1e9
 """Further than any finger goes, in screens."""
 NEAREST = 0.01
@@ -70,7 +78,9 @@ class _Area(NamedTuple):
 class Contacts:
     """Makes the signals of touches out of contacts."""
 
-    def __init__(self, plan: Plan, codes: dict[str, int]) -> None:
+    def __init__(self, plan: Plan, codes: dict[str, int], refuse: Callable[[str, str], None]) -> None:
+        """Begin without a finger; `refuse` is told the signal and the reason of a contact that none takes."""
+        self._refuse = refuse
         areas: dict[Any, list[Touch]] = {}
         for touch in plan.touches:
             areas.setdefault(touch.area, []).append(touch)
@@ -149,8 +159,13 @@ class Contacts:
             inside = left <= one.x <= right and bottom <= one.y <= top
             on = not first.starts_on or self._things.get(first.starts_on) == thing
             free = first.kind != "thumb_pad" or not self._claimed[number]
-            # an area whose lengths nobody has told cannot know how far is far: it takes no finger
-            if inside and on and free and not self._unknown(area):
+            if not (inside and on and free):
+                continue
+            if self._unknown(area):
+                # how far is far nobody can know: it takes no finger
+                names = listed([touch.name for touch in area.touches], "and")
+                self._refuse(f"touch.{finger}.down", UNKNOWN.format(names))
+            else:
                 one.area, one.landed, one.begun, one.moved, one.far = number, self._at(one), t, 0.0, 0.0
                 self._claimed[number].append(finger)
                 self._count_changed(out, t, number)

@@ -60,7 +60,7 @@ class Intake:
         """Every address that can be fed."""
         self._things = things(plan)
         known = [stage.saved() if stage else None for stage in (self.contacts, self.motion)]
-        self.contacts = Contacts(plan, program.codes) if plan.touches else None
+        self.contacts = Contacts(plan, program.codes, self.refuse) if plan.touches else None
         self.motion = Motion(program.codes) if feels(program.codes) else None
         self.plain = self.contacts is None
         """Whether what has arrived goes to the program as it is, but for the readings of sensors."""

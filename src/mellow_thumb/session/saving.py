@@ -224,7 +224,7 @@ def _contacts(
     if data.get("contacts") is None:
         return None
     known, ids = data["contacts"]
-    Contacts(plan, program.codes).restore(known)
+    Contacts(plan, program.codes, lambda _, __: None).restore(known)
     return known, tuple((contact, int(finger)) for contact, finger in ids)
 
 

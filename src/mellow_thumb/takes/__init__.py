@@ -14,7 +14,7 @@ if TYPE_CHECKING:
     from .replay_table import CAMERA, STEP, outputs
     from .take import COLUMNS, Take
     from .take_files import read_take, take_pieces, write_take
-    from .take_items import TakeReader
+    from .take_items import TakeReader, numbered
 
 __all__ = [
     "CAMERA",
@@ -24,6 +24,7 @@ __all__ = [
     "Recorder",
     "Take",
     "TakeReader",
+    "numbered",
     "outputs",
     "read_evemu",
     "read_take",
@@ -63,6 +64,9 @@ __getattr__ = lazy_front(
             "take_pieces",
             "write_take",
         ),
-        "take_items": ("TakeReader",),
+        "take_items": (
+            "TakeReader",
+            "numbered",
+        ),
     },
 )

@@ -93,7 +93,7 @@ def replay(
         ends = frame_ends(take, rate, until) if frames is None else checked_ends(frames)
         out, reader = _played(plan, program, take, ends, compiled=compiled)
         table = table_of(program, ends, out)
-        table.attrs |= reader.counts
+        table.attrs |= reader.counts._asdict()
         return table
 
     return one(take) if isinstance(take, Take) else _each(one, take, threads)
@@ -200,7 +200,7 @@ def replay_pieces(
         if not is_last:  # the last of them waits for the next piece
             ends, out = ends[:-1], out[:, :-1]
         table = table_of(program, ends, out, before)
-        table.attrs |= reader.counts
+        table.attrs |= reader.counts._asdict()
         done += len(ends)
         before = out[:, -1] if len(ends) else before
         yield table

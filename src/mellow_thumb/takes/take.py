@@ -29,6 +29,10 @@ class Take:
     """What the file says about itself: title, device and the like."""
     notes: tuple[str, ...] = ()
     """What a reader should know of how it was read."""
+    file: str = ""
+    """What it was read from."""
+    line: int = 0
+    """Where its first row stands there; 0: rows have no lines of their own."""
 
     def __post_init__(self) -> None:
         missing = [name for name in COLUMNS if name not in self.table.columns]
@@ -41,6 +45,12 @@ class Take:
 
     def __len__(self) -> int:
         return len(self.table)
+
+    def first(self, signal: str) -> str:
+        """Where a signal, or a component of it, stands first: file and line, as far as they are known."""
+        names = self.table["signal"]
+        rows = names.isin([signal, f"{signal}.x", f"{signal}.y"]).to_numpy().nonzero()[0]
+        return f"{self.file}:{self.line + int(rows[0])}" if self.line and len(rows) else self.file
 
 
 def parts_of(signal: str, value: float | tuple[float, float]) -> list[tuple[str, float]]:

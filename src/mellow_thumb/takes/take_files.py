@@ -79,7 +79,9 @@ def read_take(path: str | os.PathLike[str]) -> Take:
     first = top.count("\n") + 1
     body = text[len(top) :]
     columns = _columns(file, first, body)
-    return Take(_rows(file, first, body, columns), about, tuple(notes))
+    table = _rows(file, first, body, columns)
+    whole = len(table) == body.count("\n") - 1  # no line without a row
+    return Take(table, about, tuple(notes), file, first + 1 if whole else 0)
 
 
 def _check_suffix(path: str | os.PathLike[str]) -> None:

@@ -24,6 +24,16 @@ ROWS = 1 << 16
 """How many rows are looked at together; so what a replay needs besides its take does not grow with it."""
 
 
+class Counts(NamedTuple):
+    """What became of the rows of a take that did not go in as they are."""
+
+    refused: Refused
+    clipped: dict[str, int]
+    passed: dict[str, int]
+    used: int
+    """How many rows of devices did go in."""
+
+
 class Rows(NamedTuple):
     """Events in order of time, one array for each of an item's numbers."""
 
@@ -75,7 +85,8 @@ class TakeReader:
     """Makes events of the rows of takes, and counts what it refuses and draws in."""
 
     def __init__(self, plan: Plan, program: Program) -> None:
-        self._things, self._contacts = things(plan), Contacts(plan, program.codes) if plan.touches else None
+        self._things = things(plan)
+        self._contacts = Contacts(plan, program.codes, self._refuse_one) if plan.touches else None
         self._motion = Motion(program.codes) if feels(program.codes) else None
         self._codes = all_codes(program.codes, touched=bool(plan.touches))
         self._signals = {name: program.heard.get(name) or find_signal(name).signal for name in self._codes}
@@ -89,7 +100,7 @@ class TakeReader:
         """How many rows of devices there were."""
 
     @property
-    def counts(self) -> dict[str, dict[str, int] | Refused | int]:
+    def counts(self) -> Counts:
         """What a replay says of it."""
         refused: Refused = {}
         for (name, reason), count in sorted(self.refused.items()):
@@ -97,7 +108,7 @@ class TakeReader:
         clipped, passed = (dict(sorted(counted.items())) for counted in (self.clipped, self.passed))
         refused_here = sum(n for (name, _), n in self.refused.items() if not name.startswith("host."))
         used = self._rows - self.passed.total() - refused_here
-        return {"refused": refused, "clipped": clipped, "passed": passed, "used": used}
+        return Counts(refused, clipped, passed, used)
 
     def read(self, table: pd.DataFrame) -> Iterator[Rows]:
         """The rows of a take's table as events, some at a time; by time, ties in the order of the rows.
@@ -143,6 +154,9 @@ class TakeReader:
         for k, name in enumerate(known.names):
             if rows[k] and known.code[k] == -1 and k not in hosts and not unlisted(name, self._codes):
                 self.passed[name] += rows[k]
+
+    def _refuse_one(self, signal: str, reason: str) -> None:
+        self.refused[signal, reason] += 1
 
     def _expanded(self, events: Rows) -> Rows:
         """The same with contacts and readings replaced by what touches and a device in the hand say."""
