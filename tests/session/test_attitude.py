@@ -153,7 +153,7 @@ def test_a_browser_says_it_in_its_own_words() -> None:
 
 
 def test_readings_go_no_further() -> None:
-    stage = Motion({"motion.aim": 7})
+    stage = Motion({"motion.aim": 7}, lambda _, __: None)
     items = [(0.1, -101 - k, 1.0, 0.0) for k in range(6)] + [(0.2, 3, 1.0, 2.0)]
     found = stage.expand(items)
     assert [code for _, code, _, _ in found] == [7, 3]

@@ -379,10 +379,10 @@ def test_shifting_the_origin_moves_the_view_with_the_world_and_nothing_else() ->
         ({"subject": (1.0, 2.0)}, "expected a place, or a place and a rotation"),
         ({"subject": "heron"}, "expected a place, or a place and a rotation"),
         ({"subject": 4.0}, "expected a place, or a place and a rotation"),
-        ({"subject": ((1.0, 2.0, 3.0), (0.0, 0.0, 1.0))}, "expected a place, or a place and a rotation"),
+        ({"subject": ((1.0, 2.0, 3.0), (0.0, 0.0, 1.0))}, "expected a unit quaternion"),
         ({"subject": (1.0, float("nan"), 3.0)}, "expected finite numbers"),
         ({"subject": (1.0, 2.0, float("inf"))}, "expected finite numbers"),
-        ({"subject": ((1.0, 2.0, 3.0), (0.0, float("nan"), 0.0, 1.0))}, "expected finite numbers"),
+        ({"subject": ((1.0, 2.0, 3.0), (0.0, float("nan"), 0.0, 1.0))}, "expected a unit quaternion"),
         ({"clear": -0.1}, "clear = -0.1; expected finite numbers of 0 or more"),
         ({"clear": float("inf")}, "clear = inf; expected finite numbers of 0 or more"),
         ({"clear": "far"}, "clear = 'far'; expected a number"),
@@ -409,7 +409,9 @@ def test_what_a_host_says_wrong_of_what_is_seen_is_refused_and_changes_nothing(
 def test_a_subject_counts_whether_it_comes_as_a_place_or_as_an_array(
     place: tuple[float, float, float], q: tuple[float, float, float, float]
 ) -> None:
-    told: tuple[Any, ...] = ((place, q), (np.array(place), np.array(q)), (list(place), list(q)))
+    size = sum(part * part for part in q) ** 0.5
+    unit = tuple(part / size for part in q)
+    told: tuple[Any, ...] = ((place, unit), (np.array(place), np.array(unit)), (list(place), list(unit)))
     kinds: list[Any] = [tuple, list, np.array]
     views, profile = [], mt.load_profile(marsh.FOLLOWING)
     for subject in told:

@@ -161,7 +161,7 @@ def items_of(plan: Plan, program: Program, happened: list[Event]) -> list[Item]:
             if began and shape == SWITCH:
                 pair = (pair[0], stands.get(began, 0.0))
             items.append((t, code, *pair))
-    return Motion(program.codes).expand(items) if feels(program.codes) else items
+    return Motion(program.codes, lambda _, __: None).expand(items) if feels(program.codes) else items
 
 
 @settings(max_examples=50)

@@ -59,10 +59,11 @@ class BrowserDoor:
         session.set_screen(width, height)
         self._aligned = self._feels = False
         self._angle = 0.0
-        self._xr = XrDoor(session)
         self._pad: dict[str, float | tuple[float, float]] = {}
         self.refused: Counter[tuple[str, str]] = Counter()
-        """How often an event was refused, by its type and the reason."""
+        """How often an event was refused, by its type and the reason; and poses, by what they are of."""
+        self._xr = XrDoor(session)
+        self._xr.refused = self.refused
 
     def feed(self, event: object, on: str | None = None) -> None:
         """Take one event; `on` is what a press began on, by the host's name for it."""

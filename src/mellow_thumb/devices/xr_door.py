@@ -10,6 +10,7 @@ from math import isfinite
 from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, nearest
+from ..engines import rotation_of
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
@@ -50,6 +51,8 @@ class XrDoor:
         self._session = session
         self.head: tuple[Triple, Quadruple] | None = None
         """Where the head is in the play space: its place (m) and its rotation; None until it was said."""
+        self.refused: dict[tuple[str, str], int] = {}
+        """How many poses were refused, by what they are of and why; what was said before holds."""
         self._told: dict[str, float | tuple[float, float]] = {}
 
     def input(
@@ -78,17 +81,29 @@ class XrDoor:
     def pose(self, path: str, place: Triple, rotation: Quadruple) -> None:
         """Take the pose of the head (``/user/head``) or of a hand (``/user/hand/left/input/aim/pose``).
 
-        `place` is in metres of the play space, `rotation` a unit quaternion x, y, z, w. Raises
-        :class:`ArgumentError` for a path that is not known.
+        `place` is in metres of the play space, `rotation` a unit quaternion x, y, z, w. A pose that is none,
+        such as one that is lost, is refused whole and counted. Raises :class:`ArgumentError` for a path that
+        is not known.
         """
         name = PATHS.get(path, ".")
         if "." in name:
             known = [one for one, signal in PATHS.items() if "." not in signal]
             raise ArgumentError(f"found the path {path}; expected one of a pose{nearest(path, known)}")
+        self._pose(name, place, rotation)
+
+    def _pose(self, name: str, place: Triple, rotation: Quadruple) -> None:
+        """Take the pose of the head or of a hand, whole or not at all."""
+        try:
+            x, y, z = map(finite, place)
+            turned = rotation_of(name, rotation)
+        except (TypeError, ValueError):
+            why = "no place of three finite metres with a unit quaternion"
+            self.refused[name, why] = self.refused.get((name, why), 0) + 1
+            return
         if name == "head":
-            self.head = (place, rotation)
+            self.head = ((x, y, z), turned)
         else:
-            self._session.set_hand(name.partition("_")[0], rotation)
+            self._session.set_hand(name.partition("_")[0], turned)
 
     def gone(self, side: str, at: float | None = None, device: str | None = None) -> None:
         """A hand is not there any more: it lets go of all that it held."""
@@ -102,11 +117,11 @@ class XrDoor:
 
         ``viewer`` is the transform of the XRViewerPose; ``inputSources`` holds, for each hand, its
         ``handedness``, its ``gamepad`` (layout ``xr-standard``) and ``aim``, the transform of its target ray.
-        A transform has ``position`` and ``orientation``, each with x, y, z and w. Raises KeyError, TypeError
-        or ValueError for what is not so.
+        A transform has ``position`` and ``orientation``, each with x, y, z and w; one that is no pose is
+        refused whole, and counted. Raises KeyError, TypeError or ValueError for what is not so.
         """
         if frame.get("viewer") is not None:
-            self.head = _transform(frame["viewer"])
+            self._pose("head", *_transform(frame["viewer"]))
         there = set()
         for source in frame.get("inputSources", ()):
             side = source["handedness"]
@@ -115,7 +130,7 @@ class XrDoor:
             there.add(side)
             self._hand(side, source.get("gamepad"), at, device)
             if source.get("aim") is not None:
-                self._session.set_hand(side, _transform(source["aim"])[1])
+                self._pose(f"{side}_hand", *_transform(source["aim"]))
         for side in SIDES:
             if side not in there and any(name.startswith(f"{side}_hand.") for name in self._told):
                 self.gone(side, at, device)
@@ -141,8 +156,8 @@ class XrDoor:
 
 def _transform(given: Mapping[str, Any]) -> tuple[Triple, Quadruple]:
     place, turned = given["position"], given["orientation"]
-    x, y, z = (finite(place[part]) for part in "xyz")
-    a, b, c, d = (finite(turned[part]) for part in "xyzw")
+    x, y, z = (place[part] for part in "xyz")
+    a, b, c, d = (turned[part] for part in "xyzw")
     return (x, y, z), (a, b, c, d)
 
 

@@ -3,8 +3,9 @@
 from .coming import PATIENCE, Coming, engine_for
 from .compiler import check_compiled
 from .library import Engine, EngineError, can_compile, is_at_hand, load
-from .loop import Keeps, Kept, Loop, PythonLoop, Subject
+from .loop import Keeps, Kept, Loop, PythonLoop
 from .room import Room
+from .subjects import Subject, rotation_of
 from .woven_ahead import Weaving, may_weave_ahead, weaving_for
 
 __all__ = [
@@ -25,5 +26,6 @@ __all__ = [
     "is_at_hand",
     "load",
     "may_weave_ahead",
+    "rotation_of",
     "weaving_for",
 ]

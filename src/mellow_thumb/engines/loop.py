@@ -5,18 +5,15 @@ from __future__ import annotations
 from math import nan
 from typing import TYPE_CHECKING, NamedTuple, Protocol
 
-from ..basics import ArgumentError
-from ..formulas import heading_of
 from ..plan.mounts import Pose
+from .subjects import stood
 
 if TYPE_CHECKING:
     from ..weaving import Item, Program
+    from .subjects import Subject
 
 _tuple = tuple.__new__
 """Makes a named tuple without a call in between: for what is made many times a frame, to roll back."""
-
-Subject = tuple[tuple[float, float, float], tuple[float, float, float, float]] | tuple[float, float, float]
-"""Where a subject is (m): its place, or its place and its rotation, a unit quaternion x, y, z, w."""
 
 
 class Kept(NamedTuple):
@@ -93,31 +90,6 @@ def carried(program: Program, before: Loop | None) -> tuple[tuple[float, ...], t
     kept = dict(zip(other.rig_roles.values(), before.rig, strict=True))
     rig = (kept.get(program.rig_roles[name], start) for name, start in program.rig.items())
     return tuple(said.get(name, nan) for name in program.asked), tuple(rig)
-
-
-def refused(subject: object, wanted: str = "a place, or a place and a rotation") -> ArgumentError:
-    """What is said of a subject that is none."""
-    return ArgumentError(f"subject: found {subject!r}; expected {wanted}")
-
-
-def stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tuple[float, ...]:
-    """What the host said, with the subject there; where its yaw is asked, it has the place `turns`."""
-    yaw = None
-    try:
-        if len(subject) == 2:
-            place, rotation = subject
-            yaw = heading_of(*map(float, rotation))
-        else:
-            place = subject
-        x, y, z = map(float, place)
-    except (TypeError, ValueError) as error:
-        raise refused(subject) from error
-    # a number less itself is 0, unless it is infinite or none
-    if (x - x) + (y - y) + (z - z) != 0.0 or (yaw is not None and yaw - yaw != 0.0):
-        raise refused(subject, "finite numbers")
-    if yaw is None or turns is None:
-        return (x, y, z, *hosts[3:])  # its place is what every mount asks first
-    return (x, y, z, *hosts[3:turns], yaw, *hosts[turns + 1 :])
 
 
 class PythonLoop:

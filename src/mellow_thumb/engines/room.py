@@ -8,13 +8,15 @@ from itertools import chain
 from typing import TYPE_CHECKING
 
 from ..weaving.languages import MOST, room_start
-from .loop import Kept, carried, refused, stood
+from .loop import Kept, carried
+from .subjects import refused, stood
 
 if TYPE_CHECKING:
     from ..weaving import Item, Program
     from ..weaving.languages import Layout
     from .library import Engine
-    from .loop import Keeps, Loop, Subject
+    from .loop import Keeps, Loop
+    from .subjects import Subject
 
 
 @cache
@@ -203,7 +205,7 @@ class Room:
         self._pose(self._there)
         if self._flags[0] != 0.0:
             self._flags[0] = 0.0
-            raise refused(subject, "finite numbers")
+            stood(self.hosts, self._turns, subject)  # says what is wrong with it
         return self._read_pose(row, self._made)
 
     def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:

@@ -27,6 +27,8 @@ from .speed import hand_speed
 from .tilting import tilted
 from .turning import (
     degrees_per_count,
+    evened,
+    is_rotation,
     level_rotation,
     level_turned,
     narrowed,
@@ -47,10 +49,12 @@ __all__ = [
     "decay",
     "degrees_per_count",
     "direction_to",
+    "evened",
     "facing",
     "ground_under",
     "hand_speed",
     "heading_of",
+    "is_rotation",
     "level_rotation",
     "level_turned",
     "limited",

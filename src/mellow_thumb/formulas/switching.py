@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from math import sqrt
+
 
 def latched(size: float, before: float, *, at: float, rearm: float) -> float:
     """1 once a size has reached `at`, until it falls below `rearm`; 0 otherwise.
@@ -57,3 +59,20 @@ def refilled(left: float, gap: float, *, rate: float, most: float) -> float:
     """How much a hand has left after `gap` (s): it grows at `rate` a second, up to `most`."""
     grown = left + rate * gap
     return grown if grown < most else most
+
+
+def beyond(x: float, y: float, dx: float, dy: float, *, least: float) -> float:
+    """The share of a step (dx, dy) from (x, y) that lies more than `least` from the origin.
+
+    The step leads across that circle, from inside to its outside.
+
+    >>> beyond(0.0, 0.0, 100.0, 0.0, least=20.0), beyond(18.0, 0.0, 4.0, 0.0, least=20.0)
+    (0.8, 0.5)
+    """
+    a = dx * dx + dy * dy
+    b = x * dx + y * dy
+    inside = least * least - x * x - y * y
+    root = b * b + a * (inside if inside > 0.0 else 0.0)
+    share = 1.0 - (sqrt(root if root > 0.0 else 0.0) - b) / (a if a > 0.0 else 1.0)
+    over = share if share > 0.0 else 0.0
+    return over if over < 1.0 else 1.0

@@ -6,7 +6,7 @@ turns the view right, positive pitch looks up, positive roll lowers the right si
 
 from __future__ import annotations
 
-from math import atan, ceil, cos, sin
+from math import atan, ceil, cos, sin, sqrt
 
 
 def degrees_per_count(turn: float, *, counts_per_cm: float) -> float:
@@ -94,3 +94,24 @@ def narrowed(zoom: float, *, half: float) -> float:
     32.204
     """
     return 114.59155902616465 * atan(half / zoom)
+
+
+def is_rotation(x: float, y: float, z: float, w: float) -> bool:
+    """Whether a quaternion is a rotation, or nearly one: its length within a tenth of 1.
+
+    >>> is_rotation(0.0, 0.0, 0.0, 1.05), is_rotation(0.0, 0.0, 0.0, 0.0)
+    (True, False)
+    """
+    square = x * x + y * y + z * z + w * w
+    return square > 0.81 and square < 1.21
+
+
+def evened(x: float, y: float, z: float, w: float) -> tuple[float, float, float, float]:
+    """A quaternion that is nearly a rotation as one of length 1; within a millionth it is left to the bit.
+
+    >>> evened(0.0, 0.0, 0.0, 1.05)
+    (0.0, 0.0, 0.0, 1.0)
+    """
+    square = x * x + y * y + z * z + w * w
+    size = sqrt(square) if abs(square - 1.0) > 1e-6 and square > 0.5 else 1.0
+    return x / size, y / size, z / size, w / size

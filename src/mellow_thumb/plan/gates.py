@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING, ClassVar
 
 from ..basics import PlanError, listed
 from ..expressions import every, flag, some, where
-from ..formulas import shaping
+from ..formulas import shaping, switching
 from .buttons import Latches
 from .signals import FAMILIES
 from .words import ANCHOR, NEVER
@@ -16,7 +16,7 @@ from .words import ANCHOR, NEVER
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
-    from ..expressions import Block, Handle, State, Value
+    from ..expressions import Block, Handle, Name, State, Value
     from .buttons import Buttons
     from .changes import Change, Inputs
     from .signals import Address
@@ -252,14 +252,22 @@ class GateState:
             block.set(self.timer, NEVER)
             block.set(self.lasted, 1.0)
 
-    def travel(self, block: Block, x: Value, y: Value) -> Value:
-        """Write how far a press has gone by now; the test of whether that is far enough."""
+    def travel(self, block: Block, x: Value, y: Value, over: Name | None) -> Value:
+        """Write how far a press has gone by now; the test of whether that is far enough.
+
+        `over` becomes the share of this displacement that lies beyond its travel, where that is less.
+        """
         assert self.far is not None
         assert self.gate.travel
+        least = self.gate.travel.least
+        if over is not None:
+            (share,) = block.call(switching.beyond, *self.way, x, y, least=least)
         for one, moved in zip(self.way, (x, y), strict=True):
             block.set(one, one + moved)
         (way,) = block.call(shaping.length, *self.way)
-        block.set(self.far, flag(way >= self.gate.travel.least))
+        block.set(self.far, flag(way >= least))
+        if over is not None:
+            block.set(over, where(every([self.far != 0.0, share < over]), share, over))
         return self.far != 0.0
 
     @property

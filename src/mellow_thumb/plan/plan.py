@@ -249,6 +249,13 @@ class Plan:
             or any(one.axis.return_half_life for one in self.mounts.instances)
         )
 
+    @property
+    def takes_pointer(self) -> bool:
+        """Whether the pointer is ever held or hidden; without the focus it is free."""
+        return any(
+            cursor not in ("", "free") for cursor in (self.cursor, *(gate.cursor for gate in self.gates))
+        )
+
     @cached_property
     def signals(self) -> tuple[Address, ...]:
         """The addresses that it reads, each once, in the order of their names; what they rest on as well.
@@ -256,7 +263,8 @@ class Plan:
         What is held is let go when the window loses the focus or its device is unplugged.
         """
         devices = sorted({a.signal.device for a in self.inputs if a.signal.held} & set(DEVICES))
-        facts = ["host.focus", *(f"{device}.connected" for device in devices)] if devices else []
+        facts = [f"{device}.connected" for device in devices]
+        facts += ["host.focus"] if devices or self.takes_pointer else []
         facts += ["host.world_rate"] if self.worldly else []
         facts += ["host.slope", "host.platform", "host.lift"] if self.movement else []
         locked = any(isinstance(one.mount, Orbit) and one.mount.frame == "target" for one in self.mounts.all)

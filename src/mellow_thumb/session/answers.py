@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
+from ..engines import rotation_of
 from ..formulas import direction_to, heading_of, rotation_rows, wrapped
 from ..plan.mounts import HEAD, PLACE, TARGET, Headset, Orbit
 from ..weaving import kept
@@ -54,23 +55,24 @@ class Answers:
     def wear(self, head: tuple[Triple, Quadruple]) -> None:
         """Say where the head is, to the view and, from the next frame on, to who walks by it."""
         try:
-            said = [float(part) for some in head for part in some]
-            pose = dict(zip(HEAD, said, strict=True))
+            place, given = head
+            x, y, z = map(float, place)
         except (TypeError, ValueError) as error:
             raise ArgumentError(f"head: found {head!r}; expected a place and a rotation") from error
-        self.say(pose)
-        self._point("head", (said[3], said[4], said[5], said[6]))
+        turned = rotation_of("head", given)
+        self.say(dict(zip(HEAD, (x, y, z, *turned), strict=True)))
+        self._point("head", turned)
 
     def set_hand(self, side: str, rotation: Quadruple) -> None:
         """As :meth:`Session.set_hand` says."""
         if side not in ("left", "right"):
             raise ArgumentError(f'hand: found {side!r}; expected "left" or "right"')
-        self._point(f"{side}_hand", rotation)
+        self._point(f"{side}_hand", rotation_of(f"{side} hand", rotation))
 
     def _point(self, what: str, rotation: Quadruple) -> None:
         """Say which way something points in the play space, as it is centred."""
         zero = self.kept(self._worn[0], "zero_yaw") if self._worn else 0.0
-        self._feed(f"host.{what}_yaw", wrapped(heading_of(*map(float, rotation)) - zero))
+        self._feed(f"host.{what}_yaw", wrapped(heading_of(*rotation) - zero))
 
     @property
     def _worn(self) -> list[int]:

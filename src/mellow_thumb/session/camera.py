@@ -6,6 +6,7 @@ from math import asin, degrees
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError, listed, nearest
+from ..engines import rotation_of
 from ..formulas import heading_of, wrapped
 from ..plan import CURSORS, REDUCED
 from ..plan.mounts import GROUND, UP, Eye, Flat, Orbit, Overhead
@@ -167,9 +168,7 @@ class Camera:
 
         Raises :class:`ArgumentError` for what is no rotation.
         """
-        x, y, z, w = map(float, rotation)
-        if not abs(x * x + y * y + z * z + w * w - 1.0) < 1e-3:
-            raise ArgumentError(f"rotation: found {rotation!r}; expected a unit quaternion x, y, z, w")
+        x, y, z, w = rotation_of("rotation", rotation)
         # rounding may leave a sine of a little more than 1
         pitch = degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z)))))
         return wrapped(heading_of(x, y, z, w) - self._base_yaw()), pitch

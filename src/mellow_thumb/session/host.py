@@ -5,7 +5,9 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Protocol
 
 from ..basics import ArgumentError
+from ..formulas import evened, is_rotation
 from ..plan import ATTITUDE, FINGERS
+from .motion import NO_ROTATION
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
@@ -93,8 +95,12 @@ class Host:
 
     def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
         """As :meth:`Session.attitude` says."""
-        for name, value in zip(ATTITUDE, self._finite("motion.attitude", rotation, 4), strict=False):
-            self._intake.feed(name, value, at=at, device=device)
+        numbers = self._finite("motion.attitude", rotation, 4)
+        if numbers and not is_rotation(*numbers):
+            self._intake.refuse("motion.attitude", NO_ROTATION)
+        elif numbers:
+            for name, value in zip(ATTITUDE, evened(*numbers), strict=True):
+                self._intake.feed(name, value, at=at, device=device)
 
     def _finite(self, name: str, values: Sequence[float], count: int) -> list[float]:
         """Numbers that belong together; where one of them is none, all are refused, and none come back."""

@@ -61,7 +61,7 @@ class Intake:
         self._things = things(plan)
         known = [stage.saved() if stage else None for stage in (self.contacts, self.motion)]
         self.contacts = Contacts(plan, program.codes, self.refuse) if plan.touches else None
-        self.motion = Motion(program.codes) if feels(program.codes) else None
+        self.motion = Motion(program.codes, self.refuse) if feels(program.codes) else None
         self.plain = self.contacts is None
         """Whether what has arrived goes to the program as it is, but for the readings of sensors."""
         self._pairs = {name: (one[0], *one[2:4]) for name, one in self.doors.items() if one[1] == PAIR}

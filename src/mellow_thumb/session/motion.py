@@ -7,11 +7,12 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Any
 
+from ..formulas import is_rotation
 from ..plan import ATTITUDE
 from .attitude import Attitude, aim, faded
 
 if TYPE_CHECKING:
-    from collections.abc import Mapping, Sequence
+    from collections.abc import Callable, Mapping, Sequence
 
     from ..weaving import Item
 
@@ -20,6 +21,12 @@ FIRST = -101
 PARTS = (*(f"motion.{what}.{part}" for what in ("turn", "force") for part in "xyz"), *ATTITUDE)
 TURN_Z, FORCE_Z, ATTITUDE_W = FIRST - 2, FIRST - 5, FIRST - 9
 AIM = "motion.aim"
+READINGS = {TURN_Z: "motion.turn", FORCE_Z: "motion.force", ATTITUDE_W: "motion.attitude"}
+"""What is whole with the part of each code."""
+NO_ROTATION = "no rotation: expected a unit quaternion x, y, z, w"
+"""Why an attitude is refused."""
+TORN = "a part of it is missing, or was refused"
+"""Why a reading is refused whose last part comes without the others."""
 
 
 def feels(codes: Mapping[str, int]) -> bool:
@@ -34,12 +41,15 @@ class Motion:
     one nearer to the last, so that a tilt goes on past half a turn.
     """
 
-    def __init__(self, codes: Mapping[str, int]) -> None:
-        """Make what a program asks for, by its codes."""
+    def __init__(self, codes: Mapping[str, int], refuse: Callable[[str, str], None]) -> None:
+        """Make what a program asks for, by its codes; `refuse` is told what of it is no reading, and why."""
+        self._refuse = refuse
         self.attitude = Attitude()
         self._aim = codes.get(AIM)
         self._poses = tuple(codes[name] for name in ATTITUDE) if ATTITUDE[0] in codes else ()
         self._reading = [0.0] * len(PARTS)
+        self._parts: set[int] = set()
+        """The codes of the parts of readings that have come and are not whole yet."""
         self._pose: Sequence[float] = (0.0, 0.0, 0.0, 0.0)
 
     def expand(self, items: list[Item]) -> list[Item]:
@@ -53,6 +63,9 @@ class Motion:
                 out.append(item)
                 continue
             self._reading[FIRST - code] = x
+            self._parts.add(code)
+            if code not in READINGS or not self._is_whole(code):
+                continue
             a, b, c, d, e, f, *pose = self._reading
             # a reading is fed part by part, x first: z makes it whole
             if code == FORCE_Z:
@@ -62,6 +75,15 @@ class Motion:
             elif code == ATTITUDE_W:
                 self._told(out, t, pose)
         return out
+
+    def _is_whole(self, last: int) -> bool:
+        """Whether all parts of the reading that ends here have come; one that is torn is refused whole."""
+        parts = {last + k for k in range(4 if last == ATTITUDE_W else 3)}
+        there = parts <= self._parts
+        self._parts -= parts
+        if not there:
+            self._refuse(READINGS[last], TORN)
+        return there
 
     def _turn(self, out: list[Item], t: float, reading: tuple[float, float, float]) -> None:
         """A reading is whole."""
@@ -74,9 +96,12 @@ class Motion:
 
     def _told(self, out: list[Item], t: float, pose: Sequence[float]) -> None:
         """How the device is turned; of the two quaternions for it the one nearer to the last."""
-        size = sum(part * part for part in pose) ** 0.5
-        if not self._poses or size < 0.5:
+        if not self._poses:
             return
+        if not is_rotation(*pose):
+            self._refuse("motion.attitude", NO_ROTATION)
+            return
+        size = sum(part * part for part in pose) ** 0.5
         # q and -q are one rotation, but a tilt read from the other one would jump by a turn
         away = sum(part * last for part, last in zip(pose, self._pose, strict=True)) < 0.0
         self._pose = [part / (-size if away else size) for part in pose]
@@ -84,10 +109,11 @@ class Motion:
 
     def saved(self) -> list[Any]:
         """All that it knows, as plain data."""
-        return [self.attitude.saved(), list(self._reading), list(self._pose)]
+        return [self.attitude.saved(), list(self._reading), list(self._pose), sorted(self._parts)]
 
     def restore(self, saved: list[Any]) -> None:
         """Become what :meth:`saved` told."""
-        attitude, reading, pose = saved
+        attitude, reading, pose, *parts = saved
         self.attitude.restore(attitude)
         self._reading, self._pose = list(map(float, reading)), list(map(float, pose))
+        self._parts = {int(code) for some in parts for code in some}

@@ -232,7 +232,7 @@ def _motion(data: dict[str, Any]) -> list[Any] | None:
     """What is known of a device held in the hand; anything else is refused."""
     known: list[Any] | None = data.get("motion")
     if known is not None:
-        Motion({}).restore(known)
+        Motion({}, lambda _, __: None).restore(known)
     return known
 
 

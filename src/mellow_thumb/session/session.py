@@ -170,7 +170,8 @@ class Session:
         """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.
 
         `rotation` is a unit quaternion x, y, z, w from the device's frame (as in :meth:`motion`) to one with
-        +Y up, wherever its north is; either of the two for one rotation will do. From one thread.
+        +Y up, wherever its north is; either of the two for one rotation will do. What is no rotation is
+        refused and counted. From one thread.
         """
         self._host.attitude(rotation, at, device)
 
@@ -190,7 +191,7 @@ class Session:
         """Say which way a hand beside the headset points, ``left`` or ``right``, for who walks by it.
 
         `rotation` is its aim's in the play space, a unit quaternion x, y, z, w. Raises
-        :class:`ArgumentError` for another hand.
+        :class:`ArgumentError` for another hand, and for what is no rotation.
         """
         self._answers.set_hand(side, rotation)
 

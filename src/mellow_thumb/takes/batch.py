@@ -13,6 +13,7 @@ from ..weaving import weave_plan
 from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .host_samples import last_words, sampled
 from .loops import WORTH_COMPILING, runner_for
+from .poses import TORN, whole_poses
 from .replay_table import height, outputs, table_of
 from .take import Take
 from .take_items import TakeReader, none
@@ -194,6 +195,7 @@ def replay_pieces(
             ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
         out = np.empty((height(program), len(ends)))
         words = piece.table if not len(said) else pd.concat([said, piece.table.astype({"signal": "str"})])
+        words = _whole(words, reader)
         hosts, said = sampled(words, program.asked, ends), last_words(words)
         _run(loop, reader.read(piece.table), ends, hosts, out, is_last=is_last)
         _stand(plan, hosts, out)
@@ -240,10 +242,18 @@ def _played(
     reader = TakeReader(plan, program)
     out = np.empty((height(program), len(ends)))
     loop = runner_for(program, len(take) + len(ends), compiled=compiled)
-    hosts = sampled(take.table, program.asked, ends)
+    hosts = sampled(_whole(take.table, reader) if program.asked else take.table, program.asked, ends)
     _run(loop, reader.read(take.table), ends, hosts, out, is_last=True)
     _stand(plan, hosts, out)
     return out, reader
+
+
+def _whole(table: pd.DataFrame, reader: TakeReader) -> pd.DataFrame:
+    """A take's rows without torn poses; those are counted as refused."""
+    table, torn = whole_poses(table)
+    for signal, count in torn.items():
+        reader.refused[signal, TORN] += count
+    return table
 
 
 def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:

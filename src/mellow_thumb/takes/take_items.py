@@ -87,7 +87,7 @@ class TakeReader:
     def __init__(self, plan: Plan, program: Program) -> None:
         self._things = things(plan)
         self._contacts = Contacts(plan, program.codes, self._refuse_one) if plan.touches else None
-        self._motion = Motion(program.codes) if feels(program.codes) else None
+        self._motion = Motion(program.codes, self._refuse_one) if feels(program.codes) else None
         self._codes = all_codes(program.codes, touched=bool(plan.touches))
         self._signals = {name: program.heard.get(name) or find_signal(name).signal for name in self._codes}
         self.refused: Counter[tuple[str, str]] = Counter()

@@ -40,11 +40,13 @@ class Conditioning:
 
     # ---- displacements
 
-    def step(self, block: Block, route: Route) -> None:
-        """Condition a displacement and give it to its axes, while the route listens."""
+    def step(self, block: Block, route: Route, share: Value | None = None) -> None:
+        """Condition a displacement, or a `share` of it, and give it to its axes, while the route listens."""
         kept = self.parts.routes[route.name]
         size = self._hand_speed(block, kept) if kept.speed else None
         listen, factors = self.switching.listen(route.gate), [*self.parts.factors(route)]
+        if share is not None:
+            factors.append(share)
         if route.speed_gain:
             assert size is not None
             factors.append(route.speed_gain.factor(block, size))

@@ -40,6 +40,7 @@ from ..plan import (
     T,
     X,
     Y,
+    in_order,
 )
 from ..plan.steps import QUICK
 from .conditioning import Conditioning
@@ -48,7 +49,7 @@ from .taking_over import TakingOver
 
 if TYPE_CHECKING:
     from ..expressions import Block, Handle, Name, Statement, Value
-    from ..plan import Route, Signal
+    from ..plan import Route, Signal, When
     from .parts import Parts
     from .passing import Passing
 
@@ -189,19 +190,46 @@ class Events:
         # the pointer was just caught: the window library moves it to the middle, and no hand did that
         with block.when(caught == 0.0):
             self._displace(block, signal)
-        block.set(caught, 0.0)
+        with block.otherwise():
+            block.set(caught, 0.0)
 
     def _displace(self, block: Block, signal: Signal) -> None:
         if self.switching.device is not None:
             self._stir(block, signal)
+        over, shares = self._travelled(block, signal)
         for gate in self.switching.gate_states.values():
             if gate.gate.travel and gate.gate.travel.signal.signal == signal:
-                with block.when(gate.travels), block.when(gate.travel(block, X, Y)):
+                with block.when(gate.travels), block.when(gate.travel(block, X, Y, over)):
                     self._follow(block, Change({f"travel {gate.gate.name}"}))
         for count, route in enumerate(self.parts.plan.routes, 1):
             if route.source.signal == signal:
                 block.note(f"route {count}")
-                self.conditioning.step(block, route)
+                self.conditioning.step(block, route, shares.get(route.name))
+
+    def _travelled(self, block: Block, signal: Signal) -> tuple[Name | None, dict[str, Value]]:
+        """What will hold the share of a displacement that lies beyond a travel; what of it each route has.
+
+        A route that listens once the hand has gone far enough has no more of it than what goes further.
+        """
+        waits: set[str] = set()
+        for gate in in_order(self.parts.plan.gates):
+            travels = gate.travel and gate.travel.signal.signal == signal
+            if travels or (gate.when and gate.when.gates & waits):
+                waits.add(gate.name)
+        late = [
+            route
+            for route in self.parts.plan.routes
+            if route.source.signal == signal and route.gate and route.gate.gates & waits
+        ]
+        if not late:
+            return None, {}
+        heard: dict[When, Name] = {}
+        over = block.keep("over", 1.0)
+        for route in late:
+            assert route.gate
+            if route.gate not in heard:
+                heard[route.gate] = block.keep("heard", self.switching.listens[route.gate])
+        return over, {one.name: where(heard[one.gate] == 0.0, over, 1.0) for one in late if one.gate}
 
     def _family(self, signal: Signal) -> float:
         """The number of the family that a signal's device belongs to."""
@@ -277,6 +305,7 @@ class Events:
             # one piece of code serves all of these facts, or what they let go would be written out for each
             is_fact = CODE == whole(parts.codes[fact.name])
             if fact.name == "host.focus":
+                self.switching.catch_again(block, every([is_fact, X != 0.0, FOCUS == 0.0]))
                 block.set(FOCUS, where(is_fact, flag(X != 0.0), FOCUS))
             with block.when(every([is_fact, X == 0.0])):
                 for signal in held:

@@ -29,7 +29,7 @@ class Reading:
         mount = parts.mount_parts.mount if parts.mount_parts else None
         found = {
             "device": switching.device,
-            "cursor": switching.cursor,
+            "cursor": switching.shown_cursor,
             "mount": mount,
             "snapped": parts.snapped,
         }

@@ -244,6 +244,20 @@ class Switching:
                     keys.seen[listen.name] = tuple(Word(f"{stem}_{part}_{listen}") for part in parts)
 
     @property
+    def shown_cursor(self) -> Value | None:
+        """What becomes of the pointer, where that can change: without the focus it is free."""
+        if not self.plan.takes_pointer:
+            return self.cursor
+        wanted = self.cursor if self.cursor is not None else float(CURSORS.index(self.plan.cursor))
+        return where(FOCUS == 0.0, float(CURSORS.index("free")), wanted)
+
+    def catch_again(self, block: Block, test: Value) -> None:
+        """Write that the pointer is caught anew, if it is held: its next movement is not the hand's."""
+        held = [self.cursor == float(CURSORS.index("held"))] if self.cursor is not None else []
+        for caught in self.caught.values():
+            block.set(caught, where(every([test, *held]), 1.0, caught))
+
+    @property
     def cursor_gates(self) -> list[Gate]:
         """The gates that want the pointer so or so, the one that has it first; of equals the freest."""
         wanting = [gate for gate in self.plan.gates if gate.cursor]

@@ -15,15 +15,15 @@ from itertools import accumulate
 from typing import TYPE_CHECKING
 
 from ...expressions import MATHS, Block, Branch, Names, Set, Word, lift
-from ...formulas import heading_of
+from ...formulas import evened, heading_of, is_rotation
 from ...plan import ANCHOR
 from ..loop import READING, copy_of, drop, item, restored
 from .c import ATOM, C, indented
 
 if TYPE_CHECKING:
-    from collections.abc import Iterable, Mapping
+    from collections.abc import Callable, Iterable, Mapping
 
-    from ...expressions import Parameter
+    from ...expressions import Name, Parameter
     from ..program import Program
 
 MOST = 256
@@ -122,21 +122,28 @@ static double heading(double x, double y, double z, double w)
 @heading@
 }
 
+static double is_rotation(double x, double y, double z, double w)
+{
+@is_rotation@
+}
+
 /* Make the pose of what the last frame read. First the subject is put where the host says, if that is news
- * (1: its place, 2: its rotation too); where it is not finite it stays news, and nothing is done. */
+ * (1: its place, 2: its rotation too); what is not finite, or no rotation, stays news, and does nothing. */
 SHOWN void room_pose(double *room)
 {
     double *host = room + @HOSTS@;
     if (room[0] != 0.0) {
         const double x = room[1], y = room[2], z = room[3];
-        const double yaw = room[0] == 2.0 ? heading(room[4], room[5], room[6], room[7]) : 0.0;
-        if ((x - x) + (y - y) + (z - z) != 0.0 || yaw - yaw != 0.0)
+        const int turned = room[0] == 2.0;
+        if ((x - x) + (y - y) + (z - z) != 0.0)
+            return;
+        if (turned && is_rotation(room[4], room[5], room[6], room[7]) == 0.0)
             return;
         host[0] = x;
         host[1] = y;
         host[2] = z;
-        if (room[0] == 2.0 && @TURNS@ >= 0)
-            host[@TURNS@ >= 0 ? @TURNS@ : 0] = yaw;
+        if (turned && @TURNS@ >= 0)
+            host[@TURNS@ >= 0 ? @TURNS@ : 0] = heading(room[4], room[5], room[6], room[7]);
         room[0] = 0.0;
     }
     pose((kept *)(room + @STATE@), room + @NUMBERS@, room + @OUT@, host, room[@HOSTS@ - 1], room + @POSE@);
@@ -294,8 +301,8 @@ def engine_text(program: Program) -> EngineText:
     taken = [one.name for one in posed.taken if one.name not in (*rig, "t")]
     given = [*(f"seen[{k}]" for k in program.posing), *(f"host[{k}]" for k in range(len(program.hosts)))]
     begin = [f"const double {name} = {what};" for name, what in zip(taken, given, strict=True)]
-    heading = _heading()
-    called = set(re.findall(r"\b([a-z]\w*)\(", "\n".join([*act, *read, *made, *heading])))
+    turned = _body(evened, heading_of)
+    called = set(re.findall(r"\b([a-z]\w*)\(", "\n".join([*act, *read, *made, *turned])))
     maths = tuple(name for name in (*MATHS, "pow") if name in called)
     parts = {
         "fields": [f"double {one};" for one in (*rig.values(), *state)],
@@ -303,7 +310,8 @@ def engine_text(program: Program) -> EngineText:
         "read": [*reading.declared(), *read],
         "pose": [*begin, *(f"(void){name};" for name in taken), *posing.declared(), *made],
         "save": save,
-        "heading": heading,
+        "heading": turned,
+        "is_rotation": _body(is_rotation),
         "maths": [line for k, name in enumerate(maths) for line in _case(k, name)],
     }
     hosts, width, results = len(program.hosts), len(woven.outputs), len(posed.results)
@@ -314,12 +322,14 @@ def engine_text(program: Program) -> EngineText:
     return EngineText(_filled(parts, layout, counts), layout, maths)
 
 
-def _heading() -> list[str]:
-    """The body of a function that gives the yaw of a rotation."""
+def _body(*formulas: Callable[..., object]) -> list[str]:
+    """The body of a function that gives what some formulas make, each of what the one before it did."""
     block, writer = Block(Names("xyzw")), C({})
-    (yaw,) = block.call(heading_of, *map(Word, "xyzw"))
+    found: tuple[Name, ...] = tuple(map(Word, "xyzw"))
+    for formula in formulas:
+        found = block.call(formula, *found)
     lines = writer.lines(block.statements)
-    return [*writer.declared(), *lines, f"return {writer.value(yaw)};"]
+    return [*writer.declared(), *lines, f"return {writer.value(found[0])};"]
 
 
 def _case(place: int, name: str) -> list[str]:

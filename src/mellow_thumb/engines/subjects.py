@@ -1,0 +1,46 @@
+"""Places and rotations that a host says: what is none is refused, what is nearly one is made one."""
+
+from __future__ import annotations
+
+from ..basics import ArgumentError
+from ..formulas import evened, heading_of, is_rotation
+
+Subject = tuple[tuple[float, float, float], tuple[float, float, float, float]] | tuple[float, float, float]
+"""Where a subject is (m): its place, or its place and its rotation, a unit quaternion x, y, z, w."""
+
+
+def rotation_of(what: str, given: object) -> tuple[float, float, float, float]:
+    """A rotation that a host says, as a quaternion of length 1: within a tenth of that it is made so.
+
+    Raises :class:`ArgumentError`, about `what`, for anything else.
+    """
+    try:
+        x, y, z, w = map(float, given)  # type: ignore[call-overload]
+    except (TypeError, ValueError, OverflowError) as error:
+        raise ArgumentError(f"{what}: found {given!r}; expected a unit quaternion x, y, z, w") from error
+    if not is_rotation(x, y, z, w):
+        raise ArgumentError(f"{what}: found {given!r}; expected a unit quaternion x, y, z, w")
+    return evened(x, y, z, w)
+
+
+def refused(subject: object, wanted: str = "a place, or a place and a rotation") -> ArgumentError:
+    """What is said of a subject that is none."""
+    return ArgumentError(f"subject: found {subject!r}; expected {wanted}")
+
+
+def stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tuple[float, ...]:
+    """What the host said, with the subject there; where its yaw is asked, it has the place `turns`."""
+    yaw = None
+    try:
+        place, rotation = subject if len(subject) == 2 else (subject, None)
+        x, y, z = map(float, place)
+    except (TypeError, ValueError) as error:
+        raise refused(subject) from error
+    # a number less itself is 0, unless it is infinite or none
+    if (x - x) + (y - y) + (z - z) != 0.0:
+        raise refused(subject, "finite numbers")
+    if rotation is not None:
+        yaw = heading_of(*rotation_of("subject", rotation))
+    if yaw is None or turns is None:
+        return (x, y, z, *hosts[3:])  # its place is what every mount asks first
+    return (x, y, z, *hosts[3:turns], yaw, *hosts[turns + 1 :])
