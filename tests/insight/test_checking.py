@@ -97,6 +97,14 @@ def test_with_a_take_dead_zones_are_held_to_its_noise(tmp_path: Path) -> None:
     assert set(codes(mended, thumb.take())) == {"absent-device"}
 
 
+def test_a_face_that_first_person_makes_needless_is_found(tmp_path: Path) -> None:
+    warden = data("warden.toml")
+    (found,) = [one for one in mt.check(load(tmp_path, warden)) if one.code == "needless-face"]
+    assert found.where == "face"
+    follow = ('kind = "eye"', 'kind = "orbit"\naxes.distance = { fixed = "4 m" }')
+    assert "needless-face" not in codes(load(tmp_path, warden, follow))
+
+
 def test_edges_need_to_be_told_that_the_pointer_is_inside(tmp_path: Path) -> None:
     import pandas as pd
 
@@ -134,7 +142,7 @@ TAKES = {
 def test_every_code_there_is_has_a_case(tmp_path: Path) -> None:
     tried = {case[0] for case in CASES} | {
         "sickening", "dead-zone-under-noise", "edge-without-inside", "needless-allowance", "square-screen",
-        *TAKES,
+        "needless-face", *TAKES,
     }  # fmt: skip
     assert tried == set(CODES)
     found = {one.code for case in CASES for one in mt.check(load(tmp_path, FINE, *case[2]))}

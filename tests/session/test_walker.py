@@ -104,5 +104,5 @@ def test_what_is_no_command_is_refused(glasses: mt.Profile) -> None:
     with pytest.raises(mt.ArgumentError, match="no movement"):
         glasses.session().command()
     many = tuple((Condition(f"gate{k}"), 0.5) for k in range(17))
-    with pytest.raises(mt.ArgumentError, match="16 at the most"):
+    with pytest.raises(mt.ArgumentError, match="15 at the most"):
         Walker(Movement(1.0, scales=many))

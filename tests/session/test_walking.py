@@ -15,6 +15,7 @@ import mellow_thumb as mt
 from mellow_thumb.formulas.walking import walked
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
+from mellow_thumb.plan.mounts.orbits import Orbit
 from mellow_thumb.plan.movement import MOVES, Movement
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
@@ -35,8 +36,9 @@ AXES = (
 )  # fmt: skip
 
 
-def walker(movement: Movement) -> mt.Session:
-    return mt.Session(Plan((LOOK, TURN, WALK), (), AXES, Eye("eye"), movement=movement))
+def walker(movement: Movement, mount: Eye | Orbit | None = None) -> mt.Session:
+    axes = (*AXES[:3], Orbit.axes["distance"], *AXES[3:]) if isinstance(mount, Orbit) else AXES
+    return mt.Session(Plan((LOOK, TURN, WALK), (), axes, mount or Eye("eye"), movement=movement))
 
 
 def after(session: mt.Session, seconds: float, rate: int = 60) -> tuple[np.ndarray, mt.Frame]:
@@ -208,7 +210,7 @@ def test_facing_the_view_is_facing_where_the_camera_looks(relative_to: str) -> N
 
 
 def test_it_faces_where_it_goes_or_where_the_view_is(tmp_path: Path) -> None:
-    session = load(tmp_path, WARDEN).session()
+    session = load(tmp_path, WARDEN, ('[mounts.eye]\nkind = "eye"', DISTANT)).session()
     session.feed("mouse.move", (600.0, 0.0))
     session.feed("key.KeyA", 1)
     assert after(session, 1.0)[1].movement.heading == pytest.approx(-60.0)
@@ -216,11 +218,63 @@ def test_it_faces_where_it_goes_or_where_the_view_is(tmp_path: Path) -> None:
     frame = after(session, 1.0)[1]
     assert frame.movement.heading == pytest.approx(30.0)
     assert np.hypot(*frame.movement.velocity[::2]) == pytest.approx(0.8)
-    turning = walker(Movement(2.0, face="travel", turn_rate=90.0))
+    turning = walker(Movement(2.0, face="travel", turn_rate=90.0), Orbit("follow"))
     turning.feed("pad.left_stick", (0.0, -1.0))
     assert abs(after(turning, 1.0)[1].movement.heading) == pytest.approx(90.0)
 
 
+@pytest.mark.parametrize("face", ["travel", "view"])
+@pytest.mark.parametrize("relative_to", ["camera", "world", "body"])
+@pytest.mark.parametrize("pause", [False, True])
+def test_in_first_person_the_heading_is_the_yaw(face: str, relative_to: str, *, pause: bool) -> None:
+    if relative_to == "body" and face == "travel":
+        return
+    session = walker(Movement(2.0, face=face, relative_to=relative_to))
+    by_command = Walker(Movement(2.0, face=face, relative_to=relative_to))
+    session.feed("pad.left_stick", (1.0, 0.0))  # strafing
+    session.tick(0.1)
+    for _ in range(90):
+        session.feed("mouse.move", (70.0, 0.0))
+        frame = session.tick(1 / 60, world_dt=0.0 if pause else None)
+        moved = by_command.step(session.command(), 1 / 60)
+        assert frame.movement.heading == pytest.approx(frame.axes["yaw"], abs=1e-9)
+        assert abs((moved.heading - frame.axes["yaw"] + 180.0) % 360.0 - 180.0) < 0.01
+
+
+def test_a_character_that_the_host_turns_is_left_to_it_in_first_person_too() -> None:
+    session = walker(Movement(2.0, face="free"))
+    session.feed("mouse.move", (300.0, 0.0))
+    assert session.tick(0.1).movement.heading == 0.0
+
+
+def test_going_over_from_first_person_the_character_faces_where_it_looked(tmp_path: Path) -> None:
+    session = load(
+        tmp_path, WARDEN + MORE, ("[signals]", 'behind = { hold = "key.KeyV" }\n[signals]')
+    ).session()
+    session.feed("mouse.move", (600.0, 0.0))
+    session.feed("key.KeyA", 1)
+    assert session.tick(0.5).movement.heading == pytest.approx(30.0)
+    session.feed("mouse.move", (100.0, 0.0), at=0.5)
+    session.feed("key.KeyV", 1, at=0.5)
+    assert session.tick(1e-6).movement.heading == pytest.approx(35.0, abs=0.1)
+    assert after(session, 2.0)[1].movement.heading != pytest.approx(35.0, abs=5.0)  # now it faces its travel
+    session.feed("key.KeyV", 0)
+    frame = session.tick(0.01)
+    assert frame.movement.heading == pytest.approx(frame.axes["yaw"])
+
+
+DISTANT = """[axes]
+distance = { start = "4 m" }
+[mounts.eye]
+kind = "orbit"
+"""
+MORE = """
+[axes]
+distance = { start = "4 m" }
+[mounts.follow]
+kind = "orbit"
+gate = "behind"
+"""
 WARDEN = data("warden.toml")
 
 WRONG = {

@@ -26,6 +26,7 @@ CHECKS = (
     checks_switching.holds,
     checks_switching.devices,
     checks_switching.mounts,
+    checks_switching.faces,
     checks_switching.comfort,
 )
 

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 
 from ..basics import listed
 from ..plan import DEVICES, FAMILIES, MOST_FREE, Condition, excludes, in_order
-from ..plan.mounts import Headset
+from ..plan.mounts import Eye, Headset
 from .bench import Bench, for_one
 from .findings import Finding
 from .plain_words import inputs
@@ -108,6 +108,16 @@ def mounts(plan: Plan) -> Iterator[Finding]:
             reason = f"{one.mount.name} is never in force: {above} always comes before it"
             fix = "another gate, or a higher priority"
             yield Finding("unreached-mount", "error", ("mounts", one.mount.name), reason, fix)
+
+
+def faces(plan: Plan) -> Iterator[Finding]:
+    """Where a character faces that is seen in first person only: there it faces where the view looks."""
+    movement = plan.movement
+    first = all(isinstance(one.mount, Eye) and one.mount.turns == "body" for one in plan.mounts.all)
+    if movement and first and movement.faces:
+        reason = "in first person the character faces where the view looks: face changes nothing"
+        fix = 'take it out; face = "free" leaves it to the host'
+        yield Finding("needless-face", "warning", ("movement", "face"), reason, fix)
 
 
 def comfort(plan: Plan) -> Iterator[Finding]:

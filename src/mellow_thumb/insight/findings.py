@@ -38,6 +38,7 @@ CODES = {
     "other-clock": "a device of a take on a clock of its own",
     "rows-twice": "rows of a take that are there twice",
     "wild-values": "values of a take that no hand and no sensor makes",
+    "needless-face": "where a character faces that is seen in first person only",
     "unreached-mount": "a mount that is never in force",
     "sickening": "what makes people ill in a headset",
     "needless-allowance": "an allowance of what was not found",

@@ -408,10 +408,10 @@ class Session:
 
     def command(self) -> bytes:
         """What the last frame asked of a :class:`Walker`, in six bytes; an error without movement."""
-        movement = self._running.plan.movement
-        if movement is None:
+        plan = self._running.plan
+        if plan.movement is None:
             raise ArgumentError("found no movement in this profile; expected a table [movement]")
-        return command_of(movement, self._last_frame)
+        return command_of(plan.movement, self._last_frame, plan.mounts.all[self._running.mount].mount)
 
     @property
     def _last_frame(self) -> Frame:

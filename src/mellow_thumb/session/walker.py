@@ -13,18 +13,21 @@ from typing import TYPE_CHECKING
 from ..basics import ArgumentError
 from ..formulas import wrapped
 from ..plan import POINTED
+from ..plan.mounts import Eye
 from ..weaving import weave_walk
 from .frame import Moved
 
 if TYPE_CHECKING:
     from ..plan import Movement
+    from ..plan.mounts import Mount
     from .frame import Frame
 
 LAYOUT = struct.Struct("<bbHH")
-"""A command: right and forward (1/127 each), the yaw (1/65536 of a turn), a bit for each gate."""
+"""A command: right and forward (1/127 each), the yaw (1/65536 of a turn), a bit for each gate and `FIRST`."""
 TURNING = ("camera", *POINTED)
 """References that turn with what the player looks at."""
-MOST_GATES = 16
+MOST_GATES, FIRST = 15, 1 << 15
+"""How many gates fit into a command, and the bit that says that the view is where the character faces."""
 STILL = (0.0, 0.0, 0.0, 0.0)
 """Velocity x and z (m/s), heading and yaw (deg) of one who has not walked yet."""
 
@@ -42,11 +45,14 @@ def asked_gates(movement: Movement) -> tuple[str, ...]:
     return tuple(names)
 
 
-def command_of(movement: Movement, frame: Frame) -> bytes:
-    """What a frame asks of a walker: six bytes."""
+def command_of(movement: Movement, frame: Frame, mount: Mount) -> bytes:
+    """What a frame asks of a walker, seen from a mount: six bytes."""
     axes, gates = frame.axes, frame.gates
     right, ahead = (round(127.0 * axes.get(name, 0.0)) for name in ("move_x", "move_y"))
     bits = sum(1 << k for k, name in enumerate(asked_gates(movement)) if gates[name])
+    eye = isinstance(mount, Eye) and mount.turns == "body" and movement.relative_to not in POINTED
+    face = next((face for one, face in movement.faces if gates[one.gate] == one.wanted), movement.face)
+    bits |= FIRST if eye and face != "free" else 0
     yaw = frame.movement.forward if movement.relative_to in TURNING else axes.get("yaw", 0.0)
     return LAYOUT.pack(right, ahead, round(yaw / 360.0 * 65536.0) % 65536, bits)
 
@@ -77,7 +83,7 @@ class Walker:
         then = self.state[3]
         yaw = then + wrapped(turn * (360.0 / 65536.0) - then)
         vx, vy, vz, x, y, z, heading, forward, last = self._walk(
-            right / 127.0, ahead / 127.0, yaw, dt, *slope, *open_, *self.state
+            right / 127.0, ahead / 127.0, yaw, dt, *slope, *open_, float(bits >> 15), *self.state
         )
         self.state = (vx, vz, heading, last)
         return Moved((vx, vy, vz, x, y, z, heading, forward))

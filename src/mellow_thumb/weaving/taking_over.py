@@ -69,6 +69,8 @@ class TakingOver:
         block.set(kept.blend_t, ANCHOR)
         block.set(kept.blend_over, self._over(new))
         self._hand_over(block, new)
+        if parts.walk:
+            parts.walk.face_view(block)
         # only now: what is handed over is read from the mount that was in force
         block.set(kept.mount, new)
         for on, users in kept.users.items():

@@ -26,9 +26,9 @@ def weave_walk(movement: Movement) -> Walked:
     """What a step of a walk comes to, by the walk that a session weaves.
 
     It takes how far movement goes to the right and ahead, the yaw (deg), the time (s), how much the ground
-    rises for each metre to +X and to +Z, 1 or 0 for each gate that matters to the movement, by name, then
-    velocity x and z (m/s), heading and yaw (deg) as they were. It gives velocity x, y, z (m/s), the way x, y,
-    z (m), heading and forward (deg), and the yaw for the next step.
+    rises for each metre to +X and to +Z, 1 or 0 for each gate that matters to the movement, by name, 1
+    in first person, then velocity x and z (m/s), heading and yaw (deg) as they were. It gives velocity x, y,
+    z (m/s), the way x, y, z (m), heading and forward (deg), and the yaw for the next step.
     """
     # a hand or a head is a yaw like the camera's, once it is known
     own = replace(movement, relative_to="camera") if movement.relative_to in POINTED else movement
@@ -39,6 +39,7 @@ def weave_walk(movement: Movement) -> Walked:
     parts = Parts(Plan((), gates, axes, Eye("eye"), movement=own), ())
     walk, block = parts.walk, parts.block()
     assert walk is not None
+    walk.first = Word("first") != 0.0
     state, (slope_x, slope_y) = walk.state, parts.raw["host.slope"]
     right, ahead = Word("right"), Word("ahead")
     for rest in (*state.moved, *parts.raw["host.platform"], *parts.raw["host.lift"]):
@@ -50,5 +51,5 @@ def weave_walk(movement: Movement) -> Walked:
     walk.pass_time(block, lift(0.0))
     results = [*walk.read(block), state.yaw_then]
     given = [right, ahead, parts.variables["yaw"], DT, slope_x, slope_y, *parts.switching.gates.values()]
-    given += [state.velocity_x, state.velocity_z, state.heading, state.yaw_then]
+    given += [Word("first"), state.velocity_x, state.velocity_z, state.heading, state.yaw_then]
     return compiled(function("walk", [one.name for one in given], block.statements, results), "walk")

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from contextlib import nullcontext
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
-from ..expressions import every, flag, lift, product_of, some, total, where, worked_out
+from ..expressions import FALSE, TRUE, cases, every, flag, lift, product_of, some, total, where, worked_out
 from ..formulas import bearing, on_disc, toward, walked, wrapped
 from ..plan import DT, GLIDE, POINTED, WORLD_RATE
 from ..plan.mounts import Eye, Orbit
@@ -63,12 +64,14 @@ class Walk:
 
     def __init__(self, parts: Parts, movement: Movement, state: WalkState) -> None:
         self.parts, self.movement, self.state = parts, movement, state
+        self.first: Value | None = None
+        """The test of whether it is seen in first person, where no mount says so."""
 
     def reference(self) -> Value:
         """The yaw that "forward" is measured from."""
         relative = self.movement.relative_to
         if relative == "body":
-            return self.state.heading
+            return self._heading()
         if relative == "world":
             return lift(0.0)
         if relative in POINTED:
@@ -151,19 +154,63 @@ class Walk:
             self._face(block, now, time)
         block.set(state.yaw_then, yaw)
 
+    def _in_first_person(self) -> Value:
+        """The test of whether the character faces where the view looks, at once and always.
+
+        That is an eye whose body turns, but for a character that the host turns.
+        """
+        if self.first is not None:
+            return self.first
+        facing, parts = self.movement.facing, self.parts
+        mounts = parts.plan.mounts.all
+        eyes = [k for k, one in enumerate(mounts) if isinstance(one.mount, Eye) and one.mount.turns == "body"]
+        tests = [] if parts.mount_parts is None else [some(parts.mount_parts.mount == float(k) for k in eyes)]
+        if "free" in facing:
+            turned = (
+                (parts.switching.holds(one) != 0.0, float(face != "free"))
+                for one, face in self.movement.faces
+            )
+            tests.append(cases(turned, float(self.movement.face != "free")) != 0.0)
+        return every(tests) if eyes else FALSE
+
+    def _heading(self) -> Value:
+        """Where the character faces, in degrees; in first person where the view looks now."""
+        test = self._in_first_person()
+        if test is FALSE:
+            return self.state.heading
+        return self._view() if test is TRUE else where(test, self._view(), self.state.heading)
+
+    def _view(self) -> Value:
+        """Where the view looks, in degrees, with every full turn."""
+        return self.parts.in_force("yaw", self._seen_yaw)
+
+    def face_view(self, block: Block) -> Value:
+        """Write that the character faces where the view looks, if it is in first person; the test of that."""
+        test = self._in_first_person()
+        if test is not FALSE:
+            with nullcontext() if test is TRUE else block.when(test):
+                block.call(wrapped, self._view(), into=(self.state.heading,))
+        return test
+
     def _face(self, block: Block, yaw: Value, time: Value) -> None:
+        """Turn to where the character is to face: at once in first person, else as fast as it may."""
+        if set(self.movement.facing) == {"free"}:
+            return
+        test = self.face_view(block)
+        if test is not TRUE:
+            with nullcontext() if test is FALSE else block.otherwise():
+                self._turn(block, yaw, time)
+
+    def _turn(self, block: Block, yaw: Value, time: Value) -> None:
         """Turn to where the character is to face, as fast as it may."""
         facing, heading, (x, y, direction) = self.movement.facing, self.state.heading, self.parts.go
-        if set(facing) == {"free"}:
-            return
         way = block.names.fresh("way")
         ways: dict[str, Value] = {"free": lift(0.0)}
         if "travel" in facing:
             (turn,) = block.call(wrapped, yaw + direction - heading)
             ways["travel"] = where(some([x != 0.0, y != 0.0]), turn, 0.0)
         if "view" in facing:
-            view = self.parts.in_force("yaw", self._seen_yaw)
-            (ways["view"],) = block.call(wrapped, view - heading)
+            (ways["view"],) = block.call(wrapped, self._view() - heading)
         chosen = ways[self.movement.face]
         for condition, face in reversed(self.movement.faces):
             chosen = where(self.parts.switching.holds(condition) != 0.0, ways[face], chosen)
@@ -185,7 +232,10 @@ class Walk:
             for name, speed in zip(found, moving, strict=True):
                 block.set(name, speed)
         (forward,) = block.call(wrapped, self.reference())
-        return [*found, *state.moved, state.heading, forward]
+        heading = self._heading()
+        if heading is not state.heading:
+            (heading,) = block.call(wrapped, heading)
+        return [*found, *state.moved, heading, forward]
 
     @property
     def still(self) -> list[Value]:
