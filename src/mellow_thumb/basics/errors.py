@@ -59,11 +59,16 @@ class Problem:
         self.file, self.line, self.where = file, line, where
         self.found, self.expected, self.hint = found, expected, hint
 
-    def __str__(self) -> str:
-        place = f"{self.file}:{self.line}" if self.line else self.file
+    @property
+    def words(self) -> str:
+        """What is wrong, without the file and the line."""
         subject = f"{self.where}: " if self.where else ""
         expected = f"; expected {self.expected}" if self.expected else ""
-        return f"{place}: {subject}found {self.found}{expected}{self.hint}"
+        return f"{subject}found {self.found}{expected}{self.hint}"
+
+    def __str__(self) -> str:
+        place = f"{self.file}:{self.line}" if self.line else self.file
+        return f"{place}: {self.words}"
 
     def __repr__(self) -> str:
         return f"Problem({str(self)!r})"

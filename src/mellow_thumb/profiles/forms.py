@@ -330,6 +330,10 @@ def in_unit(unit: str) -> dict[str, Any]:
     return {"unit": unit}
 
 
+WAS = "names that it had before: players' sheets that have one of them follow"
+"""What the key `was` of a route, a gate, a cue or a signal says."""
+
+
 class Form(BaseModel):
     """A table of a profile: strict, with no room for keys that nobody reads."""
 

@@ -57,6 +57,8 @@ class OffersForm(Form):
 
 
 Range = tuple[float, float]
+WAYS = ("up", "down", "left", "right", "plus", "minus")
+"""The parts of a signal that buttons carry."""
 
 
 @dataclass(frozen=True)
@@ -102,10 +104,58 @@ def places(data: Mapping[str, Any]) -> dict[str, tuple[str, ...]]:
     for name, signal in tables(data, "signals").items():
         if "presses" in signal:
             found[name] = ("signals", name, "presses")
-        for way in ("up", "down", "left", "right", "plus", "minus"):
+        for way in WAYS:
             if way in signal:
                 found[f"{name}.{way}"] = ("signals", name, way)
     return found
+
+
+def carriers(data: Mapping[str, Any]) -> dict[str, list[str]]:
+    """For each signal that carries a gate, a cue or a part of a signal, the names of those."""
+    found: dict[str, list[str]] = {}
+    for name, path in places(data).items():
+        table: Any = data
+        for key in path:
+            table = table[key]
+        for address in [table] if isinstance(table, str) else table:
+            found.setdefault(address, []).append(name)
+    return found
+
+
+_KINDS = {
+    "sensitivity": ("routes",), "dead_zone": ("routes",), "choice": ("gates",),
+    "buttons": ("gates", "cues", "signals"),
+}  # fmt: skip
+"""For a table of a sheet, the tables of a profile whose names it has."""
+
+
+def renamed(data: Mapping[str, Any], section: str) -> dict[str, str]:
+    """For a table of a sheet: what things were called before, each with its name now."""
+    found: dict[str, str] = {}
+    for kind in _KINDS.get(section, ()):
+        for name, table in tables(data, kind).items():
+            was = table.get("was", ())
+            for old in [was] if isinstance(was, str) else was:
+                parts = [""] if kind != "signals" else ["", *(f".{way}" for way in WAYS)]
+                found |= {f"{old}{part}": f"{name}{part}" for part in parts}
+    return found
+
+
+def check_renamed(faults: Faults, data: Mapping[str, Any]) -> None:
+    """Nothing was called what another is called now, or was called too."""
+    for kind in ("routes", "gates", "cues", "signals"):
+        there = tables(data, kind)
+        owner: dict[str, str] = {}
+        for name, table in there.items():
+            was = table.get("was", ())
+            for old in [was] if isinstance(was, str) else was if isinstance(was, list) else ():
+                if old in there:
+                    faults.note((kind, name, "was"), f'"{old}"', f"a name that none of [{kind}] has now")
+                elif old in owner:
+                    faults.note(
+                        (kind, name, "was"), f'"{old}"', f"a name that {owner[old]} does not claim too"
+                    )
+                owner.setdefault(old, name)
 
 
 def read_offers(faults: Faults, data: Mapping[str, Any], axes: list[str]) -> Offers:

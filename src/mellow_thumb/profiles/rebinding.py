@@ -63,7 +63,7 @@ def rebind(
             if not addresses:
                 raise ArgumentError(f"{one} would be carried by nothing; expected share, or another button")
             sheet.set(profile, "buttons", one, addresses)
-        sheet.lay(profile)
+        sheet.lay_whole(profile)
     except (ArgumentError, SheetError) as error:
         for one, value in kept.items():
             sheet.reset("buttons", one)

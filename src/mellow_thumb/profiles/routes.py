@@ -35,6 +35,7 @@ from ..plan.steps import (
 )
 from .faults import Faults
 from .forms import (
+    WAS,
     Closing,
     Conditions,
     Edge,
@@ -192,6 +193,7 @@ class RouteForm(Form):
         json_schema_extra=in_unit("see above"),
     )
     invert: Names = Field((), description="axes of this route that go the other way")
+    was: Names = Field((), description=WAS)
     gate: Conditions | None = Field(
         None,
         description='listen only while this gate is open; `"not NAME"` while it is closed; of a list all '

@@ -14,18 +14,19 @@ from ..basics import (
     altered,
     listed,
     nearest,
-    parse_quantity,
     read_text,
     replacing,
 )
 from ..plan import FAMILIES, with_routes
-from .offers import places
+from .faults import Faults
+from .laying import LAYS, copied
+from .offers import carriers, renamed
 from .profile import profile_of
 from .switching import HandsForm
 
 if TYPE_CHECKING:
     import os
-    from collections.abc import Callable, Mapping
+    from collections.abc import Callable, Iterator, Mapping
 
     from tomlkit import TOMLDocument
 
@@ -63,15 +64,18 @@ class Sheet:
     file: str = ""
     notes: tuple[str, ...] = field(default=())
     """What of it is of no use to this version; it is kept all the same."""
-    _last: tuple[Profile, list[_Choice], Profile] | None = field(
+    _last: tuple[Profile, list[_Choice], Profile, tuple[str, ...]] | None = field(
         default=None, init=False, repr=False, compare=False
     )
 
-    def get(self, section: str, name: str) -> Any:
-        """What a table says of something; None where it says nothing."""
-        table = self.document.get(section, {})
-        value = table.get(name)
-        return value.unwrap() if hasattr(value, "unwrap") else value
+    def get(self, section: str, name: str, profile: Profile | None = None) -> Any:
+        """What a table says of something; None where it says nothing.
+
+        With a `profile`, what that has renamed is found by the name that it had before.
+        """
+        table = _plain(self.document.get(section, {}))
+        names = [name, *(_once(profile, section, name) if profile else ())]
+        return next((table[one] for one in names if one in table), None)
 
     def set(self, profile: Profile, section: str, name: str, value: Any) -> None:
         """Choose something that a profile offers, such as ``set(profile, "sensitivity", "look", 1.4)``.
@@ -84,14 +88,19 @@ class Sheet:
         fault = _fault(profile, section, name, value)
         if fault:
             raise ArgumentError(fault)
-        if section not in self.document:
+        if not isinstance(self.document.get(section), dict):
             self.document[section] = tomlkit.table()
         self.document[section][name] = value
+        for old in _once(profile, section, name):
+            self.reset(section, old)
 
     def reset(self, section: str = "", name: str = "") -> None:
         """Go back to the profile's own: all of it, one table, or one name in it."""
         for one in (section,) if section else SECTIONS:
             table = self.document.get(one, {})
+            if not isinstance(table, dict):
+                del self.document[one]
+                continue
             for key in [name] if name else list(table):
                 if key in table:
                     del table[key]
@@ -114,26 +123,38 @@ class Sheet:
     def lay(self, profile: Profile) -> tuple[Profile, tuple[str, ...]]:
         """The profile as this player has it, and what of the sheet did not apply, in words.
 
-        What the profile no longer offers is left out, what is beyond a range is drawn in to it; both are
-        told. Where a sheet is laid over the profile already, this one takes its place. Raises
-        :class:`SheetError` where what is left does not make a profile.
+        What the profile no longer offers, and what it cannot be with, is left out; what is beyond a range is
+        drawn in to it; a button that works two things now works them. All of that is told, and the rest
+        applies. What the profile has renamed (``was``) is found by its old name. Where a sheet is laid over
+        the profile already, this one takes its place.
         """
         profile = profile.base or profile
         chosen, told = self._chosen(profile)
         numbers = [one for one in chosen if one.section in _NUMBERS]
-        others = [one for one in chosen if one.section not in _NUMBERS]
-        under = self._under(profile, others) if others else profile
-        data = dict(under.data) | {"routes": _copied(under.data.get("routes", {}))}
-        for section, name, value in numbers:
-            _LAYS[section](data, profile, name, value)
-        made = _with_routes(under, data) or self._made(profile, data)
-        return altered(made, base=profile), told
+        under, more = self._under(profile, [one for one in chosen if one.section not in _NUMBERS])
+        try:
+            made = _numbered(profile, under, numbers)
+        except SheetError:
+            numbers, words = _fitting(numbers, lambda some: _numbered(profile, under, some))
+            made, more = _numbered(profile, under, numbers), (*more, *words)
+        return altered(made, base=profile), (*told, *more)
+
+    def lay_whole(self, profile: Profile) -> Profile:
+        """The profile as this player has it; raises :class:`SheetError` where all of it makes no profile."""
+        profile = profile.base or profile
+        chosen, _ = self._chosen(profile)
+        return _with(profile, chosen)
 
     def _chosen(self, profile: Profile) -> tuple[list[_Choice], tuple[str, ...]]:
         """What of the sheet applies to a profile, drawn in where it must be, and what does not, in words."""
         chosen, told = [], list(self.notes)
         for section in SECTIONS:
-            for name, value in _plain(self.document.get(section, {})).items():
+            table = _plain(self.document.get(section, {}))
+            for given, value in table.items():
+                name = renamed(profile.data, section).get(given, given)
+                if name != given and name in table:
+                    told.append(f"{section}.{given}: found {name}, as it is called now, too; left out")
+                    continue
                 fault = _fault(profile, section, name, value)
                 drawn = _drawn_in(profile.offers, section, name, value) if fault else value
                 if fault:
@@ -142,25 +163,88 @@ class Sheet:
                     chosen.append(_Choice(section, name, drawn))
         return chosen, tuple(told)
 
-    def _under(self, profile: Profile, chosen: list[_Choice]) -> Profile:
-        """The profile with what is no number; the same again while a player turns numbers alone."""
+    def _under(self, profile: Profile, chosen: list[_Choice]) -> tuple[Profile, tuple[str, ...]]:
+        """The profile with what is no number, and what of that is told.
+
+        The same again while a player turns numbers alone.
+        """
+        if not chosen:
+            return profile, ()
         if self._last is None or self._last[0] is not profile or self._last[1] != chosen:
-            data = deepcopy(dict(profile.data))
-            for section, name, value in chosen:
-                _LAYS[section](data, profile, name, value)
-            self._last = profile, chosen, self._made(profile, data)
-        return self._last[2]
+            told: tuple[str, ...] = ()
+            try:
+                made = _with(profile, chosen)
+            except SheetError:
+                fit, told = _fitting(chosen, lambda some: _with(profile, some))
+                made = _with(profile, fit)
+            self._last = profile, chosen, made, (*told, *_shared(profile, made))
+        return self._last[2:]
 
-    def _made(self, profile: Profile, data: dict[str, Any]) -> Profile:
-        """A profile of data that were laid over another's."""
-        from .whole import resolve
 
-        plan, title, reader, faults = resolve(data)
-        if plan is None or faults:
-            file = self.file or "sheet"
-            problems = [one.problem(file) for one in faults]
-            raise SheetError(problems or [Problem(file, 0, "", "a profile that it does not fit", "")])
-        return profile_of(plan, data, title, profile.file, profile, reader=reader)
+def _fitting(
+    chosen: list[_Choice], make: Callable[[list[_Choice]], Profile]
+) -> tuple[list[_Choice], tuple[str, ...]]:
+    """The choices with which a profile can be made, each after those before it; the others, in words."""
+    kept: list[_Choice] = []
+    told = []
+    for one in chosen:
+        try:
+            make([*kept, one])
+        except SheetError as error:
+            told.append(f"{one.section}.{one.name}: left out: {error.problems[0].words}")
+        else:
+            kept.append(one)
+    return kept, tuple(told)
+
+
+def _with(profile: Profile, chosen: list[_Choice]) -> Profile:
+    """A profile with choices laid over."""
+    data = deepcopy(dict(profile.data))
+    for section, name, value in chosen:
+        LAYS[section](data, profile, name, value)
+    return _made(profile, data)
+
+
+def _numbered(profile: Profile, under: Profile, numbers: list[_Choice]) -> Profile:
+    """A profile with what a player chose of numbers."""
+    data = dict(under.data) | {"routes": copied(under.data.get("routes", {}))}
+    for section, name, value in numbers:
+        LAYS[section](data, profile, name, value)
+    return _with_routes(under, data) or _made(profile, data)
+
+
+def _made(profile: Profile, data: dict[str, Any]) -> Profile:
+    """A profile of data that were laid over another's; raises :class:`SheetError` where they make none."""
+    from .whole import resolve
+
+    plan, title, reader, faults = resolve(data)
+    if plan is None or faults:
+        problems = [one.problem("") for one in faults]
+        raise SheetError(problems or [Problem("", 0, "", "what makes no profile", "another choice")])
+    return profile_of(plan, data, title, profile.file, profile, reader=reader)
+
+
+def _shared(before: Profile, after: Profile) -> Iterator[str]:
+    """The buttons that carry more now than they did, in words."""
+    was = carriers(before.data)
+    for address, names in carriers(after.data).items():
+        if len(names) > 1 and not set(names) <= set(was.get(address, ())):
+            yield f"buttons: {address} carries {listed(names, 'and')} now"
+
+
+def _with_routes(profile: Profile, data: dict[str, Any]) -> Profile | None:
+    """A profile with other numbers in its routes, of which only those that differ are read; else nothing."""
+    if profile.reader is None:
+        return None
+    changed = [name for name, table in data["routes"].items() if table != profile.data["routes"][name]]
+    routes: dict[str, Route] = {}
+    for name in changed:
+        route = profile.reader.again(name, data["routes"][name])
+        if route is None:
+            return None
+        routes[name] = route
+    made = with_routes(profile, routes)
+    return altered(made, data=data) if made else None
 
 
 def new_sheet(profile: Profile) -> Sheet:
@@ -176,8 +260,8 @@ def new_sheet(profile: Profile) -> Sheet:
 def load_sheet(path: str | os.PathLike[str]) -> Sheet:
     """Read a player's sheet from a TOML file.
 
-    Tables that this version does not know are kept, and told in `Sheet.notes`. Raises :class:`SheetError`,
-    with every problem and its line, for a file that is no sheet.
+    What this version does not know is kept, and told in `Sheet.notes`. Raises :class:`SheetError` for text
+    that is no TOML, with its line; nothing else in it is an error.
     """
     import tomlkit
 
@@ -185,25 +269,27 @@ def load_sheet(path: str | os.PathLike[str]) -> Sheet:
 
     file = str(path)
     text = read_text(path, SheetError, largest=LARGEST)
-    data, lines = parse(file, text, SheetError)
+    data, _ = parse(file, text, SheetError)
     try:
         document = tomlkit.parse(text)
     except (RecursionError, ValueError, KeyError, TypeError):
         raise SheetError.single(file, 0, "tables that are mixed up", "a sheet") from None
-    if not str(data.get("format", "")).startswith("mellow-thumb sheet "):
-        found = f'"{data["format"]}"' if "format" in data else "no format"
-        raise SheetError.single(file, lines.line(("format",)), found, f'format = "{FORMAT}"')
-    problems = [
-        Problem(file, lines.line((section,)), section, "what is no table", f"a table: [{section}]")
+    said, notes = data.get("format", ""), []
+    if said != FORMAT:
+        newer = isinstance(said, str) and said.startswith("mellow-thumb sheet ")
+        what = (
+            f"{said}: a newer sheet than {FORMAT}"
+            if newer
+            else f'format: found {said!r}; expected "{FORMAT}"'
+        )
+        notes.append(f"{what}; what is known of it applies")
+    known = {"format", "profile", *SECTIONS}
+    notes += [f"{key}: not known to this version; kept as it is" for key in data if key not in known]
+    notes += [
+        f"{section}: found what is no table; expected [{section}]; left out"
         for section in SECTIONS
         if not isinstance(data.get(section, {}), dict)
     ]
-    if problems:
-        raise SheetError(problems)
-    known = {"format", "profile", *SECTIONS}
-    notes = [f"{key}: not known to this version; kept as it is" for key in data if key not in known]
-    if data["format"] != FORMAT:
-        notes.insert(0, f"{data['format']}: a newer sheet than {FORMAT}; what is known of it applies")
     return Sheet(document, file, tuple(notes))
 
 
@@ -222,7 +308,11 @@ def _fault(profile: Profile, section: str, name: str, value: Any) -> str:
         choices = offers.choices[name]
         return "" if value in choices else f"{where}: found {value!r}; expected {listed(choices)}"
     if section == "hands":
-        return "" if name in offers.hands else not_offered(where, list(offers.hands), name)
+        return (
+            _hands_fault(name, value)
+            if name in offers.hands
+            else not_offered(where, list(offers.hands), name)
+        )
     if section == "invert":
         if name not in FAMILIES:
             return f"{where}: found {name}; expected a family of devices: {listed(FAMILIES)}"
@@ -239,6 +329,13 @@ def _fault(profile: Profile, section: str, name: str, value: Any) -> str:
             return f"{where}: found {wrong[0] if wrong else 'no button'}; expected {wanted}"
         return ""
     return f"found {section}; expected {listed(SECTIONS)}{nearest(section, SECTIONS)}"
+
+
+def _hands_fault(name: str, value: Any) -> str:
+    """Why an option of [hands] cannot be so; nothing if it can."""
+    faults = Faults()
+    faults.form(HandsForm, {name: value}, ("hands",))
+    return faults.found[0].problem("").words if faults.found else ""
 
 
 def _span_fault(spans: Mapping[str, tuple[float, float]], where: str, name: str, value: Any) -> str:
@@ -285,91 +382,11 @@ def _drawn_in(offers: Offers, section: str, name: str, value: Any) -> Any:
 
 
 def _plain(table: Any) -> dict[str, Any]:
-    return dict(table.unwrap() if hasattr(table, "unwrap") else table)
+    """A table as plain data; an empty one for what is no table."""
+    found = table.unwrap() if hasattr(table, "unwrap") else table
+    return dict(found) if isinstance(found, dict) else {}
 
 
-# ---- laying it over a profile's data
-
-
-def _copied(routes: Mapping[str, dict[str, Any]]) -> dict[str, dict[str, Any]]:
-    """Routes to lay something over; what is deeper than a table in a table stays the profile's."""
-    return {
-        name: {key: dict(one) if isinstance(one, dict) else one for key, one in table.items()}
-        for name, table in routes.items()
-    }
-
-
-def _with_routes(profile: Profile, data: dict[str, Any]) -> Profile | None:
-    """A profile with other numbers in its routes, of which only those that differ are read; else nothing."""
-    if profile.reader is None:
-        return None
-    changed = [name for name, table in data["routes"].items() if table != profile.data["routes"][name]]
-    routes: dict[str, Route] = {}
-    for name in changed:
-        route = profile.reader.again(name, data["routes"][name])
-        if route is None:
-            return None
-        routes[name] = route
-    made = with_routes(profile, routes)
-    return altered(made, data=data) if made else None
-
-
-def _lay_sensitivity(data: dict[str, Any], _: Profile, name: str, factor: float) -> None:
-    route = data["routes"][name]
-    given = route.get("sensitivity")
-    if isinstance(given, dict):
-        route["sensitivity"] = {axis: _times(one, factor) for axis, one in given.items()}
-    elif given is not None:
-        route["sensitivity"] = _times(given, factor)
-
-
-def _times(quantity: str, factor: float) -> str:
-    """A sensitivity, so many times as large; hand travel for a turn is then so many times less."""
-    one = parse_quantity(quantity)
-    value = one.value / factor if one.unit == "cm/turn" else one.value * factor
-    return f"{value!r} {one.unit}"
-
-
-def _lay_dead_zone(data: dict[str, Any], _: Profile, name: str, inner: float) -> None:
-    data["routes"][name].setdefault("dead_zone", {})["inner"] = inner
-
-
-def _lay_invert(data: dict[str, Any], profile: Profile, family: str, axes: list[str]) -> None:
-    for route in profile.routes:
-        if family not in profile.families_of(route):
-            continue
-        table = data["routes"][route.name]
-        before = table.get("invert", [])
-        before = [before] if isinstance(before, str) else list(before)
-        ours = [axis for axis in axes if axis in route.drives]
-        after = [axis for axis in before if axis not in ours] + [axis for axis in ours if axis not in before]
-        table.pop("invert", None)
-        table |= {"invert": after} if after else {}
-
-
-def _lay_choice(data: dict[str, Any], _: Profile, name: str, choice: str) -> None:
-    gate = data["gates"][name]
-    gate["choice"] = [choice, *(one for one in gate["choice"] if one != choice)]
-
-
-def _lay_hands(data: dict[str, Any], _: Profile, name: str, value: Any) -> None:
-    assert name in HandsForm.model_fields
-    data.setdefault("hands", {})[name] = value
-
-
-def _lay_buttons(data: dict[str, Any], _: Profile, name: str, value: Any) -> None:
-    *path, last = places(data)[name]
-    table: Any = data
-    for key in path:
-        table = table[key]
-    table[last] = value
-
-
-_LAYS: dict[str, Callable[[dict[str, Any], Profile, str, Any], None]] = {
-    "sensitivity": _lay_sensitivity,
-    "dead_zone": _lay_dead_zone,
-    "invert": _lay_invert,
-    "choice": _lay_choice,
-    "hands": _lay_hands,
-    "buttons": _lay_buttons,
-}
+def _once(profile: Profile, section: str, name: str) -> list[str]:
+    """What something of a table was called before."""
+    return [old for old, new in renamed(profile.data, section).items() if new == name]

@@ -28,6 +28,7 @@ from ..plan import (
     own_signal,
 )
 from .forms import (
+    WAS,
     WHEN,
     Conditions,
     DegreesASecond,
@@ -73,6 +74,7 @@ class ButtonForm(Form):
         "", description='only a press counts that began on what the host calls so: `feed(..., on="bird")`'
     )
     begun_off: str = Field("", description="only a press counts that began elsewhere")
+    was: Names = Field((), description=WAS)
 
 
 class GateForm(ButtonForm):

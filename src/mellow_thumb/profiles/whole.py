@@ -17,7 +17,7 @@ from .forms import (
 )
 from .mounts import MOUNTS, EyeForm, FlatForm, HeadsetForm, MountForm, MountReader, OrbitForm, OverheadForm
 from .movement import MovementForm, read_movement
-from .offers import OffersForm, read_offers
+from .offers import OffersForm, check_renamed, read_offers
 from .routes import (
     AxisSmoothingForm,
     CurveForm,
@@ -192,6 +192,7 @@ class _Resolver:
         self.check_pairs(routes, forms["routes"])
         movement = read_movement(self.faults, switches, self.data)
         read_offers(self.faults, self.data, list(units))
+        check_renamed(self.faults, self.data)
         if self.faults.found or not mounts.first:
             return Resolved(None, "", None, self.faults.found)
         try:

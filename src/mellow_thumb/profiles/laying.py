@@ -1,0 +1,84 @@
+"""Laying what a player chose over a profile's data."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING, Any
+
+from ..basics import parse_quantity
+from .offers import places
+from .switching import HandsForm
+
+if TYPE_CHECKING:
+    from collections.abc import Callable, Mapping
+
+    from .profile import Profile
+
+
+def copied(routes: Mapping[str, dict[str, Any]]) -> dict[str, dict[str, Any]]:
+    """Routes to lay something over; what is deeper than a table in a table stays the profile's."""
+    return {
+        name: {key: dict(one) if isinstance(one, dict) else one for key, one in table.items()}
+        for name, table in routes.items()
+    }
+
+
+def _lay_sensitivity(data: dict[str, Any], _: Profile, name: str, factor: float) -> None:
+    route = data["routes"][name]
+    given = route.get("sensitivity")
+    if isinstance(given, dict):
+        route["sensitivity"] = {axis: _times(one, factor) for axis, one in given.items()}
+    elif given is not None:
+        route["sensitivity"] = _times(given, factor)
+
+
+def _times(quantity: str, factor: float) -> str:
+    """A sensitivity, so many times as large; hand travel for a turn is then so many times less."""
+    one = parse_quantity(quantity)
+    value = one.value / factor if one.unit == "cm/turn" else one.value * factor
+    return f"{value!r} {one.unit}"
+
+
+def _lay_dead_zone(data: dict[str, Any], _: Profile, name: str, inner: float) -> None:
+    data["routes"][name].setdefault("dead_zone", {})["inner"] = inner
+
+
+def _lay_invert(data: dict[str, Any], profile: Profile, family: str, axes: list[str]) -> None:
+    for route in profile.routes:
+        if family not in profile.families_of(route):
+            continue
+        table = data["routes"][route.name]
+        before = table.get("invert", [])
+        before = [before] if isinstance(before, str) else list(before)
+        ours = [axis for axis in axes if axis in route.drives]
+        after = [axis for axis in before if axis not in ours] + [axis for axis in ours if axis not in before]
+        table.pop("invert", None)
+        table |= {"invert": after} if after else {}
+
+
+def _lay_choice(data: dict[str, Any], _: Profile, name: str, choice: str) -> None:
+    gate = data["gates"][name]
+    gate["choice"] = [choice, *(one for one in gate["choice"] if one != choice)]
+
+
+def _lay_hands(data: dict[str, Any], _: Profile, name: str, value: Any) -> None:
+    assert name in HandsForm.model_fields
+    data.setdefault("hands", {})[name] = value
+
+
+def _lay_buttons(data: dict[str, Any], _: Profile, name: str, value: Any) -> None:
+    *path, last = places(data)[name]
+    table: Any = data
+    for key in path:
+        table = table[key]
+    table[last] = value
+
+
+LAYS: dict[str, Callable[[dict[str, Any], Profile, str, Any], None]] = {
+    "sensitivity": _lay_sensitivity,
+    "dead_zone": _lay_dead_zone,
+    "invert": _lay_invert,
+    "choice": _lay_choice,
+    "hands": _lay_hands,
+    "buttons": _lay_buttons,
+}
+"""What lays each table of a sheet over a profile's data."""
