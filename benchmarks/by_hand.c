@@ -144,12 +144,8 @@ static void step(hand *s, double dt, double gap, double *out)
     }
     const double slows = fast - (s->aim_x * 34.657359027997266 + s->turn_x * 19.804205158855577 + s->rate_x);
     walk(s, across * 1.6, ahead * 1.6, slows, dt, out + 10, out + 11);
-    if (across != 0.0 || ahead != 0.0) {
-        const double way = wrapped(s->yaw + 57.29577951308232 * atan2(across, ahead) - s->heading);
-        s->heading = wrapped(s->heading + clamped(way, -720.0 * dt, 720.0 * dt));
-    }
     s->yaw_then = s->yaw;
-    const double seen = wrapped(s->yaw), a = seen * -0.5 * DEG, b = s->pitch * 0.5 * DEG;
+    const double seen = s->heading = wrapped(s->yaw), a = seen * -0.5 * DEG, b = s->pitch * 0.5 * DEG;
     const double sa = sin(a), ca = cos(a), sb = sin(b), cb = cos(b);
     const double read[20] = {seen, s->pitch, s->glance_x, s->glance_y, s->chart_x, s->chart_y, exp(s->zoom),
                              exp(s->scale), s->speed_x, s->speed_z, out[10], out[11], s->heading, 0.0, 1.65, 0.0,

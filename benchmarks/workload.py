@@ -7,7 +7,7 @@ be a fair measure of cost. Where every event comes at a frame's beginning it giv
 
 from __future__ import annotations
 
-from math import atan2, ceil, cos, exp, sin, sqrt
+from math import ceil, cos, exp, sin, sqrt
 from pathlib import Path
 from random import Random
 
@@ -163,10 +163,8 @@ def by_hand(
     speed_x, speed_z, step_x, step_z = walked_by_hand(
         across * 1.6, ahead * 1.6, yaw_then, yaw, slows, dt, speed_x, speed_z, 10.0, 15.0
     )
-    if across or ahead:
-        heading = faced_by_hand(heading, yaw + 57.29577951308232 * atan2(across, ahead), 720.0 * dt)
-    # what the frame reads
-    seen = yaw - 360.0 * ceil((yaw - 180.0) / 360.0)
+    # what the frame reads; in first person the warden faces where she looks
+    seen = heading = yaw - 360.0 * ceil((yaw - 180.0) / 360.0)
     a, b = seen * -0.008726646259971648, pitch * 0.008726646259971648
     sa, ca, sb, cb = sin(a), cos(a), sin(b), cos(b)
     state = (

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import atan2, cos, exp, sin, sqrt
+from math import atan2, cos, exp, log, sin, sqrt
 
 
 def trailed(trail: float, then: float, now: float, dt: float, *, k: float) -> float:
@@ -86,16 +86,22 @@ def chased(angle: float, goal: float, dt: float, *, k: float) -> float:
 def swung(behind: float, dt: float, *, k: float) -> float:
     """How far a view turns in `dt` (s) to be behind a direction that is `behind` (deg) from it.
 
-    It turns at ``k sin(behind)`` radians a second: fastest across, and not at all when it looks back at what
-    comes toward it. Exact however the time is split. Source: the solution of b' = -k sin b.
+    What is left of up to 135 deg shrinks by exp(-k dt). Beyond that the view turns more and more slowly, and
+    not at all when it looks back at what comes toward it. Exact however the time is split. Source: the
+    solution of b' = -k b, and of b' = -3 k (180 - b) beyond 135.
 
-    >>> swung(180.0, 1.0, k=2.0), round(swung(60.0, 1e9, k=2.0), 9)
-    (0.0, 60.0)
+    >>> round(swung(90.0, 1.0, k=0.6931471805599453), 9), swung(180.0, 1.0, k=2.0)
+    (45.0, 0.0)
     """
-    # tan(b/2) shrinks by exp(-k t); as a sine and a cosine it holds at half a turn too
-    half = behind * 0.008726646259971648
-    left = atan2(sin(half) * exp(-k * dt), cos(half))
-    return 0.0 if behind >= 180.0 else behind - 114.59155902616465 * left
+    size = abs(behind)
+    short = 180.0 - size if size < 180.0 else 0.0
+    # how long it takes from there to 135
+    wait = log(45.0 / (short if short > 1e-12 else 1e-12)) / (3.0 * k) if short < 45.0 else 0.0
+    slow = short * exp(3.0 * k * (dt if dt < wait else wait))
+    rest = dt - wait if dt > wait else 0.0
+    left = (180.0 - slow if dt < wait else 135.0 if short < 45.0 else size) * exp(-k * rest)
+    turn = size - left if short > 1e-12 else 0.0
+    return turn if behind > 0.0 else -turn
 
 
 def direction_to(x: float, y: float, z: float) -> tuple[float, float]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import asin, degrees
+from math import asin, degrees, radians, tan
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError, listed, nearest
@@ -172,6 +172,18 @@ class Camera:
         # rounding may leave a sine of a little more than 1
         pitch = degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z)))))
         return wrapped(heading_of(x, y, z, w) - self._base_yaw()), pitch
+
+    def tolerance(self, degrees: float, metres: float, share: float) -> tuple[float, float, float]:
+        """How far axes may go for a view to be the same: what is not stated, by a share of its height."""
+        running = self._running
+        pose = running.loop.glimpse(running.values, self._clock.now, running.loop.rig)
+        angle, extent = pose[7], pose[8]
+        high = extent if extent == extent and extent > 0.0 else 0.0
+        if not high:
+            place = running.program.axis_places.get("distance")
+            far = running.values[place] if place is not None else 1.0
+            high = 2.0 * far * tan(radians(0.5 * angle))
+        return degrees or share * angle, metres or share * high, share
 
     def _base_yaw(self) -> float:
         """What the yaw of the mount in force is measured from, in degrees."""

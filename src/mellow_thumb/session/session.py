@@ -371,6 +371,25 @@ class Session:
             return False
         return self._running.program.settled(self._clock.now, self._running.saved)
 
+    def settled_within(
+        self, *, degrees: float = 0.0, metres: float = 0.0, share: float | None = None
+    ) -> bool:
+        """Whether no view will be further from this one than a tolerance, until something comes in.
+
+        `degrees` is for what turns, `metres` for what moves, `share` (of the view's height) for both and for
+        the zoom: what is not stated is taken from it, as the view is now. True while a key is held against a
+        limit; far sooner than :attr:`settled`, which waits for the last digit. Raises :class:`ArgumentError`
+        for less than nothing.
+        """
+        if not all(0.0 <= one < 1e9 for one in (degrees, metres, share or 0.0)):
+            raise ArgumentError(f"found {degrees!r}, {metres!r}, {share!r}; expected tolerances of 0 or more")
+        if self._intake.inbox.busy:
+            return False
+        least = self._camera.tolerance(degrees, metres, share or 0.0)
+        if any(kick.size(self._world.now) > least[0] for kick in self._camera.kicks):
+            return False
+        return self._running.program.settled_within(self._clock.now, least, self._running.saved)
+
     def kick(self, name: str, amount: float, *, half_life: float) -> None:
         """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
 

@@ -30,6 +30,10 @@ class Kick(NamedTuple):
         turn = 2.0 * pi * self.frequency * since
         return size * 0.5 * (sin(turn) + sin(1.618033988749895 * turn))
 
+    def size(self, t: float) -> float:
+        """What it adds at the most from a time (s) on."""
+        return abs(self.amount) * decay(t - self.start, LN2 / self.half_life)
+
     def over(self, t: float) -> bool:
         """Whether it has faded."""
-        return abs(self.amount) * decay(t - self.start, LN2 / self.half_life) < FAINT
+        return self.size(t) < FAINT

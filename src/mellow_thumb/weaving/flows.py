@@ -323,6 +323,23 @@ class AxisFlow:
         ]
         return [*owed, *wishes]
 
+    def nearly_still(self, least: Value) -> list[Value]:
+        """Tests that hold while the axis will go no further than `least` by itself, in its inner unit.
+
+        What is held against a limit moves nothing.
+        """
+        owed = [abs(pool.held) for pool in self.pools] + [abs(one.owed) for one in self.filtered]
+        owed += [abs(pool.speed) / pool.smoothing.decay for pool in self.pools if pool.speed is not None]
+        wishes = []
+        for wish in self.wishes:
+            held = [every(one == 0.0 for one in wish.wanted) if wish.wanted else wish.rate == 0.0]
+            if self.axis.limited:
+                low, high = self.axis.limits["low"], self.axis.limits["high"]
+                held.append(every([wish.rate > 0.0, self.value >= high - least]))
+                held.append(every([wish.rate < 0.0, self.value <= low + least]))
+            wishes.append(some(held))
+        return [*([total(owed) <= least] if owed else []), *wishes]
+
     def turning_over(self, now: Value) -> list[Value]:
         """Tests that hold while no turn and no way back is on its way."""
         tests = []

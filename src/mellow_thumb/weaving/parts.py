@@ -380,7 +380,8 @@ class Parts:
         first = int(self.mount_parts.mount.start) if self.mount_parts else 0
         looks = self.plan.mounts.of(first, "yaw")
         yaw = self.variables[looks].start if isinstance(looks, str) else 0.0 if looks is None else looks
-        found = WalkState.new(self.state, movement, yaw, several=bool(self.plan.others))
+        several, returning = bool(self.plan.others), bool(self.returning)
+        found = WalkState.new(self.state, movement, yaw, several=several, returning=returning)
         if found.view_from is not None:
             found.view_from.start = float(first)
         for k, one in enumerate(self.plan.mounts.all):

@@ -4,17 +4,22 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..expressions import every, lift, opposite, some, total, where
+from ..expressions import Word, every, exp, lift, opposite, some, total, where, worked_out
 from ..formulas import bearing, clamp, swung, wrapped
-from ..plan import DT, LONGEST, PACE, STOP, WORLD_NOW, WORLD_RATE, WORLD_THEN
+from ..plan import DT, DUE, GLIDE, LONGEST, NEVER, PACE, STOP, WORLD_NOW, WORLD_RATE, WORLD_THEN
 from ..plan.steps import LN2, Exponential, Spring
 from .flows import STILL
 from .walking import go_on
 
 if TYPE_CHECKING:
     from ..expressions import Block, Name, Value
+    from ..plan import Axis
     from .parts import Lean, Parts
 
+DEGREES, METRES, SHARE = (Word(name) for name in ("degrees", "metres", "share"))
+"""How far axes may go by themselves and still count as settled."""
+WITHIN = ("now", "degrees", "metres", "share")
+"""What the tests of what is settled are given."""
 NEAR = 1 / 256
 """Steps are no longer than this where motions that are smoothed differently come near a limit."""
 
@@ -95,9 +100,11 @@ class Passing:
             looks = total([self.parts.leaning_of(key), *walk.base(k)])
             (behind,) = block.call(wrapped, travel - looks)
             (turn,) = block.call(swung, behind, run, k=LN2 / back.half_life)
+            before = block.keep("before_swing", flow.value)
             block.set(flow.value, flow.value + turn)
             if flow.axis.limited:
                 block.call(clamp, flow.value, into=(flow.value,), **flow.axis.limits)
+            walk.turned_aside(block, k, flow.value - before)
 
     def _eased_yaw(self) -> Value:
         """How fast the yaw that walking follows still goes by what smoothing owes it."""
@@ -157,7 +164,8 @@ class Passing:
     def still(self, now: Value) -> Value:
         """The test of whether nothing moves by itself at a time."""
         parts = self.parts
-        tests: list[Value] = []
+        # what waits for its time may change anything
+        tests: list[Value] = [DUE >= NEVER] if parts.switching.timers else []
         if parts.mount_parts:
             # a view that is going over moves, though no axis does
             tests.append(now - parts.mount_parts.blend_t >= parts.mount_parts.blend_over)
@@ -176,3 +184,40 @@ class Passing:
         if parts.walk:
             tests += parts.walk.still
         return every(tests)
+
+    def nearly_still(self, now: Value) -> Value:
+        """The test of whether nothing goes further by itself than `DEGREES`, `METRES` and `SHARE` say."""
+        parts = self.parts
+        tests: list[Value] = [DUE >= NEVER] if parts.switching.timers else []
+        if parts.mount_parts:
+            tests.append(now - parts.mount_parts.blend_t >= parts.mount_parts.blend_over)
+        for key, flow in parts.flows.items():
+            least = self._least(flow.axis, flow.value)
+            own = flow.nearly_still(least)
+            if flow.axis.return_half_life:
+                own.append(abs(flow.value - flow.axis.inner(flow.axis.rest)) <= least)
+            if key in parts.on and own:
+                own = [some([parts.on[key] == 0.0, every(own)])]
+            tests += [*own, *flow.turning_over(now)]
+        for lean in self.easings:
+            assert lean.held is not None
+            axis = next(one for one in parts.plan.axes if one.name in lean.route.drives)
+            tests.append(abs(lean.target - lean.held) <= self._least(axis, lean.held))
+        for route in parts.routes.values():
+            for name, back in route.backs.items():
+                if back.left is not None:
+                    axis = next(one for one in parts.plan.axes if one.name == name)
+                    tests.append(abs(back.left) <= self._least(axis, back.left))
+        if parts.walk:
+            state, brake = parts.walk.state, worked_out(max, parts.walk.movement.braking, GLIDE)
+            # it comes to rest in v^2 / 2b
+            square = state.velocity_x * state.velocity_x + state.velocity_z * state.velocity_z
+            tests.append(square <= METRES * brake * 2.0)
+            tests += [one == 0.0 for one in (*parts.go[:2], state.uneven)]
+        return every(tests)
+
+    @staticmethod
+    def _least(axis: Axis, value: Value) -> Value:
+        """What an axis may go without anybody's minding, in its inner unit."""
+        least = {"deg": DEGREES, "m": METRES}.get(axis.unit, SHARE)
+        return least * exp(-value) if axis.log and axis.unit == "m" else least

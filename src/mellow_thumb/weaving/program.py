@@ -31,7 +31,7 @@ from .languages import (
     with_numbers,
 )
 from .parts import Parts
-from .passing import Passing
+from .passing import WITHIN, Passing
 from .posing import arguments, hosts, kept, rig, walked_by, weave_pose
 from .reading import Reading
 from .walking import READ
@@ -78,7 +78,7 @@ class Functions(NamedTuple):
 
 
 @lru_cache(maxsize=64)
-def _settled(text: str) -> Callable[..., tuple[bool]]:
+def _settled(text: str) -> Callable[..., tuple[bool, bool]]:
     """What says whether nothing moves; hosts that draw every frame never ask it."""
     return compiled(text, "settled")
 
@@ -205,7 +205,11 @@ class Program:
 
     def settled(self, now: float, state: tuple[float, ...]) -> bool:
         """Whether nothing moves by itself at a time (s)."""
-        return bool(_settled(self.settled_text)(self.numbers, now, *state)[0])
+        return bool(_settled(self.settled_text)(self.numbers, now, 0.0, 0.0, 0.0, *state)[0])
+
+    def settled_within(self, now: float, least: tuple[float, float, float], state: tuple[float, ...]) -> bool:
+        """Whether nothing will go further by itself than so many degrees, metres, and shares of its zoom."""
+        return bool(_settled(self.settled_text)(self.numbers, now, *least, *state)[1])
 
     @property
     def asked(self) -> tuple[str, ...]:
@@ -265,6 +269,7 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
         reading=read.statements,
         outputs=outputs,
         still=passing.still(Word("now")),
+        nearly_still=passing.nearly_still(Word("now")),
     )
 
 
@@ -354,7 +359,7 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
     texts = (
         live_text(woven, starts),
         pose_text(woven_pose, seat.posing, len(asked)),
-        function("settled", ["numbers", "now", *starts], [], [woven.still]),
+        function("settled", ["numbers", *WITHIN, *starts], [], [woven.still, woven.nearly_still]),
     )
     read = [parameters_in(one) for one in texts]
     places: dict[str, int] = read[0] | read[1] | read[2]

@@ -22,6 +22,9 @@ READ = ("velocity_x", "velocity_y", "velocity_z", "moved_x", "moved_y", "moved_z
 WALKED = READ[3:7]
 """What of that a pose is made of: where the character is and which way it faces."""
 
+MEANT = 30.0
+"""Degrees by which a stick must point elsewhere to be told from one that is held and trembles."""
+
 FACTS = ("host.slope", "host.platform", "host.lift")
 """What the host says of the ground that is walked on."""
 
@@ -43,12 +46,18 @@ class WalkState:
     """1 while the ground is more than a level floor."""
     view_from: Handle | None = None
     """The mount from which "forward" is seen, where there are several."""
+    aside: Handle | None = None
+    """How far (deg) a view that goes back behind the walk has turned by itself: so far is forward from it."""
+    held: Handle | None = None
+    """Where the stick pointed as it began (deg)."""
     entries: dict[int, Handle] = field(default_factory=dict)
     """For a mount that is measured from it: which way it faced as that took over, deg."""
 
     @classmethod
-    def new(cls, state: State, movement: Movement, yaw: float, *, several: bool) -> WalkState:
-        """One that has not walked yet, and looks along a yaw (deg)."""
+    def new(
+        cls, state: State, movement: Movement, yaw: float, *, several: bool, returning: bool
+    ) -> WalkState:
+        """One that has not walked yet, and looks along a yaw (deg); a view may be `returning` behind it."""
         names = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "yaw_then", "uneven")
         seen = movement.relative_to == "camera"
         starts = {"yaw_then": yaw if seen else 0.0}
@@ -56,6 +65,8 @@ class WalkState:
         one = cls(vx, vz, (x, y, z), heading, then, uneven)
         if several and seen:
             one.view_from = state.new("view_from")
+        if returning and seen:
+            one.aside, one.held = state.new("aside"), state.new("stick_held")
         return one
 
 
@@ -76,7 +87,28 @@ class Walk:
             return lift(0.0)
         if relative in POINTED:
             return self.parts.leaning("yaw") + self.parts.raw[f"host.{relative}_yaw"][0]
-        return self.parts.in_force("yaw", self._seen_yaw, self.state.view_from)
+        looks = self.parts.in_force("yaw", self._seen_yaw, self.state.view_from)
+        return looks if self.state.aside is None else looks - self.state.aside
+
+    def turned_aside(self, block: Block, mount: int, turn: Value) -> None:
+        """Write that a view has turned by itself: who is told to go somewhere goes on that way."""
+        aside, look = self.state.aside, self.state.view_from
+        if aside is not None:
+            whole = aside + turn
+            block.set(aside, whole if look is None else where(look == float(mount), whole, aside))
+
+    def _point(self, block: Block) -> None:
+        """The stick points elsewhere: if that is meant, forward is where the view looks again."""
+        aside, held, (x, y, _) = self.state.aside, self.state.held, self.parts.go
+        if aside is None or held is None:
+            return
+        (points,) = block.call(bearing, x, y)
+        (off,) = block.call(wrapped, points - held)
+        meant = some([every([x == 0.0, y == 0.0]), abs(off) > MEANT, aside == 0.0])
+        with block.when(meant):
+            block.set(held, points)
+            block.set(aside, 0.0)
+            block.set(self.state.yaw_then, self.reference())
 
     def _seen_yaw(self, key: str, k: int) -> Value:
         """The yaw of a view, its offsets and what it is measured from included."""
@@ -114,6 +146,7 @@ class Walk:
             return
         if "travel" in self.movement.facing:
             block.call(bearing, x, y, into=(direction,))
+        self._point(block)
         self.turn_over(block)
 
     def grounded(self, block: Block) -> None:

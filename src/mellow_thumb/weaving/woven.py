@@ -41,6 +41,8 @@ class Woven:
     """What it reads, in order."""
     still: Value
     """The test of whether nothing moves by itself at the time ``now``."""
+    nearly_still: Value
+    """The same for what goes no further than ``degrees``, ``metres`` and ``share`` say."""
 
 
 POSED = ("values", "host", "t", "rig")

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from itertools import pairwise
-from math import atan, cos, degrees, exp, radians, sin
+from math import atan, cos, degrees, exp, log, radians, sin
 from pathlib import Path
 
 import numpy as np
@@ -122,15 +122,51 @@ def test_a_take_can_hold_which_way_the_target_is() -> None:
 # ---- back behind the walk
 
 
-@given(st.floats(-179.0, 179.0), st.floats(0.01, 3.0), st.floats(0.5, 20.0), st.integers(2, 9))
+@given(st.floats(-180.0, 180.0), st.floats(0.01, 3.0), st.floats(0.5, 20.0), st.integers(2, 9))
 def test_swinging_is_the_solution_however_it_is_split(behind: float, dt: float, k: float, parts: int) -> None:
     whole, left = swung(behind, dt, k=k), behind
     for _ in range(parts):
         left -= swung(left, dt / parts, k=k)
     assert behind - left == pytest.approx(whole, abs=1e-9)
-    step = 1e-6  # b' = -k sin b
-    speed = -swung(behind, step, k=k) / step
-    assert speed == pytest.approx(-degrees(k * sin(radians(behind))), rel=1e-4, abs=1e-3)
+    step, size = 1e-6, abs(behind)
+    speed = abs(swung(behind, step, k=k)) / step
+    assert speed == pytest.approx(k * (size if size <= 135.0 else 3.0 * (180.0 - size)), rel=1e-4, abs=1e-3)
+
+
+@given(st.floats(-135.0, 135.0), st.floats(0.1, 5.0))
+def test_a_half_life_is_one(behind: float, half_life: float) -> None:
+    assert behind - swung(behind, half_life, k=log(2.0) / half_life) == pytest.approx(behind / 2.0, abs=1e-9)
+
+
+@pytest.mark.parametrize("kind", ["keys", "stick"])
+def test_a_walk_to_the_side_is_straight_while_the_camera_comes_round(kind: str) -> None:
+    one = orbiting(Orbit("follow", returns=Return(0.5, 0.3)), routes=(LOOK, WALK, TURN))
+    rng, place, seen = np.random.default_rng(3), np.zeros(3), []
+    for k in range(600):
+        if k == 0 or kind == "stick":  # a thumb that trembles, as thumbs do
+            noise = rng.normal(0.0, 0.02, 2) if kind == "stick" else (0.0, 0.0)
+            one.feed("pad.left_stick", (min(1.0, 0.95 + noise[0]), noise[1]))
+        frame = one.tick(1 / 60)
+        place += frame.movement.step
+        seen.append(frame.movement.heading)
+    assert abs(place[2]) < 0.02 * place[0]  # it went to +X, where right was
+    assert frame.axes["yaw_total"] == pytest.approx(90.0, abs=3.0)  # and the view is behind it
+    assert max(seen) < 100.0
+    one.feed("pad.left_stick", (0.0, 1.0))  # another way is meant: that is of the view as it is now
+    x, _, z = one.tick(1.0).movement.velocity
+    assert np.degrees(np.arctan2(x, -z)) == pytest.approx(frame.axes["yaw_total"], abs=3.0)
+
+
+def test_hands_that_turn_the_view_still_turn_the_walk() -> None:
+    one = orbiting(Orbit("follow", returns=Return(0.5, 0.3)), routes=(LOOK, WALK, TURN))
+    one.feed("pad.left_stick", (1.0, 0.0))
+    for _ in range(120):
+        one.tick(1 / 60)
+    before = one.tick(1 / 60).movement
+    one.feed("mouse.move", (300.0, 0.0))
+    for _ in range(20):
+        after = one.tick(1 / 60).movement
+    assert after.forward - before.forward == pytest.approx(30.0, abs=1.0)
 
 
 def test_it_goes_back_behind_the_walk_when_the_hand_has_been_off_long_enough() -> None:
