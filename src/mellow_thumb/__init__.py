@@ -12,6 +12,7 @@ __all__ = [
     "ArgumentError",
     "Basis",
     "BrowserDoor",
+    "ConflictError",
     "FileError",
     "Frame",
     "LinuxDevice",
@@ -60,6 +61,7 @@ TYPE_CHECKING = False  # typing itself would cost more than the rest of this mod
 if TYPE_CHECKING:
     from .basics import (
         ArgumentError,
+        ConflictError,
         FileError,
         MellowThumbError,
         MissingError,

@@ -666,3 +666,53 @@ def test_sheets_follow_what_was_renamed(tmp_path: Path, marsh: mt.Profile) -> No
     assert old.lay(renamed)[1] == ()
     words = "\n".join(problems(tmp_path, text, ('was = "look"', 'was = "glance"')))
     assert 'found "glance"; expected a name that none of [routes] has now' in words
+
+
+# ---- for a settings screen
+
+
+def test_every_button_that_is_offered_has_a_label(marsh: mt.Profile) -> None:
+    session = marsh.session()
+    assert set(marsh.offers.buttons) <= set(places(marsh.data))
+    for name in places(marsh.data):
+        assert session.label(name)
+    assert session.label("steps.up") == "W"
+    assert session.label("snap") == "E"
+    with pytest.raises(mt.ArgumentError, match=r"did you mean steps\.up"):
+        session.label("steps.upp")
+
+
+def test_a_conflict_knows_what_the_button_carries_and_what_may_be_done(marsh: mt.Profile) -> None:
+    sheet = mt.new_sheet(marsh)
+    before = str(sheet.document)
+    with pytest.raises(mt.ConflictError, match="carries snap already; expected swap or share") as caught:
+        mt.rebind(marsh, sheet, "hop", "key.KeyE")
+    conflict = caught.value
+    assert (conflict.name, conflict.address, conflict.carries) == ("hop", "key.KeyE", ("snap",))
+    assert conflict.ways == ("swap", "share")
+    assert str(sheet.document) == before
+    for way in conflict.ways:
+        mt.rebind(marsh, mt.new_sheet(marsh), "hop", "key.KeyE", conflict=way)
+    # W is a part of a key set that is offered, D is not: the two cannot be swapped
+    with pytest.raises(mt.ConflictError) as caught:
+        mt.rebind(marsh, sheet, "hop", "key.KeyD")
+    assert caught.value.ways == ("share",)
+    with pytest.raises(mt.ConflictError) as caught:  # a key twice in a set makes no profile
+        mt.rebind(marsh, sheet, "steps.up", "key.KeyD")
+    assert caught.value.ways == ()
+
+
+def test_what_each_signal_says_now_can_be_read(marsh: mt.Profile) -> None:
+    session = marsh.session()
+    assert session.signals["pad.right_stick"] == (0.0, 0.0)
+    session.feed("pad.right_stick", (0.25, -0.5))
+    session.feed("key.KeyW", 1)
+    session.feed("mouse.move", (4.0, 0.0))
+    session.choose("glassing", "toggle")
+    session.tick(0.01)
+    said = session.signals
+    assert said["pad.right_stick"] == (0.25, -0.5)
+    assert (said["key.KeyW"], said["key.KeyS"], said["choice.glassing"]) == (1.0, 0.0, 1.0)
+    assert said["steps"] == (0.0, 1.0)
+    assert said["host.focus"] == 1.0
+    assert not any(name.startswith("mouse.move") for name in said)

@@ -4,6 +4,7 @@ from .copies import altered
 from .errors import (
     MOST_PROBLEMS,
     ArgumentError,
+    ConflictError,
     FileError,
     FormulaError,
     MellowThumbError,
@@ -28,6 +29,7 @@ __all__ = [
     "MOST_PROBLEMS",
     "PAN",
     "ArgumentError",
+    "ConflictError",
     "Effect",
     "FileError",
     "FormulaError",

@@ -43,6 +43,19 @@ class ArgumentError(MellowThumbError, ValueError):
     """An argument outside of what it can be."""
 
 
+class ConflictError(ArgumentError):
+    """A button that carries something else already."""
+
+    def __init__(self, words: str, name: str, address: str, carries: tuple[str, ...], ways: tuple[str, ...]):
+        super().__init__(words)
+        self.name, self.address = name, address
+        """What was to be carried, and by which signal."""
+        self.carries = carries
+        """What that carries already, by the names that sheets have."""
+        self.ways = ways
+        """What may be done about it: ``swap`` the two, ``share`` the button."""
+
+
 class MissingError(MellowThumbError, ImportError):
     """A package that only some features need, and that is not installed."""
 

@@ -8,7 +8,7 @@ from .cues import KEEP, LONG, WITHIN, Cue, CueState
 from .derived import Derived, EdgeZone, KeySet, KeyState, Presses, PressState
 from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
 from .gates import CURSORS, Condition, Gate, GateState, Several, Travel, When
-from .labels import label, label_of
+from .labels import carried_by, label, label_of
 from .movement import GLIDE, MOVES, POINTED, Movement
 from .numbers import Shape, Taken, take_apart, with_parameters, with_routes
 from .plan import Plan
@@ -135,6 +135,7 @@ __all__ = [
     "X",
     "Y",
     "addresses",
+    "carried_by",
     "check_changeable",
     "check_threshold",
     "excludes",

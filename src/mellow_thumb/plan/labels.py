@@ -5,9 +5,11 @@ from __future__ import annotations
 import re
 from typing import TYPE_CHECKING
 
+from .derived import KeySet, Presses
 from .signals import DEVICES
 
 if TYPE_CHECKING:
+    from .plan import Plan
     from .signals import Address
 
 _MOUSE = {
@@ -57,3 +59,20 @@ def label_of(inputs: tuple[Address, ...], family: str) -> str:
     """What to show for several inputs: the first that hands on a family of devices have, else the first."""
     ours = [address for address in inputs if DEVICES.get(address.signal.device) == family]
     return label((ours or list(inputs))[0])
+
+
+def carried_by(plan: Plan) -> dict[str, tuple[Address, ...]]:
+    """What of devices carries each button, by the names that players' sheets have for them.
+
+    A part of a key set is called ``NAME.up``, and so on.
+    """
+    inputs = {gate.name: gate.buttons.inputs for gate in plan.gates if gate.buttons}
+    inputs |= {cue.name: cue.buttons.inputs for cue in plan.cues}
+    for made in plan.derived:
+        if isinstance(made, Presses):
+            inputs[made.name] = made.buttons.inputs
+        elif isinstance(made, KeySet):
+            ways = ("left", "right", "down", "up") if len(made.ways) == 4 else ("minus", "plus")
+            inputs |= {f"{made.name}.{way}": keys for way, keys in zip(ways, made.ways, strict=True)}
+    ours = {name: [one for one in some if one.signal.device in DEVICES] for name, some in inputs.items()}
+    return {name: tuple(some) for name, some in ours.items() if some}

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from copy import deepcopy
 from typing import TYPE_CHECKING
 
-from ..basics import ArgumentError, SheetError, listed
+from ..basics import ArgumentError, ConflictError, SheetError, listed
 from ..plan import DEVICES, find_signal, label
 from .offers import places
 from .sheets import not_offered
@@ -40,8 +41,9 @@ def rebind(
     """Have a signal carry something, in a player's sheet, in place of what did on that family of devices.
 
     Where it carries something else already, `conflict` says what then: ``refuse``, ``swap`` the two, or
-    ``share``. Returns what else has changed. Raises :class:`ArgumentError` for what is not offered, for a
-    conflict that is refused, and where the profile would no longer work; the sheet is then as it was.
+    ``share``. Returns what else has changed. Raises :class:`ConflictError` for a conflict that is refused: it
+    knows what the signal carries and what may be done. Raises :class:`ArgumentError` for what is not offered,
+    and where the profile would no longer work. The sheet is then as it was.
     """
     if conflict not in WAYS:
         raise ArgumentError(f"conflict: found {conflict!r}; expected {listed(WAYS)}")
@@ -52,8 +54,10 @@ def rebind(
     gone = [one for one in before if _family(one) == _family(address)]
     taken = conflicts(laid, name, address)
     if taken and conflict == "refuse":
-        words = label(find_signal(address))
-        raise ArgumentError(f"{words} carries {listed(taken, 'and')} already; expected swap or share")
+        ways = tuple(way for way in WAYS[1:] if _may(profile, sheet, name, address, way))
+        words = f"{label(find_signal(address))} carries {listed(taken, 'and')} already"
+        wanted = listed(ways) if ways else "another button"
+        raise ConflictError(f"{words}; expected {wanted}", name, address, taken, ways)
     fresh = {name: _with(before, gone, address)}
     for other in taken if conflict == "swap" else ():
         fresh[other] = _with(carried(laid, other), [address], *gone[:1])
@@ -71,6 +75,18 @@ def rebind(
                 sheet.set(profile, "buttons", one, value)
         raise ArgumentError(str(error)) from None
     return tuple(one for one in fresh if one != name)
+
+
+def _may(profile: Profile, sheet: Sheet, name: str, address: str, way: str) -> bool:
+    """Whether a conflict may be settled in a way; the sheet stays as it is."""
+    kept = deepcopy(sheet.document)
+    try:
+        rebind(profile, sheet, name, address, conflict=way)
+    except ArgumentError:
+        return False
+    finally:
+        sheet.document = kept
+    return True
 
 
 def _family(address: str) -> str:

@@ -7,7 +7,7 @@ from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, listed, nearest
-from ..plan import DEVICES, Plan, label_of
+from ..plan import Plan, carried_by, label_of
 from .answers import Answers
 from .camera import Camera
 from .clock import Clock, World
@@ -17,6 +17,7 @@ from .frame import Frame
 from .host import Host
 from .intake import Intake
 from .listening import Listener
+from .live_signals import live_signals, parts_of
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
 from .steering import Steering
@@ -26,7 +27,6 @@ if TYPE_CHECKING:
     from collections.abc import Callable, Sequence
 
     from ..engines import Subject
-    from ..plan import Cue, Gate
     from ..weaving import Item
     from .intake import Burst
     from .view import Quadruple, Triple, View
@@ -466,19 +466,22 @@ class Session:
             known = listed(names) if names else "none: this profile leaves nothing to choose"
             raise ArgumentError(f"found the choice {name}; expected {known}{nearest(name, names)}")
 
-    def label(self, name: str) -> str:
-        """What to show for a cue or a gate: its button, by the name of it on the device that is in use.
+    @property
+    def signals(self) -> dict[str, float | tuple[float, float]]:
+        """What each held signal says now, by its name: keys, sticks, places, facts, and what is made of them.
 
-        Raises :class:`ArgumentError` for a name that is neither, or has no button.
+        It is what was fed last, as of the last frame; a pair is x and y. What moves by steps, a mouse or a
+        wheel, holds nothing. For settings screens, and for who wonders what comes in.
         """
-        plan = self._running.plan
-        named: tuple[Gate | Cue, ...] = (*plan.gates, *plan.cues)
-        inputs = {one.name: one.buttons.inputs if one.buttons else () for one in named}
-        buttons = {
-            one: found
-            for one, addresses in inputs.items()
-            if (found := tuple(address for address in addresses if address.signal.device in DEVICES))
-        }
+        return live_signals(self._running)
+
+    def label(self, name: str) -> str:
+        """What to show for a button, by the name of it on the device that is in use.
+
+        `name` is that of a gate, a cue or presses, or a part of a key set, such as ``steps.up``: whatever a
+        profile may offer. Raises :class:`ArgumentError` for what has no button.
+        """
+        buttons = carried_by(self._running.plan)
         if name not in buttons:
             known = listed(buttons) if buttons else "none: this profile has no buttons for any"
             raise ArgumentError(f"found {name}; expected {known}{nearest(name, buttons)}")
@@ -528,13 +531,10 @@ class Session:
         is held already counts once it was let go, noise and drift never. The event that is found acts on
         nothing else. Ask the listener's ``found`` after each frame; :meth:`stop_listening` gives it up.
         """
-        state = self._running.state
-        held: dict[str, float] = {}
-        for name, signal in self._running.program.heard.items():
-            for part in ("x", "y") if signal.pair else ("",):
-                stem = name.replace(".", "_") + (f"_{part}" if part else "")
-                if signal.kind in ("switch", "deflection") and stem in state:
-                    held[f"{name}.{part}".rstrip(".")] = state[stem]
+        heard, held = self._running.program.heard, dict[str, float]()
+        for name, said in self.signals.items():
+            if name in heard and heard[name].kind in ("switch", "deflection"):
+                held |= parts_of(name, said)
         self._intake.listener = Listener(carries, held)
         return self._intake.listener
 
