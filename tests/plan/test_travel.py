@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from math import hypot
+from pathlib import Path
 
 import pytest
 from hypothesis import assume, given
@@ -10,8 +11,10 @@ from hypothesis import strategies as st
 
 from mellow_thumb import Session
 from mellow_thumb.formulas import switching
-from mellow_thumb.plan import Axis, Buttons, Condition, Gate, Plan, Route, Several, Travel, find_signal
+from mellow_thumb.plan import Axis, Buttons, Condition, Cue, Gate, Plan, Route, Several, Travel, find_signal
 from mellow_thumb.plan.mounts import Eye
+
+from ..helpers.profiles import load, refused_for
 
 LEAST, GAIN = 20.0, 0.01
 LEFT = Buttons((find_signal("mouse.left"),))
@@ -148,3 +151,56 @@ def test_a_gate_that_holds_the_pointer_after_some_travel_drops_the_jump() -> Non
         session.feed("mouse.move", (counts, 0.0))
         seen.append(session.tick(0.01).axes["yaw"])
     assert seen == pytest.approx([1.0, 1.0, 2.0])
+
+
+# ---- a click that is no drag
+
+
+@pytest.mark.parametrize("on", ["tap", "release", "long_press"])
+@given(way=steps, held=st.floats(0.02, 0.9))
+def test_a_click_is_given_only_if_the_mouse_stayed_near(
+    on: str, way: list[tuple[float, float]], held: float
+) -> None:
+    most = 12.0
+    places = [(0.0, 0.0)]
+    for dx, dy in way:
+        places.append((places[-1][0] + dx, places[-1][1] + dy))
+    furthest = max(hypot(*place) for place in places)
+    assume(abs(furthest - most) > 1e-6 and abs(held - 0.25) > 1e-6 and abs(held - 0.5) > 1e-6)
+    cue = Cue("mark", LEFT, on, travel=Travel(find_signal("mouse.move"), most))
+    session = Session(Plan((), (), AXES, Eye("eye"), cues=(cue,)))
+    session.feed("mouse.move", (500.0, 0.0), at=0.0)  # before the press it may go anywhere
+    session.feed("mouse.left", 1.0, at=0.01)
+    for k, step in enumerate(way, 1):
+        session.feed("mouse.move", step, at=0.01 + 0.01 * k / len(way))
+    session.feed("mouse.left", 0.0, at=0.01 + held)
+    session.feed("mouse.move", (500.0, 0.0), at=0.011 + held)
+    given_ = sum(session.tick(to=k / 60).cues.get("mark", 0) for k in range(1, 70))
+    timely = {"tap": held <= 0.25, "release": True, "long_press": held >= 0.5}[on]
+    assert given_ == (1 if timely and furthest <= most else 0)
+
+
+def test_each_click_is_measured_from_its_own_press() -> None:
+    cue = Cue("mark", LEFT, "tap", travel=Travel(find_signal("mouse.move"), 12.0))
+    session = Session(Plan((), (), AXES, Eye("eye"), cues=(cue,)))
+    seen = []
+    for counts in (30.0, 5.0, 8.0):
+        session.feed("mouse.left", 1.0)
+        session.feed("mouse.move", (counts, 0.0))
+        session.feed("mouse.left", 0.0)
+        seen.append(session.tick(1 / 60).cues.get("mark", 0))
+    assert seen == [0, 1, 1]
+
+
+def test_a_press_is_no_click(tmp_path: Path) -> None:
+    text = """format = "mellow-thumb profile 1"
+[mounts.eye]
+kind = "eye"
+[cues]
+mark = { from = "mouse.left", on = "tap", within_travel = "6 px" }
+"""
+    (cue,) = load(tmp_path, text).cues
+    assert cue.travel is not None
+    assert (str(cue.travel.signal), cue.travel.least) == ("mouse.pixels", 6.0)
+    assert "expected on = tap" in refused_for(tmp_path, text, ('on = "tap", ', ""))
+    assert 'found "6 deg"; expected a distance' in refused_for(tmp_path, text, ("6 px", "6 deg"))

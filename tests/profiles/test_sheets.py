@@ -130,7 +130,7 @@ def test_new_numbers_are_neither_woven_nor_read_with_the_rest(
         ("sensitivity", "look", float("nan"), "expected 0.2 to 5"),
         ("sensitivity", "look", True, "found True"),
         ("invert", "pad", ["yaw"], "invert.pad: not offered; expected what the profile offers: pitch"),
-        ("invert", "pda", ["pitch"], "expected a family of devices"),
+        ("invert", "pda", ["pitch"], "expected devices or a route"),
         ("choice", "glassing", "never", "expected hold or toggle"),
         ("choice", "charting", "hold", "not offered"),
         ("hands", "swap_sticks", True, "not offered"),
@@ -716,3 +716,56 @@ def test_what_each_signal_says_now_can_be_read(marsh: mt.Profile) -> None:
     assert said["steps"] == (0.0, 1.0)
     assert said["host.focus"] == 1.0
     assert not any(name.startswith("mouse.move") for name in said)
+
+
+# ---- by route, by axis, by device
+
+DESK = (
+    ("[movement]", "[routes.arrows]\nfrom = \"pointing\"\ndrives = [\"yaw\", \"pitch\"]\nsensitivity = \"90 deg/s\"\n[movement]"),
+    ("[signals]", "[signals]\npointing = { up = \"key.ArrowUp\", down = \"key.ArrowDown\", left = \"key.ArrowLeft\", right = \"key.ArrowRight\" }"),
+    ("glance = [0.2, 5] }", "glance = [0.2, 5], mouse = [0.5, 2], \"look.pitch\" = [0.5, 2] }"),
+)  # fmt: skip
+
+
+def test_inverting_the_mouse_leaves_the_arrow_keys(tmp_path: Path) -> None:
+    desk = load(tmp_path, TEXT, *DESK)
+
+    def flipped(entries: dict[str, list[str]]) -> set[str]:
+        sheet = mt.new_sheet(desk)
+        for name, axes in entries.items():
+            sheet.set(desk, "invert", name, axes)
+        laid, told = sheet.lay(desk)
+        assert told == ()
+        pairs = zip(desk.routes, laid.routes, strict=True)
+        return {before.name for before, after in pairs if before.gains != after.gains}
+
+    assert flipped({"mouse": ["pitch"]}) == {"glance"}
+    assert flipped({"key": ["pitch"]}) == {"arrows"}
+    assert flipped({"desk": ["pitch"]}) == {"glance", "arrows"}
+    assert flipped({"arrows": ["pitch"]}) == {"arrows"}
+    # the most particular counts, whatever the order
+    assert flipped({"mouse": [], "desk": ["pitch"]}) == {"arrows"}
+    assert flipped({"arrows": [], "desk": ["pitch"]}) == {"glance"}
+    assert flipped({"desk": [], "arrows": ["pitch"]}) == {"arrows"}
+    with pytest.raises(mt.ArgumentError, match="did you mean mouse"):
+        mt.new_sheet(desk).set(desk, "invert", "mousse", ["pitch"])
+
+
+def test_an_axis_or_a_device_may_be_scaled(tmp_path: Path) -> None:
+    desk = load(tmp_path, TEXT, *DESK)
+    sheet = mt.new_sheet(desk)
+    sheet.set(desk, "sensitivity", "look", 2.0)
+    sheet.set(desk, "sensitivity", "look.pitch", 0.5)
+    sheet.set(desk, "sensitivity", "mouse", 0.5)
+    sheet.set(desk, "sensitivity", "glance", 3.0)
+    laid, told = sheet.lay(desk)
+    assert told == ()
+    yaw, pitch = route(desk, "look").gains
+    assert route(laid, "look").gains == pytest.approx((2.0 * yaw, 2.0 * 0.5 * pitch))
+    assert route(laid, "glance").gains == pytest.approx([1.5 * one for one in route(desk, "glance").gains])
+    assert route(laid, "arrows").gains == route(desk, "arrows").gains
+    for name in ("look.roll", "glance.pitch", "pad"):
+        with pytest.raises(mt.ArgumentError, match="not offered"):
+            sheet.set(desk, "sensitivity", name, 1.1)
+    words = problems(tmp_path, TEXT, ("glance = [0.2, 5] }", 'glance = [0.2, 5], "look.ptch" = [0.5, 2] }'))
+    assert "did you mean look.pitch?" in "\n".join(words)

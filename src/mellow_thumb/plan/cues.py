@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING, ClassVar
 
 from ..basics import PlanError, listed
 from ..expressions import FALSE, TRUE, cases, every, flag, some, where
+from ..formulas import shaping
 from .buttons import Latches
 from .words import ANCHOR, NEVER
 
@@ -14,7 +15,7 @@ if TYPE_CHECKING:
     from ..expressions import Block, Handle, Name, State, Value
     from .buttons import Buttons
     from .changes import Change, Inputs
-    from .gates import When
+    from .gates import Travel, When
 
 MOMENTS = ("press", "release", "tap", "double_tap", "long_press")
 """What of a press makes a cue."""
@@ -35,7 +36,8 @@ class Cue:
 
     `within` (s) is how short a tap must be, or how soon a second one must follow; `after` (s) how long a
     long press lasts. Within `cooldown` (s) of the last time it is not given again. The host may still
-    take it for `keep` seconds.
+    take it for `keep` seconds. A press during which a displacement went further than `travel` was a drag, and
+    gives nothing.
     """
 
     name: str
@@ -46,6 +48,7 @@ class Cue:
     after: float = LONG
     cooldown: float = 0.0
     keep: float = KEEP
+    travel: Travel | None = None
 
     NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("cooldown",)
 
@@ -56,6 +59,9 @@ class Cue:
             value = getattr(self, what)
             if not 0.0 <= value <= 60.0:
                 raise PlanError(f"{self.name}: {what}: found {value:g} s; expected 0 to 60 s", path=(what,))
+        if self.travel and self.on == "press":
+            found = f"{self.name}: within_travel: found one of a press, which is over as it begins"
+            raise PlanError(f"{found}; expected on = tap, or another that waits", path=("within_travel",))
 
 
 @dataclass(eq=False)
@@ -78,6 +84,10 @@ class CueState:
     """When the first of two taps ended (s)."""
     timer: Handle | None = None
     """When a long press is long enough (s)."""
+    way: tuple[Handle, ...] = ()
+    """How far a displacement went since the press began."""
+    far: Handle | None = None
+    """1 once it went too far."""
 
     @classmethod
     def new(cls, state: State, stem: str, cue: Cue) -> CueState:
@@ -91,6 +101,9 @@ class CueState:
             one.tap = state.new(f"{stem}_tap", -NEVER)
         if cue.on == "long_press":
             one.timer = state.new(f"{stem}_timer", NEVER)
+        if cue.travel:
+            one.far = state.new(f"{stem}_far")
+            one.way = state.new(f"{stem}_way_x"), state.new(f"{stem}_way_y")
         return one
 
     def write(self, block: Block, change: Change, inputs: Inputs, listen: Handle | None) -> Name | None:
@@ -100,7 +113,8 @@ class CueState:
         pressed = (
             FALSE if change.quiet else every([down > self.was, *([] if listen is None else [listen != 0.0])])
         )
-        released = every([down < self.was, self.counts != 0.0])
+        near = [] if self.far is None else [self.far == 0.0]
+        released = every([down < self.was, self.counts != 0.0, *near])
         if cue.on in ("press", "release"):
             hit = self.fire(block, pressed if cue.on == "press" else released)
         elif cue.on == "tap":
@@ -115,10 +129,26 @@ class CueState:
             # let go too early, or with the gate closed meanwhile, it was no long press
             over = some([down == 0.0, *([] if listen is None else [listen == 0.0])])
             block.set(self.timer, cases([(pressed, ANCHOR + cue.after), (over, NEVER)], self.timer))
+        if self.far is not None and not change.quiet:
+            with block.when(pressed):
+                for one in (self.far, *self.way):
+                    block.set(one, 0.0)
         # a press that began while nothing listened never counts, also when it is let go
         block.set(self.counts, cases([(pressed, 1.0), (down != 0.0, self.counts)], 0.0))
         block.set(self.was, down)
         return hit
+
+    def goes(self, block: Block, x: Value, y: Value) -> None:
+        """Write how far a displacement has gone while it is held: too far, it was a drag."""
+        assert self.far is not None
+        assert self.cue.travel
+        with block.when(every([self.counts != 0.0, self.far == 0.0])):
+            for one, moved in zip(self.way, (x, y), strict=True):
+                block.set(one, one + moved)
+            (way,) = block.call(shaping.length, *self.way)
+            block.set(self.far, flag(way > self.cue.travel.least))
+            if self.timer is not None:
+                block.set(self.timer, where(self.far != 0.0, NEVER, self.timer))
 
     def _double(self, block: Block, pressed: Value, released: Value, *, quiet: bool) -> Name:
         """Two taps: given as the second is pressed, soon enough after the first was let go."""

@@ -219,11 +219,16 @@ class Plan:
         used = {DEVICES.get(address.signal.device) for address in self.inputs}
         return tuple(name for name in FAMILIES if name in used)
 
-    def families_of(self, route: Route) -> tuple[str, ...]:
-        """The families of devices that a route can be driven by."""
+    def devices_of(self, route: Route) -> tuple[str, ...]:
+        """The devices that a route can be driven by."""
         made = {one.name: one for one in self.derived}.get(route.source.signal.name)
         addresses = made.inputs if made else (route.source,)
-        used = {DEVICES.get(address.signal.device) for address in addresses}
+        used = {address.signal.device for address in addresses}
+        return tuple(name for name in DEVICES if name in used)
+
+    def families_of(self, route: Route) -> tuple[str, ...]:
+        """The families of devices that a route can be driven by."""
+        used = {DEVICES[device] for device in self.devices_of(route)}
         return tuple(name for name in FAMILIES if name in used)
 
     @cached_property
@@ -235,7 +240,8 @@ class Plan:
         asked = {f"{route.source.signal.name}.down" for route in self.routes if route.glide}
         asked |= {route.pointer for route in self.routes if route.pins}
         read += [Address(signal) for one in self.touches for signal in one.signals if signal.name in asked]
-        read += [gate.travel.signal for gate in self.gates if gate.travel]
+        travels = [gate.travel for gate in self.gates] + [cue.travel for cue in self.cues]
+        read += [one.signal for one in travels if one]
         made = {one.name: one for one in self.derived}
         return tuple(sorted(set(raw_inputs(tuple(read), made)), key=str))
 

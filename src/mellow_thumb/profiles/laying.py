@@ -22,8 +22,23 @@ def copied(routes: Mapping[str, dict[str, Any]]) -> dict[str, dict[str, Any]]:
     }
 
 
-def _lay_sensitivity(data: dict[str, Any], _: Profile, name: str, factor: float) -> None:
-    route = data["routes"][name]
+def _lay_sensitivity(data: dict[str, Any], profile: Profile, name: str, factor: float) -> None:
+    routes, (whole, _, axis) = data["routes"], name.rpartition(".")
+    if name in routes:
+        _scale(routes[name], factor)
+    elif whole in routes:
+        given = routes[whole].get("sensitivity")
+        one = next(route for route in profile.routes if route.name == whole)
+        each = dict(given) if isinstance(given, dict) else dict.fromkeys(one.drives, given)
+        routes[whole]["sensitivity"] = each | {axis: _times(each[axis], factor)}
+    else:
+        for route in profile.routes:
+            if name in profile.devices_of(route):
+                _scale(routes[route.name], factor)
+
+
+def _scale(route: dict[str, Any], factor: float) -> None:
+    """Multiply the sensitivity of a route, each axis of it."""
     given = route.get("sensitivity")
     if isinstance(given, dict):
         route["sensitivity"] = {axis: _times(one, factor) for axis, one in given.items()}
@@ -42,15 +57,16 @@ def _lay_dead_zone(data: dict[str, Any], _: Profile, name: str, inner: float) ->
     data["routes"][name].setdefault("dead_zone", {})["inner"] = inner
 
 
-def _lay_invert(data: dict[str, Any], profile: Profile, family: str, axes: list[str]) -> None:
+def _lay_invert(data: dict[str, Any], profile: Profile, name: str, axes: list[str]) -> None:
     for route in profile.routes:
-        if family not in profile.families_of(route):
+        if name not in (route.name, *profile.devices_of(route), *profile.families_of(route)):
             continue
-        table = data["routes"][route.name]
-        before = table.get("invert", [])
+        # from what the profile says: what is said of a route counts in place of what is said of its device
+        before = profile.data["routes"][route.name].get("invert", [])
         before = [before] if isinstance(before, str) else list(before)
         ours = [axis for axis in axes if axis in route.drives]
         after = [axis for axis in before if axis not in ours] + [axis for axis in ours if axis not in before]
+        table = data["routes"][route.name]
         table.pop("invert", None)
         table |= {"invert": after} if after else {}
 

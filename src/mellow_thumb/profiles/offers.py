@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING, Annotated, Any
 from pydantic import BeforeValidator, Field, WithJsonSchema
 
 from ..basics import listed, nearest
-from ..plan import addresses, find_signal
+from ..plan import DEVICES, addresses, find_signal
 from .forms import POINT, Form, Names, in_unit, shown
 from .switching import HandsForm
 
@@ -38,8 +38,8 @@ class OffersForm(Form):
 
     sensitivity: dict[str, RangeValue] = Field(
         {},
-        description="routes, each with the least and the most that its sensitivity may be multiplied by: "
-        "`{ look = [0.2, 5] }`",
+        description="routes, axes of routes and devices, each with the least and the most that its "
+        'sensitivity may be multiplied by: `{ look = [0.2, 5], "look.pitch" = [0.5, 2], mouse = [0.2, 5] }`',
         json_schema_extra=in_unit("factor"),
     )
     dead_zone: dict[str, RangeValue] = Field(
@@ -47,7 +47,9 @@ class OffersForm(Form):
         description="routes, each with the least and the most that its inner dead zone may be",
         json_schema_extra=in_unit("share"),
     )
-    invert: Names = Field((), description="axes that may be inverted, for each family of devices by itself")
+    invert: Names = Field(
+        (), description="axes that may be inverted, for each family of devices, device or route by itself"
+    )
     hands: Names = Field((), description='options of `[hands]`: `["reduced_motion", "turn_cap"]`')
     buttons: dict[str, Names] = Field(
         {},
@@ -66,7 +68,7 @@ class Offers:
     """What a player may change: ranges, axes, options, and what may carry a button."""
 
     sensitivity: Mapping[str, Range] = field(default_factory=dict)
-    """For a route: the least and the most that its sensitivity may be multiplied by."""
+    """For a route, an axis of one or a device: the least and the most that it may be multiplied by."""
     dead_zone: Mapping[str, Range] = field(default_factory=dict)
     """For a route: the least and the most that its inner dead zone may be."""
     invert: tuple[str, ...] = ()
@@ -123,7 +125,7 @@ def carriers(data: Mapping[str, Any]) -> dict[str, list[str]]:
 
 
 _KINDS = {
-    "sensitivity": ("routes",), "dead_zone": ("routes",), "choice": ("gates",),
+    "sensitivity": ("routes",), "dead_zone": ("routes",), "invert": ("routes",), "choice": ("gates",),
     "buttons": ("gates", "cues", "signals"),
 }  # fmt: skip
 """For a table of a sheet, the tables of a profile whose names it has."""
@@ -135,8 +137,9 @@ def renamed(data: Mapping[str, Any], section: str) -> dict[str, str]:
     for kind in _KINDS.get(section, ()):
         for name, table in tables(data, kind).items():
             was = table.get("was", ())
+            inner = {"signals": WAYS, "routes": _names_in(table)}.get(kind, ())
+            parts = ["", *(f".{part}" for part in inner)]
             for old in [was] if isinstance(was, str) else was:
-                parts = [""] if kind != "signals" else ["", *(f".{way}" for way in WAYS)]
                 found |= {f"{old}{part}": f"{name}{part}" for part in parts}
     return found
 
@@ -158,13 +161,23 @@ def check_renamed(faults: Faults, data: Mapping[str, Any]) -> None:
                 owner.setdefault(old, name)
 
 
+def _names_in(route: Mapping[str, Any]) -> list[str]:
+    """The axes that a route's table names."""
+    drives = route.get("drives")
+    several = drives if isinstance(drives, list) else [drives]
+    return [one for one in several if isinstance(one, str)]
+
+
 def read_offers(faults: Faults, data: Mapping[str, Any], axes: list[str]) -> Offers:
     """What the table [offers] of a profile's data says; what is wrong with it is noted."""
     form = faults.form(OffersForm, data.get("offers", {}), ("offers",)) or OffersForm.model_validate({})
     routes = list(tables(data, "routes"))
+    by_axis = [
+        f"{name}.{axis}" for name, route in tables(data, "routes").items() for axis in _names_in(route)
+    ]
     known = {
-        "sensitivity": (routes, "a route"),
-        "dead_zone": (routes, "a route"),
+        "sensitivity": ([*routes, *by_axis, *DEVICES], "a route, an axis of one, or a device"),
+        "dead_zone": (list(routes), "a route"),
         "invert": (axes, "an axis"),
         "hands": (list(HandsForm.model_fields), "an option of [hands]"),
         "buttons": (list(places(data)), "a gate, a cue, or a part of a signal"),

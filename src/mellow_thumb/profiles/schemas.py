@@ -9,10 +9,10 @@ from typing import TYPE_CHECKING, Any
 from pydantic.json_schema import GenerateJsonSchema, models_json_schema
 
 from ..basics import made_folder, replacing
-from ..plan import FAMILIES, addresses
+from ..plan import addresses
 from .axes import MountAxisForm
 from .forms import NUMBER, TEXT, list_of
-from .sheets import FORMAT
+from .sheets import FORMAT, inverting
 from .switching import HandsForm
 from .whole import ProfileForm
 
@@ -90,7 +90,7 @@ def sheet_schema(profile: Profile | None = None) -> dict[str, Any]:
         buttons = _buttons(addresses())
         tables = {
             "sensitivity": _any_name(NUMBER),
-            "invert": _names({family: list_of(TEXT, 0) for family in FAMILIES}),
+            "invert": _any_name(list_of(TEXT, 0)),
             "dead_zone": _any_name(NUMBER),
             "choice": _any_name({"enum": ["hold", "toggle"]}),
             "hands": _names(hands),
@@ -101,7 +101,7 @@ def sheet_schema(profile: Profile | None = None) -> dict[str, Any]:
         axes = list_of({"enum": list(offers.invert)}, 0)
         tables = {
             "sensitivity": _names({name: _between(*span) for name, span in offers.sensitivity.items()}),
-            "invert": _names({family: axes for family in FAMILIES if offers.invert}),
+            "invert": _names({one: axes for one in inverting(profile) if offers.invert}),
             "dead_zone": _names({name: _between(*span) for name, span in offers.dead_zone.items()}),
             "choice": _names({name: {"enum": list(ways)} for name, ways in offers.choices.items()}),
             "hands": _names({name: hands[name] for name in offers.hands}),

@@ -17,7 +17,7 @@ from ..basics import (
     read_text,
     replacing,
 )
-from ..plan import FAMILIES, with_routes
+from ..plan import DEVICES, FAMILIES, with_routes
 from .faults import Faults
 from .laying import LAYS, copied
 from .offers import carriers, renamed
@@ -31,7 +31,6 @@ if TYPE_CHECKING:
     from tomlkit import TOMLDocument
 
     from ..plan import Route
-    from .offers import Offers
     from .profile import Profile
 
 FORMAT = "mellow-thumb sheet 1"
@@ -80,7 +79,8 @@ class Sheet:
     def set(self, profile: Profile, section: str, name: str, value: Any) -> None:
         """Choose something that a profile offers, such as ``set(profile, "sensitivity", "look", 1.4)``.
 
-        In ``invert`` the name is a family of devices and the value a list of axes. Raises
+        In ``invert`` the name is a family of devices, a device or a route, and the value a list of axes; what
+        is said of a route counts in place of what is said of its device, and that of its family. Raises
         :class:`ArgumentError` for what is not offered, or is beyond its range.
         """
         import tomlkit
@@ -156,11 +156,13 @@ class Sheet:
                     told.append(f"{section}.{given}: found {name}, as it is called now, too; left out")
                     continue
                 fault = _fault(profile, section, name, value)
-                drawn = _drawn_in(profile.offers, section, name, value) if fault else value
+                drawn = _drawn_in(profile, section, name, value) if fault else value
                 if fault:
                     told.append(f"{fault}; taken as {drawn!r}" if drawn is not None else fault)
                 if not fault or drawn is not None:
                     chosen.append(_Choice(section, name, drawn))
+        # of inversions the most particular is laid last
+        chosen.sort(key=lambda one: one.section == "invert" and inverting(profile).index(one.name))
         return chosen, tuple(told)
 
     def _under(self, profile: Profile, chosen: list[_Choice]) -> tuple[Profile, tuple[str, ...]]:
@@ -314,8 +316,11 @@ def _fault(profile: Profile, section: str, name: str, value: Any) -> str:
             else not_offered(where, list(offers.hands), name)
         )
     if section == "invert":
-        if name not in FAMILIES:
-            return f"{where}: found {name}; expected a family of devices: {listed(FAMILIES)}"
+        known = inverting(profile)
+        if name not in known:
+            return (
+                f"{where}: found {name}; expected devices or a route: {listed(known)}{nearest(name, known)}"
+            )
         wrong = [axis for axis in value if axis not in offers.invert] if isinstance(value, list) else [value]
         return not_offered(where, list(offers.invert), str(wrong[0])) if wrong else ""
     if section == "buttons":
@@ -369,16 +374,24 @@ _OFFERED = {
 """How a profile offers something, for a table of a sheet."""
 
 
-def _drawn_in(offers: Offers, section: str, name: str, value: Any) -> Any:
+def _drawn_in(profile: Profile, section: str, name: str, value: Any) -> Any:
     """What is left of a choice that does not apply as it is; None for nothing."""
+    offers = profile.offers
     spans = {"sensitivity": offers.sensitivity, "dead_zone": offers.dead_zone}.get(section, {})
     if name in spans and isinstance(value, int | float) and value == value:
         return min(max(float(value), spans[name][0]), spans[name][1])
-    if section == "invert" and name in FAMILIES and isinstance(value, list):
+    if section == "invert" and name in inverting(profile) and isinstance(value, list):
         return [axis for axis in value if axis in offers.invert]
     if section == "buttons" and name in offers.buttons and isinstance(value, list):
         return [one for one in value if one in offers.carriers(name)] or None
     return None
+
+
+def inverting(profile: Profile) -> list[str]:
+    """What inversion may be said of: families of devices, devices, routes; the most particular last."""
+    used = {device for route in profile.routes for device in profile.devices_of(route)}
+    devices = [device for device in DEVICES if device in used]
+    return list(dict.fromkeys([*FAMILIES, *devices, *(route.name for route in profile.routes)]))
 
 
 def _plain(table: Any) -> dict[str, Any]:

@@ -161,6 +161,11 @@ class CueForm(ButtonForm):
     after: Seconds = Field(
         LONG, description="how long a long press lasts", json_schema_extra=in_unit("s, ms")
     )
+    within_travel: Distance | None = Field(
+        None,
+        description="the mouse must not go further than this meanwhile: a click that is no drag",
+        json_schema_extra=in_unit("count, cm, px"),
+    )
     cooldown: Seconds = Field(
         0.0, description="not again within this time of the last", json_schema_extra=in_unit("s, ms")
     )
@@ -394,7 +399,8 @@ class SwitchReader:
         with self.faults.catching(path):
             keep: float | None = form.keep  # 0 is one
             times = (form.after or LONG, form.cooldown or 0.0, KEEP if keep is None else keep)
-            return Cue(name, buttons, on, gate, within, *times)
+            travel = form.within_travel and self._travel((*path, "within_travel"), form.within_travel)
+            return Cue(name, buttons, on, gate, within, *times, travel or None)
         return None
 
     def hands(self, form: HandsForm) -> Hands:

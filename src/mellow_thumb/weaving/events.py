@@ -196,6 +196,9 @@ class Events:
     def _displace(self, block: Block, signal: Signal) -> None:
         if self.switching.device is not None:
             self._stir(block, signal)
+        for cue in self.switching.cue_states:
+            if cue.cue.travel and cue.cue.travel.signal.signal == signal:
+                cue.goes(block, X, Y)
         over, shares = self._travelled(block, signal)
         for gate in self.switching.gate_states.values():
             if gate.gate.travel and gate.gate.travel.signal.signal == signal:
