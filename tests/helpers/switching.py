@@ -20,7 +20,7 @@ THINGS = ("bird", "interface", "reeds")
 DERIVED: tuple[Derived, ...] = (
     KeySet("steps", tuple((find_signal(f"key.Key{key}"),) for key in "ADSW"), "newest", (find_signal("key.KeyL"),)),
     KeySet("sides", ((find_signal("key.KeyQ"), find_signal("key.KeyA")), (find_signal("key.KeyE"),))),
-    EdgeZone("edge", find_signal("mouse.place"), 0.1),
+    EdgeZone("edge", find_signal("mouse.place"), (0.1,) * 4),
     Presses("snap", Buttons(tuple(map(find_signal, ("pad.left_stick.x", "key.KeyE"))), 0.6, 0.3)),
     Presses("pecks", Buttons((find_signal("mouse.left"),), begun_on="bird")),
 )  # fmt: skip

@@ -403,7 +403,7 @@ def test_a_lock_keeps_walking_until_another_key_is_pressed() -> None:
 def test_an_edge_pushes_outward_no_faster_in_the_corners_whatever_the_pixels(
     x: float, y: float, size: tuple[int, int]
 ) -> None:
-    made = EdgeZone("edge", find_signal("mouse.place"), 0.1)
+    made = EdgeZone("edge", find_signal("mouse.place"), (0.1,) * 4)
     session = Session(
         plan(
             Route("scroll", Address(made.signal), ("yaw", "pitch"), (64.0, 64.0), None, None, "rate"),

@@ -70,7 +70,7 @@ WRONG = [
     ('up = "key.KeyW"', 'up = "key.KeyS"', "17: signals.steps: found key.KeyS twice; expected each key once"),
     ('up = "key.KeyW"', 'plus = "key.KeyW"', "17: signals.steps: found up, down, left, right and plus, minus; expected one of:"),
     ('"mouse.place"', '"mouse.move"', "18: signals.edge.edge_zone: found mouse.move; expected a place, such as mouse.place"),
-    ('"0.05 screen"', '"3 px"', '18: signals.edge.margin: found "3 px"; expected a number of screen'),
+    ('"0.05 screen"', '"3 deg"', '18: signals.edge.margin: found "3 deg"; expected screen, px or cm'),
     ('"pad.left_stick.x", at', '"pad.left_stick", at', "19: signals.snap.presses: found pad.left_stick, a pair; expected one component of it"),
     ('from = "steps"', 'from = "stepps"', '21: routes.walk.from: found "stepps"; expected a signal of the catalogue or of [signals]; did you mean steps?'),
     ('"90 deg/s"\ngate', '"90 deg/press"\ngate', '23: routes.walk.sensitivity: found "90 deg/press"; expected deg/s or deg'),

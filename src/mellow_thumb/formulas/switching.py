@@ -36,17 +36,14 @@ def opposed(minus: float, plus: float, newest: float) -> float:
     return plus - minus + plus * minus * newest
 
 
-def edge_push(place: float, side: float, *, margin: float) -> float:
-    """How far a pointer at `place` (0..1 along a side) pushes an edge: -1..1, 0 further in than `margin`.
+def edge_push(away: float, deep: float) -> float:
+    """How far a pointer that is `away` from an edge pushes it: 0 to 1; none where the zone is less `deep`.
 
-    `side` is the length of the side in screens (1 is the shorter side), and so is `margin`.
-
-    >>> edge_push(1.0, 1.5, margin=0.03), edge_push(0.5, 1.5, margin=0.03), edge_push(0.01, 1.5, margin=0.03)
-    (1.0, 0.0, -0.5)
+    >>> edge_push(0.0, 30.0), edge_push(15.0, 30.0), edge_push(400.0, 30.0)
+    (1.0, 0.5, 0.0)
     """
-    right = 1.0 - (1.0 - place) * side / margin
-    left = 1.0 - place * side / margin
-    return (right if right > 0.0 else 0.0) - (left if left > 0.0 else 0.0)
+    push = 1.0 - away / deep
+    return push if push > 0.0 else 0.0
 
 
 def allowed(push: float, most: float) -> float:

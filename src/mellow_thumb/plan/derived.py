@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, ClassVar
 
 from ..basics import PlanError, listed
 from ..expressions import every, flag, lift, some, total, where
-from ..formulas import on_disc, switching
+from ..formulas import switching
 from .signals import ATTITUDE, TILT, Address, Signal, find_signal
 from .words import FOCUS
 
@@ -133,10 +133,9 @@ class KeyState:
             if self.locked is not None:
                 value = block.keep(f"{self.stem}_way", where(self.locked != 0.0, self.lock[k], value))
             values.append(value)
-        if len(values) == 2:
-            block.call(on_disc, *values, into=into)
-        else:
-            block.set(into[0], values[0])
+        # each component is its own way; a route that takes both draws them in to the unit disc
+        for one, target in zip(values, into, strict=True):
+            block.set(target, one)
 
 
 def _any_key(keys: list[Value]) -> Value:
@@ -146,17 +145,27 @@ def _any_key(keys: list[Value]) -> Value:
     return flag(some(key != 0.0 for key in keys))
 
 
+SIDES = ("left", "right", "down", "up")
+"""The sides of a view, as the ways of a key set."""
+CM = 96.0 / 2.54
+"""Pixels in a cm until a host says how many there are. Source: CSS Values and Units 4, section 6.2."""
+
+
 @dataclass(frozen=True, slots=True)
 class EdgeZone:
     """A pointer near the edge of the view, as a stick that is pushed further the nearer it comes.
 
-    `margin` is in screens (the shorter side). It rests while the pointer is outside, or the window without
-    the focus.
+    `margins` say how deep it is at the left, the right, the lower and the upper side, in their `units`:
+    ``screen`` (the shorter side is 1), ``px`` or ``cm``; at a side of 0 there is none. It rests while the
+    pointer is outside, or the window without the focus.
     """
 
     name: str
     source: Address
-    margin: float
+    margins: tuple[float, float, float, float]
+    units: tuple[str, str, str, str] = ("screen",) * 4
+
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("margins",)
 
     def __post_init__(self) -> None:
         if self.source.signal.kind != "position" or self.source.width != 2:
@@ -164,16 +173,22 @@ class EdgeZone:
                 f"{self.name}: edge_zone: found {self.source}; expected a place, such as mouse.place",
                 path=("edge_zone",),
             )
-        if not 0.0 < self.margin <= 0.5:
-            raise PlanError(
-                f"{self.name}: margin: found {self.margin:g} screen; expected above 0 to 0.5 screen",
-                path=("margin",),
-            )
+        for margin, unit in zip(self.margins, self.units, strict=True):
+            most = {"screen": 0.5, "px": 10_000.0, "cm": 100.0}.get(unit, 0.0)
+            if not 0.0 <= margin <= most:
+                raise PlanError(
+                    f"{self.name}: margin: found {margin:g} {unit}; expected above 0 to {most:g} {unit}",
+                    path=("margin",),
+                )
+        if not any(margin > 0.0 for margin in self.margins):
+            words = f"{self.name}: margin: found none on any side; expected one above 0"
+            raise PlanError(words, path=("margin",))
 
     @property
     def inputs(self) -> tuple[Address, ...]:
         """What it is made from."""
-        facts = ("host.focus", "host.screen", f"{self.source.signal.device}.inside")
+        facts = ["host.focus", "host.screen", f"{self.source.signal.device}.inside"]
+        facts += ["host.pixels_per_cm"] if "cm" in self.units else []
         return (self.source, *map(find_signal, facts))
 
     @property
@@ -182,16 +197,29 @@ class EdgeZone:
         return Signal(self.name, "deflection", "", -1.0, 1.0, "x: right; y: up", _OURS, pair=True)
 
     def write(self, block: Block, inputs: Inputs, into: tuple[Handle, ...]) -> None:
-        """Work it out, by where the pointer is and how large the screen."""
+        """Work it out, by where the pointer is and how large the screen.
+
+        Each component looks at its own way; a route that takes both draws them in to the unit disc.
+        """
         wide, tall = inputs.raw("host.screen")
         (inside,) = inputs.raw(f"{self.source.signal.device}.inside")
-        shorter = block.keep("shorter", where(wide < tall, wide, tall))
+        # in px and cm nothing is known of a view until its size is said
+        known: Value | float = 1.0 if set(self.units) == {"screen"} else flag(wide > 1.0)
+        units: dict[str, Value | float] = {"px": 1.0}
+        units["screen"] = block.keep("shorter", where(wide < tall, wide, tall))
+        if "cm" in self.units:
+            (said,) = inputs.raw("host.pixels_per_cm")
+            units["cm"] = block.keep("per_cm", where(said > 0.0, said, CM))
         places = inputs.raw(self.source.signal.name)
-        pushes = [
-            block.call(switching.edge_push, place, side / shorter, margin=self.margin)[0]
-            for place, side in zip(places, (wide, tall), strict=True)
-        ]
-        block.call(on_disc, *(push * inside * FOCUS for push in pushes), into=into)
+        for k, (place, side, value) in enumerate(zip(places, (wide, tall), into, strict=True)):
+            pushes: list[Value] = []
+            for way, sign in ((2 * k, -1.0), (2 * k + 1, 1.0)):
+                if self.margins[way]:
+                    away = place * side if sign < 0.0 else (1.0 - place) * side
+                    deep = lift(units[self.units[way]]) * self.margins[way]
+                    (push,) = block.call(switching.edge_push, away, deep)
+                    pushes.append(push * sign)
+            block.set(value, total(pushes) * known * inside * FOCUS if pushes else 0.0)
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,7 @@ from typing import TYPE_CHECKING, Annotated, Any, get_args
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, WithJsonSchema, create_model
 
-from ..basics import PlanError, Quantity, UnitError, convert, files_write, parse_quantity
+from ..basics import PlanError, Quantity, UnitError, convert, files_write, listed, parse_quantity
 from ..plan import Condition, Several, When
 
 if TYPE_CHECKING:
@@ -295,7 +295,27 @@ Metres = Annotated[float, *_in("m")]
 Degrees = Annotated[float, *_in("deg")]
 
 
-Screens = Annotated[float, *_in("screen")]
+def _margin(value: object) -> tuple[Quantity, ...]:
+    """How deep an edge zone is: on every side, or left, right, down and up, each as it is said."""
+    sides = ("left", "right", "down", "up")
+    table = value if isinstance(value, dict) else dict.fromkeys(sides, value)
+    wrong = [key for key in table if key not in sides]
+    if wrong or not table:
+        raise ValueError(f"found {shown(wrong[0] if wrong else value)}; expected {listed(sides)}")
+    found = {side: quantity(one, "screen") for side, one in table.items()}
+    for one in found.values():
+        if one.unit not in ("screen", "px", "cm"):
+            raise ValueError(f'found "{one}"; expected screen, px or cm')
+    return tuple(found.get(side, Quantity(0.0, "screen")) for side in sides)
+
+
+_DEPTH = text_in("screen", "px", "cm")
+_SIDES = {"properties": dict.fromkeys(("left", "right", "down", "up"), _DEPTH)}
+Margin = Annotated[
+    tuple[Quantity, ...],
+    BeforeValidator(_margin),
+    WithJsonSchema({"anyOf": [_DEPTH, {"type": "object", "additionalProperties": False} | _SIDES]}),
+]
 
 
 DegreesASecond = Annotated[float, *_in("deg/s")]

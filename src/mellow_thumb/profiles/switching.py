@@ -6,7 +6,7 @@ from typing import TYPE_CHECKING, Annotated, Any, Literal
 
 from pydantic import BeforeValidator, Field, WithJsonSchema
 
-from ..basics import listed, nearest
+from ..basics import Quantity, listed, nearest
 from ..plan import (
     CATALOGUE,
     COMPONENTS,
@@ -34,9 +34,9 @@ from .forms import (
     DegreesASecond,
     Distance,
     Form,
+    Margin,
     Names,
     Number,
-    Screens,
     Seconds,
     in_unit,
     list_of,
@@ -45,7 +45,7 @@ from .forms import (
 if TYPE_CHECKING:
     from collections.abc import Iterable
 
-    from ..basics import Path, Quantity
+    from ..basics import Path
     from ..plan import Derived, Signal, When
     from .faults import Faults
     from .routes import MouseForm
@@ -131,10 +131,11 @@ class SignalForm(ButtonForm):
     edge_zone: str | None = Field(
         None, description="`mouse.place`: pushed further the nearer the pointer is to the edge"
     )
-    margin: Screens = Field(
-        0.03,
-        description="how deep the zone is; 1 is the view's shorter side",
-        json_schema_extra=in_unit("screen"),
+    margin: Margin | None = Field(
+        None,
+        description="how deep the zone is, `0.03 screen` unless stated (1: the view's shorter side); by side "
+        '`{ left = "12 px", right = "12 px" }`: where none is stated there is none',
+        json_schema_extra=in_unit("screen, px, cm"),
     )
     presses: Names | None = Field(
         None,
@@ -308,7 +309,10 @@ class SwitchReader:
             return Presses(name, buttons) if buttons else None
         if form.edge_zone:
             place = self.signal((*path, "edge_zone"), form.edge_zone, "position")
-            return EdgeZone(name, place, form.margin or 0.03) if place else None
+            left, right, down, up = form.margin or (Quantity(0.03, "screen"),) * 4
+            margins = (left.value, right.value, down.value, up.value)
+            units = (left.unit, right.unit, down.unit, up.unit)
+            return EdgeZone(name, place, margins, units) if place else None
         ways = WAYS if any(getattr(form, key) for key in WAYS) else LINE
         keys = tuple(self._switches((*path, key), getattr(form, key)) for key in ways)
         return KeySet(name, keys, form.opposite or "cancel", self._switches((*path, "lock"), form.lock))
