@@ -6,16 +6,18 @@ from pathlib import Path
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 import mellow_thumb as mt
+from mellow_thumb.engines import compiler
+from mellow_thumb.plan import Address, KeySet, Route
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.buttons import Buttons
 from mellow_thumb.plan.gates import Condition, Gate
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.mounts.mounted import Mounted
-from mellow_thumb.plan.movement import Movement
+from mellow_thumb.plan.movement import MOVES, Movement
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.session.walker import LAYOUT, STILL, Walker, asked_gates
@@ -98,7 +100,7 @@ def test_gates_go_with_it(tmp_path: Path) -> None:
 def test_what_is_no_command_is_refused(glasses: mt.Profile) -> None:
     one = Walker(MOVEMENT)
     for command, dt in ((b"", 0.1), (bytes(7), 0.1), (bytes(6), -1.0), (bytes(6), float("nan"))):
-        with pytest.raises(mt.ArgumentError, match="expected 6 bytes"):
+        with pytest.raises(mt.ArgumentError, match="expected a command"):
             one.step(command, dt)
     assert one.state == STILL
     with pytest.raises(mt.ArgumentError, match="no movement"):
@@ -106,3 +108,70 @@ def test_what_is_no_command_is_refused(glasses: mt.Profile) -> None:
     many = tuple((Condition(f"gate{k}"), 0.5) for k in range(17))
     with pytest.raises(mt.ArgumentError, match="15 at the most"):
         Walker(Movement(1.0, scales=many))
+
+
+# ---- what happens within a frame
+
+
+def walked(session: mt.Session, movement: Movement, dt: float, until: float) -> tuple[np.ndarray, np.ndarray]:
+    """Where a session's character is after some time, and where a walker is by its commands."""
+    place, other, by_command = np.zeros(3), np.zeros(3), Walker(movement)
+    while session.now < until - 1e-9:
+        place += session.tick(dt).movement.step
+        other += by_command.step(session.command(), dt).step
+    return place, other
+
+
+@pytest.mark.parametrize("compiled", [False, True])
+@pytest.mark.usefixtures("compiling")
+def test_taps_shorter_than_a_frame_are_walked(tmp_path: Path, *, compiled: bool) -> None:
+    if compiled and compiler.why_not():
+        pytest.skip("no C compiler here")
+    profile = load(tmp_path, WARDEN)
+    assert profile.movement is not None
+    session = profile.session(compiled=compiled)
+    for k in range(12):
+        session.feed("key.KeyW", 1, at=0.1 + 0.1 * k)
+        session.feed("key.KeyW", 0, at=0.112 + 0.1 * k)
+    place, other = walked(session, profile.movement, 1 / 30, 2.0)
+    assert place[2] < -0.03
+    assert other == pytest.approx(place, abs=0.002)
+
+
+@settings(max_examples=30, deadline=None)
+@given(
+    st.lists(st.tuples(st.sampled_from("WASD"), st.floats(0.0, 2.9), st.floats(0.004, 0.6)), max_size=10),
+    st.lists(st.tuples(st.floats(0.0, 2.9), st.integers(-150, 150)), max_size=10),
+    st.sampled_from([1 / 20, 1 / 60, 1 / 144]),
+)
+def test_a_walk_by_commands_is_that_of_the_session_at_any_frame_rate(
+    presses: list[tuple[str, float, float]], turns: list[tuple[float, int]], dt: float
+) -> None:
+    movement = Movement(2.0, 8.0, 10.0, scales=((Condition("late"), 0.5),))
+    steps = KeySet("steps", tuple((find_signal(f"key.Key{key}"),) for key in "ADSW"))
+    walk = Route("walk", Address(steps.signal), MOVES, (1.0, 1.0), None, None, "offset")
+    late = Gate("late", Buttons((find_signal("key.KeyW"),)), after=0.21)
+    session = mt.Session(Plan((LOOK, walk), (late,), AXES, Eye("eye"), (steps,), movement=movement))
+    for key, at, held in presses:
+        session.feed(f"key.Key{key}", 1, at=at)
+        session.feed(f"key.Key{key}", 0, at=at + held)
+    for at, counts in turns:
+        session.feed("mouse.move", (float(counts), 0.0), at=at)
+    place, other = walked(session, movement, dt, 3.5)
+    assert np.abs(place - other).max() < (0.06 if dt > 0.04 else 0.02)
+
+
+def test_a_command_is_longer_only_where_something_changes(tmp_path: Path) -> None:
+    session = load(tmp_path, WARDEN).session()
+    session.tick(1 / 60)
+    assert len(session.command()) == LAYOUT.size
+    session.feed("mouse.move", (30.0, 0.0))
+    session.tick(1 / 60)
+    assert len(session.command()) == LAYOUT.size
+    session.feed("key.KeyW", 1, at=session.now + 0.004)
+    session.feed("key.KeyW", 0, at=session.now + 0.008)
+    saved = session.snapshot()
+    session.tick(1 / 60)
+    assert len(session.command()) == LAYOUT.size + 16
+    session.restore(saved)
+    assert len(session.command()) == LAYOUT.size

@@ -21,7 +21,7 @@ from .live_signals import live_signals, parts_of
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
 from .steering import Steering
-from .walker import command_of
+from .walker import Taken, asked_at, command_within
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Sequence
@@ -70,6 +70,9 @@ class Session:
             self._cues,
         )
         self._course = Course(plan, self._parts)
+        self._asked = 2 if plan.movement else 0
+        """For how many frames what they are made of is kept, for commands."""
+        self._taken = Taken(self._running.program, (), [], 0.0)
         # the same without a call in between: they are called every frame, or thousands of times a second
         self.feed = self._intake.feed  # type: ignore[method-assign]
         self.view = self._camera.view  # type: ignore[method-assign]
@@ -286,7 +289,9 @@ class Session:
             self._cut_short(clock.now - start + lost, lost)
         now, values, before = clock.now, None, running.values
         passed = now - start
-        if running.room and world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
+        if self._asked:
+            self._taken = Taken(running.program, running.saved, [], start)
+        elif running.room and world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
             # what has arrived is mostly all of this frame and in order: then C takes it as it is
             intake = self._intake
             if intake.plain and not intake.inbox.waiting:
@@ -319,6 +324,9 @@ class Session:
         world.now += passed * world.rate
         # last: a frame reads what came before its end
         items.append((now, running.program.frame, 0.0, 0.0))
+        if self._asked:
+            self._asked -= 1
+            self._taken.items.extend(items)
         return running.loop.send(items)
 
     def _set_rate(self, items: list[Item], start: float, dt: float, world_dt: float | None) -> None:
@@ -426,11 +434,16 @@ class Session:
     # ---- commands, cues, choices
 
     def command(self) -> bytes:
-        """What the last frame asked of a :class:`Walker`, in six bytes; an error without movement."""
-        plan = self._running.plan
+        """What the last frame asked of a :class:`Walker`, and when; an error without movement.
+
+        Six bytes, and eight more for each time that it changed within the frame. Ask it after every frame.
+        """
+        plan, taken = self._running.plan, self._taken
         if plan.movement is None:
             raise ArgumentError("found no movement in this profile; expected a table [movement]")
-        return command_of(plan.movement, self._last_frame, plan.mounts.all[self._running.mount].mount)
+        self._asked = 2  # until nobody asks for two frames
+        whole = taken.program is self._running.program and bool(taken.items)
+        return command_within(plan, taken) if whole else asked_at(plan, self._last_frame)
 
     @property
     def _last_frame(self) -> Frame:
@@ -570,3 +583,4 @@ class Session:
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
         self._course.return_to(one)
         put_back(one, self._parts)
+        self._taken = Taken(self._running.program, (), [], 0.0)

@@ -1,29 +1,31 @@
 """Walking by command: a few bytes a frame, from which a server or a replay walks the same way to the bit.
 
 A command is what movement asks in one frame, rounded: where to, which way the view looks, which gates matter
-to it. Whoever walks by the same commands with the same frame times ends up in the same place, so a client
-that predicts and a server that decides both walk by them.
+to it; where that changes within the frame, each of it and until when. Whoever walks by the same commands with
+the same frame times ends up in the same place, so a client that predicts and a server that decides both walk
+by them.
 """
 
 from __future__ import annotations
 
 import struct
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, NamedTuple
 
 from ..basics import ArgumentError
 from ..formulas import wrapped
-from ..plan import POINTED
+from ..plan import DUE, POINTED
 from ..plan.mounts import Eye
 from ..weaving import weave_walk
-from .frame import Moved
+from .frame import Frame, Moved
 
 if TYPE_CHECKING:
-    from ..plan import Movement
-    from ..plan.mounts import Mount
-    from .frame import Frame
+    from ..plan import Movement, Plan
+    from ..weaving import Item, Program
 
 LAYOUT = struct.Struct("<bbHH")
 """A command: right and forward (1/127 each), the yaw (1/65536 of a turn), a bit for each gate and `FIRST`."""
+_UNTIL = struct.Struct("<H")
+"""Until when something is asked that is not asked to the end: 1/65536 of the frame."""
 TURNING = ("camera", *POINTED)
 """References that turn with what the player looks at."""
 MOST_GATES, FIRST = 15, 1 << 15
@@ -45,9 +47,11 @@ def asked_gates(movement: Movement) -> tuple[str, ...]:
     return tuple(names)
 
 
-def command_of(movement: Movement, frame: Frame, mount: Mount) -> bytes:
-    """What a frame asks of a walker, seen from a mount: six bytes."""
-    axes, gates = frame.axes, frame.gates
+def asked_at(plan: Plan, frame: Frame) -> bytes:
+    """What movement asks at the end of a frame: six bytes."""
+    movement, axes, gates = plan.movement, frame.axes, frame.gates
+    assert movement
+    mount = next(one.mount for one in plan.mounts.all if one.mount.name == frame.mount)
     right, ahead = (round(127.0 * axes.get(name, 0.0)) for name in ("move_x", "move_y"))
     bits = sum(1 << k for k, name in enumerate(asked_gates(movement)) if gates[name])
     eye = isinstance(mount, Eye) and mount.turns == "body" and movement.relative_to not in POINTED
@@ -55,6 +59,65 @@ def command_of(movement: Movement, frame: Frame, mount: Mount) -> bytes:
     bits |= FIRST if eye and face != "free" else 0
     yaw = frame.movement.forward if movement.relative_to in TURNING else axes.get("yaw", 0.0)
     return LAYOUT.pack(right, ahead, round(yaw / 360.0 * 65536.0) % 65536, bits)
+
+
+class Taken(NamedTuple):
+    """What a frame was made of."""
+
+    program: Program
+    state: tuple[float, ...]
+    """What was committed as it began."""
+    items: list[Item]
+    """What happened in it, and its end."""
+    start: float
+
+
+def command_within(plan: Plan, taken: Taken) -> bytes:
+    """What a frame asked of a walker: what at first and until when, and so on; last what its end asks.
+
+    Each part but the last is a share of the frame (1/65536), then six bytes as the last is.
+    """
+    program, start = taken.program, taken.start
+    *items, (end, *_) = taken.items
+    loop = program.live(taken.state)
+    next(loop)
+    due = program.state.index(DUE.name) if DUE.name in program.state else None
+
+    def at(t: float, *happened: Item) -> bytes:
+        return asked_at(plan, Frame(t, loop.send([*happened, (t, program.frame, 0.0, 0.0)]), program))
+
+    parts: list[tuple[float, bytes]] = []
+    t, waiting = start, [(max(one[0], start), *one[1:]) for one in items]
+    while True:
+        # a gate that waits for its time opens in between
+        wakes = loop.send([])[due] if due is not None else end
+        moment = min(waiting[0][0] if waiting else end, wakes if wakes > t else end)
+        if moment >= end:
+            break
+        ends = at(max(t, moment - 1e-9))
+        here = [one for one in waiting if one[0] <= moment]
+        waiting = waiting[len(here) :]
+        begins, t = at(moment, *here), moment
+        if moment > start and _wish(begins) != _wish(ends):
+            parts.append(((moment - start) / (end - start), ends))
+    return _packed(parts) + at(end)
+
+
+def _wish(asked: bytes) -> tuple[object, ...]:
+    """What of a command is not the yaw."""
+    right, ahead, _, bits = LAYOUT.unpack(asked)
+    return right, ahead, bits
+
+
+def _packed(parts: list[tuple[float, bytes]]) -> bytes:
+    """Parts of a frame, each with the share of it at which it ends."""
+    found, before = b"", 0
+    for share, asked in parts:
+        place = min(round(share * 65536.0), 65535)
+        if place > before:  # what is shorter than that is nothing
+            found += _UNTIL.pack(place) + asked
+        before = max(place, before)
+    return found
 
 
 class Walker:
@@ -74,11 +137,20 @@ class Walker:
         `slope` is how much the ground rises for each metre to +X and to +Z. Raises :class:`ArgumentError` for
         what is no command, or no time.
         """
-        if len(command) != LAYOUT.size or not 0.0 <= dt < 60.0:
-            raise ArgumentError(
-                f"found {command!r} for {dt!r} s; expected {LAYOUT.size} bytes, and 0 to 60 s"
-            )
-        right, ahead, turn, bits = LAYOUT.unpack(command)
+        size = LAYOUT.size + _UNTIL.size
+        ends = [_UNTIL.unpack_from(command, k)[0] for k in range(0, len(command) - LAYOUT.size, size)]
+        if len(command) % size != LAYOUT.size or ends != sorted(ends) or not 0.0 <= dt < 60.0:
+            raise ArgumentError(f"found {command!r} for {dt!r} s; expected a command, and 0 to 60 s")
+        gone, begun = [0.0, 0.0, 0.0], 0
+        for k, end in enumerate([*ends, 65536]):
+            asked = command[k * size + (0 if end == 65536 else _UNTIL.size) :][: LAYOUT.size]
+            now = self._part(asked, (end - begun) / 65536.0 * dt, slope)
+            gone, begun = [one + more for one, more in zip(gone, now[3:6], strict=True)], end
+        return Moved((*now[:3], *gone, *now[6:8]))
+
+    def _part(self, asked: bytes, dt: float, slope: tuple[float, float]) -> tuple[float, ...]:
+        """Walk while one thing is asked."""
+        right, ahead, turn, bits = LAYOUT.unpack(asked)
         open_ = (float(bits >> k & 1) for k, _ in enumerate(self._gates))
         then = self.state[3]
         yaw = then + wrapped(turn * (360.0 / 65536.0) - then)
@@ -86,4 +158,4 @@ class Walker:
             right / 127.0, ahead / 127.0, yaw, dt, *slope, *open_, float(bits >> 15), *self.state
         )
         self.state = (vx, vz, heading, last)
-        return Moved((vx, vy, vz, x, y, z, heading, forward))
+        return vx, vy, vz, x, y, z, heading, forward
