@@ -93,7 +93,9 @@ class Profile(Plan):
 
         return read_offers(Faults(), self.data, [axis.name for axis in self.axes])
 
-    def session(self, *, ceiling: float = CEILING, compiled: bool | None = None) -> Session:
+    def session(
+        self, *, ceiling: float = CEILING, compiled: bool | None = None, units_per_metre: float = 1.0
+    ) -> Session:
         """Put the profile to work, one session a player; a frame longer than `ceiling` (s) is cut.
 
         A session begins in Python. With `compiled` None it goes over to C, between two frames and without
@@ -102,9 +104,14 @@ class Profile(Plan):
         in Python. :attr:`Session.engine` says which runs. If compiling fails, the logger ``mellow_thumb``
         says why, once, and the session goes on in Python.
 
-        Raises :class:`MissingError` for `compiled` True where there is no compiler.
+        A host whose world is not in metres says how many of its units a metre has, `units_per_metre`: steps,
+        velocities, subjects, targets, heads, ground, what is clear, platforms and views are then in them. The
+        profile and its axes stay in metres.
+
+        Raises :class:`MissingError` for `compiled` True where there is no compiler, and
+        :class:`ArgumentError` for what is no scale.
         """
-        return Session(self, ceiling=ceiling, compiled=compiled)
+        return Session(self, ceiling=ceiling, compiled=compiled, units_per_metre=units_per_metre)
 
 
 def load_profile(path: str | os.PathLike[str]) -> Profile:

@@ -9,6 +9,7 @@ from .host import Host
 from .listening import Listener
 from .motion import Motion, feels
 from .session import CEILING, Session
+from .units import check_units
 from .view import POSE, Quadruple, Triple, View
 from .walker import Walker
 
@@ -30,6 +31,7 @@ __all__ = [
     "View",
     "Walker",
     "all_codes",
+    "check_units",
     "feels",
     "is_known",
     "outside",

@@ -19,7 +19,7 @@ STILL = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
 class Moved:
     """How a character went in one frame; world axes, +Y up."""
 
-    __slots__ = ("_before", "_first", "_now", "_rate")
+    __slots__ = ("_before", "_first", "_now", "_rate", "_units")
 
     def __init__(
         self,
@@ -27,21 +27,23 @@ class Moved:
         before: tuple[float, ...] = STILL,
         first: int = 0,
         rate: float = 1.0,
+        units: float = 1.0,
     ) -> None:
-        """Made of what two frames read, the world at a `rate`; a walk begins at `first` there."""
-        self._now, self._before, self._first, self._rate = now, before, first, rate
+        """Made of what two frames read from `first` on; the world at a `rate`, in so many `units` a metre."""
+        self._now, self._before, self._first, self._rate, self._units = now, before, first, rate, units
 
     @property
     def step(self) -> tuple[float, float, float]:
-        """Metres to +X, +Y and +Z in this frame."""
-        now, before, x = self._now, self._before, self._first + 3
-        return now[x] - before[x], now[x + 1] - before[x + 1], now[x + 2] - before[x + 2]
+        """Metres, or the host's own units, to +X, +Y and +Z in this frame."""
+        now, before, x, units = self._now, self._before, self._first + 3, self._units
+        a, b, c = now[x] - before[x], now[x + 1] - before[x + 1], now[x + 2] - before[x + 2]
+        return (a, b, c) if units == 1.0 else (a * units, b * units, c * units)
 
     @property
     def velocity(self) -> tuple[float, float, float]:
-        """Metres a second at its end, of the host's own time: half in half slow motion, 0 in a pause."""
+        """Metres (units) a second at its end, of the host's time: half in half slow motion, 0 in a pause."""
         x, y, z = self._now[self._first : self._first + 3]
-        rate = self._rate
+        rate = self._rate * self._units
         # in a pause 0 has no sign
         return (x, y, z) if rate == 1.0 else (x * rate + 0.0, y * rate + 0.0, z * rate + 0.0)
 
@@ -94,7 +96,7 @@ class Axes(Mapping[str, float]):
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
-    __slots__ = ("_before", "_cues", "_dt", "_program", "_rate", "_values", "t")
+    __slots__ = ("_before", "_cues", "_dt", "_program", "_rate", "_units", "_values", "t")
 
     def __init__(
         self,
@@ -105,11 +107,12 @@ class Frame:
         before: tuple[float, ...] = (),
         dt: float = 0.0,
         rate: float = 1.0,
+        units: float = 1.0,
     ) -> None:
         self.t = t
         """Session time at the frame's end, in seconds."""
         self._values, self._program, self._before = values, program, before or values
-        self._dt, self._cues, self._rate = dt, cues, rate
+        self._dt, self._cues, self._rate, self._units = dt, cues, rate, units
 
     @property
     def cues(self) -> dict[str, int]:
@@ -133,7 +136,7 @@ class Frame:
     def movement(self) -> Moved:
         """How far the character went in this frame, how fast it goes and where it faces."""
         first = self._program.walk_place
-        return Moved(self._values, self._before, first, self._rate) if first else Moved()
+        return Moved(self._values, self._before, first, self._rate, self._units) if first else Moved()
 
     @property
     def fade(self) -> float:
@@ -153,7 +156,7 @@ class Frame:
             turned = 0.0
         rate = turned / self._dt if self._dt > 0.0 else 0.0
         x, _, z = self.movement.velocity
-        return min(1.0, max(rate / turn, hypot(x, z) / speed))
+        return min(1.0, max(rate / turn, hypot(x, z) / (speed * self._units)))
 
     @property
     def mount(self) -> str:

@@ -122,10 +122,12 @@ class Host:
             )
         self._intake.feed("host.slope", (-x / y, -z / y), at=at)
 
-    def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
+    def set_platform(
+        self, velocity: tuple[float, float, float], at: float | None = None, *, units: float = 1.0
+    ) -> None:
         """Say how fast what the character stands on moves, in m/s; it is carried along."""
         numbers = self._finite("host.platform", velocity, 3)
         if numbers:
-            x, y, z = numbers
+            x, y, z = (number / units for number in numbers)
             self._intake.feed("host.platform", (x, z), at=at)
             self._intake.feed("host.lift", y, at=at)

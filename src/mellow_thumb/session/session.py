@@ -21,6 +21,7 @@ from .live_signals import live_signals, parts_of
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
 from .steering import Steering
+from .units import InUnits, check_units
 from .walker import Taken, asked_at, command_within
 
 if TYPE_CHECKING:
@@ -46,11 +47,19 @@ class Session:
     the intake and the host's words, what is set and what is answered, the camera, the cues.
     """
 
-    def __init__(self, plan: Plan, *, ceiling: float = CEILING, compiled: bool | None = None) -> None:
+    def __init__(
+        self,
+        plan: Plan,
+        *,
+        ceiling: float = CEILING,
+        compiled: bool | None = None,
+        units_per_metre: float = 1.0,
+    ) -> None:
         """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut.
 
-        What `compiled` means, :meth:`Profile.session` says.
+        What `compiled` and `units_per_metre` mean, :meth:`Profile.session` says.
         """
+        self._units = check_units(units_per_metre)
         if not ceiling > 0.0:
             raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
         self._running, self._clock, self._world = Running(plan, compiled=compiled), Clock(ceiling), World()
@@ -75,7 +84,10 @@ class Session:
         self._taken = Taken(self._running.program, (), [], 0.0)
         # the same without a call in between: they are called every frame, or thousands of times a second
         self.feed = self._intake.feed  # type: ignore[method-assign]
-        self.view = self._camera.view  # type: ignore[method-assign]
+        own = self._units != 1.0
+        self.view = (  # type: ignore[method-assign]
+            InUnits(self._camera.view, self._units).view if own else self._camera.view
+        )
 
     # ---- what comes in
 
@@ -187,8 +199,8 @@ class Session:
         self._host.set_ground(normal, at)
 
     def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
-        """Say how fast what the character stands on moves, in m/s; it is carried along."""
-        self._host.set_platform(velocity, at)
+        """Say how fast what the character stands on moves, in m/s (or units); it is carried along."""
+        self._host.set_platform(velocity, at, units=self._units)
 
     def set_hand(self, side: str, rotation: Quadruple) -> None:
         """Say which way a hand beside the headset points, ``left`` or ``right``, for who walks by it.
@@ -302,7 +314,7 @@ class Session:
             world.now += passed
         running.values = values
         cues = self._cues.read(now) if self._cues.counts else None
-        return Frame(now, values, running.program, cues, before, passed, world.rate)
+        return Frame(now, values, running.program, cues, before, passed, world.rate, self._units)
 
     def _cut_short(self, whole: float, lost: float) -> None:
         """A frame was longer than the ceiling: what waited comes that much earlier; the first is told."""
@@ -417,7 +429,7 @@ class Session:
         For worlds so large that they are centred anew on the way. Raises :class:`ArgumentError` for what is
         no finite place.
         """
-        self._camera.shift_origin(x, y, z)
+        self._camera.shift_origin(x / self._units, y / self._units, z / self._units)
 
     def look_along(self, rotation: Quadruple, at: float | None = None) -> None:
         """Take over where another camera looks: yaw and pitch as of its rotation (a unit quaternion).

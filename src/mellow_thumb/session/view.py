@@ -33,8 +33,13 @@ class View:
         """What the pointer should be: ``free``, ``hidden``, or ``held`` where it is."""
 
     @property
+    def pose(self) -> tuple[float, ...]:
+        """All of it: the place, the rotation, the field of view, the extent."""
+        return self._pose
+
+    @property
     def position(self) -> tuple[float, float, float]:
-        """Where the camera is: x, y, z in metres."""
+        """Where the camera is: x, y, z in metres, or in the units of the session."""
         return self._pose[:3]  # type: ignore[return-value]
 
     @property

@@ -17,6 +17,7 @@ from ..plan import DUE, POINTED
 from ..plan.mounts import Eye
 from ..weaving import weave_walk
 from .frame import Frame, Moved
+from .units import check_units
 
 if TYPE_CHECKING:
     from ..plan import Movement, Plan
@@ -126,7 +127,15 @@ class Walker:
     It moves by the rules of the plan's movement, on the level or along a `slope`.
     """
 
-    def __init__(self, movement: Movement, state: tuple[float, float, float, float] = STILL) -> None:
+    def __init__(
+        self,
+        movement: Movement,
+        state: tuple[float, float, float, float] = STILL,
+        *,
+        units_per_metre: float = 1.0,
+    ) -> None:
+        """Begin as a `state` says; what it gives is in a host's units, of which a metre has so many."""
+        self._units = check_units(units_per_metre)
         self._walk, self._gates = weave_walk(movement), asked_gates(movement)
         self.state = state
         """Velocity x and z (m/s), heading and yaw (deg): all that it remembers, to be saved."""
@@ -146,7 +155,7 @@ class Walker:
             asked = command[k * size + (0 if end == 65536 else _UNTIL.size) :][: LAYOUT.size]
             now = self._part(asked, (end - begun) / 65536.0 * dt, slope)
             gone, begun = [one + more for one, more in zip(gone, now[3:6], strict=True)], end
-        return Moved((*now[:3], *gone, *now[6:8]))
+        return Moved((*now[:3], *gone, *now[6:8]), units=self._units)
 
     def _part(self, asked: bytes, dt: float, slope: tuple[float, float]) -> tuple[float, ...]:
         """Walk while one thing is asked."""

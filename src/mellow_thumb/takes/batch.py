@@ -13,7 +13,7 @@ from ..weaving import weave_plan
 from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .host_samples import last_words, sampled
 from .loops import WORTH_COMPILING, runner_for
-from .poses import TORN, whole_poses
+from .poses import TORN, in_metres, whole_poses
 from .replay_table import height, outputs, table_of
 from .take import Take
 from .take_items import TakeReader, none
@@ -180,8 +180,10 @@ def replay_pieces(
     program, said = weave_plan(plan), pd.DataFrame()
     loop, reader = runner_for(program, WORTH_COMPILING, compiled=compiled), TakeReader(plan, program)
     check_rate(rate)
-    done, before, last = 0, np.zeros(height(program)), 0.0
+    done, before, last, about = 0, np.zeros(height(program)), 0.0, dict[str, str]()
     for piece, is_last in _with_last(pieces):
+        about = about or piece.about
+        rows = in_metres(piece.table, about)
         times = piece.table["t"].to_numpy(dtype=float)
         times = times[np.isfinite(times)]
         if len(times) and times.min() < last:
@@ -194,10 +196,10 @@ def replay_pieces(
             ends = np.arange(done + 1, floor(last * rate) + 3) / rate
             ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
         out = np.empty((height(program), len(ends)))
-        words = piece.table if not len(said) else pd.concat([said, piece.table.astype({"signal": "str"})])
+        words = rows if not len(said) else pd.concat([said, rows.astype({"signal": "str"})])
         words = _whole(words, reader)
         hosts, said = sampled(words, program.asked, ends), last_words(words)
-        _run(loop, reader.read(piece.table), ends, hosts, out, is_last=is_last)
+        _run(loop, reader.read(rows), ends, hosts, out, is_last=is_last)
         _stand(plan, hosts, out)
         if not is_last:  # the last of them waits for the next piece
             ends, out = ends[:-1], out[:, :-1]
@@ -242,8 +244,9 @@ def _played(
     reader = TakeReader(plan, program)
     out = np.empty((height(program), len(ends)))
     loop = runner_for(program, len(take) + len(ends), compiled=compiled)
-    hosts = sampled(_whole(take.table, reader) if program.asked else take.table, program.asked, ends)
-    _run(loop, reader.read(take.table), ends, hosts, out, is_last=True)
+    table = in_metres(take.table, take.about)
+    hosts = sampled(_whole(table, reader) if program.asked else table, program.asked, ends)
+    _run(loop, reader.read(table), ends, hosts, out, is_last=True)
     _stand(plan, hosts, out)
     return out, reader
 

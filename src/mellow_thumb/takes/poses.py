@@ -4,10 +4,14 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
+from ..basics import ArgumentError
 from ..plan import POSE_PARTS
+from ..session import check_units
 from .take_items import numbered
 
 if TYPE_CHECKING:
+    from collections.abc import Mapping
+
     import numpy as np
     import pandas as pd
 
@@ -76,3 +80,29 @@ def _moments(t: np.ndarray, column: np.ndarray) -> np.ndarray:
     rows["nth"] = rows.groupby(["t", "column"], dropna=False).cumcount()
     moments: np.ndarray = rows.groupby(["t", "nth"], dropna=False).ngroup().to_numpy()
     return moments
+
+
+METRES = (
+    *(f"{signal}.{part}" for signal in ("host.subject", "host.head") for part in "xyz"),
+    *("host.clear", "host.ground", "host.ground_under", "host.platform.x", "host.platform.y", "host.lift"),
+)
+"""What a host says in its own units of length."""
+
+
+def in_metres(table: pd.DataFrame, about: Mapping[str, str]) -> pd.DataFrame:
+    """A take's rows in metres, where it says how many of its units a metre has: ``units_per_metre``.
+
+    Raises :class:`ArgumentError` for what is no scale.
+    """
+    import numpy as np
+
+    said = about.get("units_per_metre")
+    if said is None:
+        return table
+    try:
+        units = check_units(float(said))
+    except ValueError:
+        raise ArgumentError(f"units_per_metre: found {said!r}; expected 1e-06 to 1e+06") from None
+    rows = table["signal"].isin(METRES).to_numpy()
+    value = table["value"].to_numpy(dtype=float)
+    return table.assign(value=np.where(rows, value / units, value)) if rows.any() else table
