@@ -116,7 +116,8 @@ class Contacts:
                 self._happen(out, t, finger, phase, x, y)
                 continue
             if code == self._screen:
-                self._wide, self._tall = x, y
+                # half a size comes with no number for the other half, which stays
+                self._wide, self._tall = x if x == x else self._wide, y if y == y else self._tall
             elif code == self._scale:
                 self._per_cm = x
             elif code == self._focus and x == 0.0:
@@ -124,6 +125,10 @@ class Contacts:
                     self._lift(out, t, finger, tapped=False)
             out.append(item)
         return out
+
+    def claims(self, finger: int) -> bool:
+        """Whether a touch has taken a finger that is on the screen."""
+        return finger in self._fingers and self._fingers[finger].area >= 0
 
     # ---- what happens to a finger
 

@@ -20,6 +20,7 @@ if TYPE_CHECKING:
     from ..weaving import Item
     from .clock import Clock
     from .listening import Listener
+    from .reasons import Reasons
     from .running import Running
 
     Burst = Sequence[float] | Sequence[Sequence[float]] | npt.NDArray[np.float64]
@@ -50,6 +51,8 @@ class Intake:
         """For each device whose clock was aligned: what is to be added to its times (s)."""
         self.refused: dict[str, dict[str, int]] = {}
         """What was refused: for each signal fed, how often for which reason."""
+        self.reasons: Reasons | None = None
+        """Who counts what becomes of each event, while somebody asks."""
         self.clipped: dict[str, int] = {}
         """How often a held value outside its range was drawn in to it, by signal."""
 
@@ -74,9 +77,31 @@ class Intake:
         items = self.inbox.take(start, self._clock, self._last_commit)
         if self.inbox.furthest:
             self._tell_early()
+        if self.reasons is not None:
+            return self._watch(items)
+        return self._expanded(items)
+
+    def _expanded(self, items: list[Item]) -> list[Item]:
+        """Contacts and readings replaced by what they come to."""
         if self.contacts:
             items = self.contacts.expand(items)
         return self.motion.expand(items) if self.motion else items
+
+    def _watch(self, items: list[Item]) -> list[Item]:
+        """The same one by one, and what becomes of each is looked at."""
+        assert self.reasons is not None
+        watched = []
+        for item in items:
+            before = self._refusals
+            watched.append((item, self._expanded([item]), self._refusals > before))
+        running = self._running
+        self.reasons.look(running.plan, running.program, running.saved, watched, self.contacts)
+        return [one for _, made, _ in watched for one in made]
+
+    @property
+    def _refusals(self) -> int:
+        """How many events were refused by now."""
+        return sum(sum(counts.values()) for counts in self.refused.values())
 
     def _tell_early(self) -> None:
         """Tell, once, of events that came long before their time; count those for which there was no room."""
@@ -223,6 +248,8 @@ class Intake:
         reason = unlisted(signal, self.doors)
         if reason:
             self.refuse(str(signal), reason)
+        elif self.reasons is not None:
+            self.reasons.count(str(signal), "the profile does not use it")
 
     def refuse(self, signal: str, reason: str) -> None:
         """Count what was refused; the first of its kind is told to the logger."""

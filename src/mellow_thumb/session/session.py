@@ -10,6 +10,7 @@ from ..basics import ArgumentError, listed, nearest
 from ..plan import Plan, carried_by, label_of
 from .answers import Answers
 from .camera import Camera
+from .choices import choose
 from .clock import Clock, World
 from .course import Course, Layable
 from .cues import Cues
@@ -18,6 +19,7 @@ from .host import Host
 from .intake import Intake
 from .listening import Listener
 from .live_signals import live_signals, parts_of
+from .reasons import Reasons
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
 from .steering import Steering
@@ -84,10 +86,8 @@ class Session:
         self._taken = Taken(self._running.program, (), [], 0.0)
         # the same without a call in between: they are called every frame, or thousands of times a second
         self.feed = self._intake.feed  # type: ignore[method-assign]
-        own = self._units != 1.0
-        self.view = (  # type: ignore[method-assign]
-            InUnits(self._camera.view, self._units).view if own else self._camera.view
-        )
+        own = InUnits(self._camera.view, self._units)
+        self.view = own.view if self._units != 1.0 else self._camera.view  # type: ignore[method-assign]
 
     # ---- what comes in
 
@@ -131,6 +131,21 @@ class Session:
     def refused(self) -> dict[str, dict[str, int]]:
         """What was refused: for each signal fed, how often for which reason."""
         return self._intake.refused
+
+    @property
+    def reasons(self) -> dict[str, dict[str, int]]:
+        """What became of each event since this was asked first: by signal, how often for which reason.
+
+        ``acted`` is one; others are a closed gate, a dead zone, a limit, an axis that the mount does not use.
+        It costs far more than a frame: :meth:`forget_reasons` ends it. :attr:`refused` is apart.
+        """
+        if self._intake.reasons is None:
+            self._intake.reasons = Reasons()
+        return self._intake.reasons.counts
+
+    def forget_reasons(self) -> None:
+        """Count no more what becomes of events."""
+        self._intake.reasons = None
 
     @property
     def clipped(self) -> dict[str, int]:
@@ -306,7 +321,7 @@ class Session:
         elif running.room and world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
             # what has arrived is mostly all of this frame and in order: then C takes it as it is
             intake = self._intake
-            if intake.plain and not intake.inbox.waiting:
+            if intake.plain and not intake.inbox.waiting and intake.reasons is None:
                 values = running.room.step(intake.inbox.arrived, start, now)
         if values is None:
             values = self._passed(start, passed, lost, world_dt)
@@ -459,7 +474,7 @@ class Session:
 
     @property
     def _last_frame(self) -> Frame:
-        """The last frame, as far as it can be read without the one before it."""
+        """The last frame, without the one before it."""
         return Frame(self._clock.now, self._running.values, self._running.program)
 
     def take_cue(self, name: str) -> bool:
@@ -476,27 +491,13 @@ class Session:
 
         Raises :class:`ArgumentError` for what there is no choice of.
         """
-        doors = self._intake.doors
-        choices = {gate.name: gate.choice for gate in self._running.plan.gates if len(gate.choice) > 1}
-        signal = f"choice.{name}"
-        if name in choices and value in choices[name]:
-            self.feed(signal, choices[name].index(str(value)), at=at)
-        elif name not in choices and signal in doors and isinstance(value, bool):
-            self.feed(signal, value, at=at)
-        elif signal in doors:
-            wanted = listed(choices[name]) if name in choices else "True or False"
-            raise ArgumentError(f"{name}: found {value!r}; expected {wanted}")
-        else:
-            names = [door.partition(".")[2] for door in doors if door.startswith("choice.")]
-            known = listed(names) if names else "none: this profile leaves nothing to choose"
-            raise ArgumentError(f"found the choice {name}; expected {known}{nearest(name, names)}")
+        choose(self._intake, self._running.plan, name, value, at)
 
     @property
     def signals(self) -> dict[str, float | tuple[float, float]]:
-        """What each held signal says now, by its name: keys, sticks, places, facts, and what is made of them.
+        """What each held signal says now, by its name, and what is made of them; a pair is x and y.
 
-        It is what was fed last, as of the last frame; a pair is x and y. What moves by steps, a mouse or a
-        wheel, holds nothing. For settings screens, and for who wonders what comes in.
+        It is what was fed last, as of the last frame. What moves by steps, a mouse or a wheel, holds nothing.
         """
         return live_signals(self._running)
 

@@ -1,0 +1,189 @@
+"""Why an event did nothing: counted only while somebody asks.
+
+Each event is let act alone, in a copy of the running program, beside one that says nothing new at the same
+moment. Where the two states differ the event has acted; where they do not, it is asked why.
+"""
+
+from __future__ import annotations
+
+from math import hypot, isclose
+from typing import TYPE_CHECKING
+
+from ..plan import DEVICES, FINGERS
+from .contacts import LEAST
+from .doors import USED
+from .motion import FIRST, PARTS
+
+if TYPE_CHECKING:
+    from ..plan import Plan, Route, Signal
+    from ..weaving import Item, Program
+    from .contacts import Contacts
+
+ACTED = "acted"
+"""What an event counts as that has done something."""
+Watched = tuple["Item", "list[Item]", bool]
+"""An event as it came, what it was made into, and whether it was refused at that."""
+
+
+class Reasons:
+    """Counts, for each signal, how often its events acted, and for which reason they did not."""
+
+    def __init__(self) -> None:
+        self.counts: dict[str, dict[str, int]] = {}
+        """For each signal, how often for which reason; ``acted`` is one."""
+
+    def count(self, signal: str, reason: str) -> None:
+        """Count one event."""
+        ours = self.counts.setdefault(signal, {})
+        ours[reason] = ours.get(reason, 0) + 1
+
+    def look(
+        self, plan: Plan, program: Program, state: tuple[float, ...], watched: list[Watched],
+        contacts: Contacts | None,
+    ) -> None:  # fmt: skip
+        """Count what the events of a frame do, from the state in which it begins."""
+        asked = _Asked(plan, program, state)
+        names = {code: name for name, code in program.codes.items()}
+        for raw, made, refused in watched:
+            signal = _name_of(raw[1], names)
+            if (
+                signal is None or refused
+            ):  # a word of the host's own, such as set_axis; what is counted elsewhere
+                asked.pass_on(made)
+                continue
+            reasons = [asked.reason(item, names) for item in made]
+            if not made or (LEAST < raw[1] < -1 and ACTED not in reasons):
+                reasons = [ACTED if raw[1] <= FIRST else _idle(raw[1], contacts)]
+            self.count(signal, next((one for one in reasons if one == ACTED), reasons[-1]))
+
+
+def _name_of(code: int, names: dict[int, str]) -> str | None:
+    """The signal of a code, contacts and readings too."""
+    if code in names:
+        return names[code]
+    if code <= FIRST:
+        return PARTS[FIRST - code]
+    if LEAST < code < -1:
+        finger, phase = divmod(-2 - code, 3)
+        return f"touch.{min(finger, FINGERS)}.{('place', 'down', 'cancel')[phase]}"
+    return None
+
+
+def _idle(code: int, contacts: Contacts | None) -> str:
+    """Why what happens to a finger becomes nothing."""
+    if contacts is None or not LEAST < code < -1:
+        return "nothing asks for it"
+    finger = (-2 - code) // 3
+    return "less than the travel of its touch" if contacts.claims(finger) else "no touch takes this finger"
+
+
+class _Asked:
+    """A copy of a running program, in which events act one by one."""
+
+    def __init__(self, plan: Plan, program: Program, state: tuple[float, ...]) -> None:
+        self.plan, self.program, self.state = plan, program, state
+        self._roles = {role: k for k, role in enumerate(program.roles.values())}
+
+    def pass_on(self, items: list[Item]) -> None:
+        """Let something act that nobody asks about."""
+        for item in items:
+            self.state, _ = self._after(item)
+
+    def _after(self, item: Item) -> tuple[tuple[float, ...], tuple[float, ...]]:
+        """The state after an event at its time, and what a frame reads then."""
+        loop = self.program.live(self.state)
+        next(loop)
+        read = loop.send([item, (item[0], self.program.frame, 0.0, 0.0)])
+        return loop.send([]), read
+
+    def reason(self, item: Item, names: dict[int, str]) -> str:
+        """Let an event act: that it has acted, or why it has not."""
+        t, code, x, y = item
+        signal = self.program.heard.get(names.get(code, ""))
+        if signal is None:
+            self.pass_on([item])
+            return ACTED
+        own = self._own(signal)
+        nothing = self._saying_nothing(signal, own)
+        (beside, seen), before = self._after((t, code, *nothing)), self.state
+        self.state, now = self._after(item)
+        after = self.state
+        quiet = {*own, *(k for k, name in enumerate(self.program.state) if name.startswith("device_"))}
+        pairs = enumerate(zip((*after, *now), (*beside, *seen), strict=True))
+        if any(a != b and k not in quiet and not isclose(a, b, rel_tol=1e-12) for k, (a, b) in pairs):
+            return ACTED
+        if signal.kind == "switch" and y == USED:
+            return "the host's interface used it"
+        if self._value("host_focus", before, 1.0) == 0.0:
+            return "the window has no focus"
+        if self._value(f"{signal.name.replace('.', '_')}_caught", before, 0.0):
+            return "the jump of a pointer that is caught"
+        if own and all(after[k] == before[k] for k in own):
+            return "it says what was known"
+        if signal.device not in DEVICES:
+            return ACTED  # what a host says is kept, for when it is asked
+        if not signal.held and x == 0.0 == y:
+            return "it is no way at all"
+        return self._of_routes(signal, [after[k] for k in own], t)
+
+    def _own(self, signal: Signal) -> list[int]:
+        """Where the state has what a signal said last."""
+        from ..weaving import own_role
+
+        stems = (own_role(signal.name), signal.name.replace(".", "_"))
+        parts = ("_x", "_y") if signal.pair else ("",)
+        wanted = [f"{stem}{part}" for stem in stems for part in parts]
+        return [self._roles[role] for role in wanted if role in self._roles]
+
+    def _saying_nothing(self, signal: Signal, own: list[int]) -> tuple[float, float]:
+        """What would say nothing new: what was said last, or no way at all."""
+        if not signal.held or not own:
+            return 0.0, 0.0
+        x, *rest = (self.state[k] for k in own)
+        return x, (rest[0] if rest else 0.0)
+
+    def _value(self, name: str, state: tuple[float, ...], otherwise: float) -> float:
+        """A value of the state by its name."""
+        return state[self.program.state.index(name)] if name in self.program.state else otherwise
+
+    def _of_routes(self, signal: Signal, said: list[float], t: float) -> str:
+        """Why no route does anything with an event, nor anything else."""
+        loop = self.program.live(self.state)
+        next(loop)
+        values: tuple[float, ...] = loop.send([(t, self.program.frame, 0.0, 0.0)])
+        first = len(self.program.axes)
+        open_ = {name: values[first + k] != 0.0 for k, name in enumerate(self.program.gates)}
+        made = {one.name: one for one in self.plan.derived}
+        for route in self.plan.routes:
+            source = made.get(route.source.signal.name)
+            addresses = source.inputs if source else (route.source,)
+            if any(address.signal == signal for address in addresses):
+                return self._of_route(route, said, values, open_)
+        for cue in self.plan.cues:
+            ours = any(address.signal == signal for address in cue.buttons.inputs)
+            if ours and cue.gate and not cue.gate.holds(open_):
+                return f"the gate of {cue.name} is closed"
+        return "nothing asks for it now"
+
+    def _of_route(
+        self, route: Route, said: list[float], values: tuple[float, ...], open_: dict[str, bool]
+    ) -> str:
+        """Why a route does nothing with an event."""
+        if route.gate and not route.gate.holds(open_):
+            return f"the gate of {route.name} is closed"
+        place = self.program.places.get("mount", 0)
+        mount = int(values[place]) if place else 0
+        moved = [axis for axis in route.drives if isinstance(self.plan.mounts.of(mount, axis), str)]
+        if not moved and not set(route.drives) & {"move_x", "move_y"}:
+            return f"{self.plan.mounts.all[mount].mount.name} does not use what {route.name} drives"
+        if route.shape.dead_zone:
+            size = hypot(*(one - rest for one, rest in zip(said, route.shape.rest, strict=False)))
+            if size <= route.shape.inner * (1.0 + hypot(*route.shape.rest)):
+                return f"in the dead zone of {route.name}"
+            if size >= route.shape.dead_zone.outer:
+                return f"beyond where {route.name} goes all the way"
+        for axis in (one for one in self.plan.axes if one.name in moved and one.limited):
+            value = values[self.program.axis_places[axis.name]]
+            if abs(value - axis.low) < 1e-6 or abs(value - axis.high) < 1e-6:
+                return f"{axis.name} is at its limit"
+        return f"it comes to nothing in {route.name}"
