@@ -71,6 +71,15 @@ def heading_of(x: float, y: float, z: float, w: float) -> float:
     return 57.29577951308232 * atan2(right, forward)
 
 
+def dipped(above: float, flat: float) -> float:
+    """The pitch (deg) at which a camera sees a point that lies so far below it (m), and so far off.
+
+    >>> round(dipped(1.0, 1.0), 9)
+    -45.0
+    """
+    return -57.29577951308232 * atan2(above, flat)
+
+
 def chased(angle: float, goal: float, dt: float, *, k: float) -> float:
     """Where a direction (deg) that follows `goal` is after `dt` (s): the shorter way, exponential at `k`.
 

@@ -262,6 +262,8 @@ _HOST = (
           "this library, `view(ground=...)`"),
     _fact("host.ground_under", -1e6, 1e6, 0.0, "metres, the ground's height under the camera",
           "this library, `view(ground=...)`"),
+    _fact("host.ground_needed", -1e6, 1e6, 0.0, "metres, how high the ground wants the camera to be at least",
+          "this library, `view(ground=...)`"),
     Signal("host.slope", "fact", "", -1e3, 1e3, "x, y: metres that the ground rises for each to +X, to +Z",
            "this library, `set_ground(normal=...)`", pair=True),
     Signal("host.platform", "fact", "m/s", -1e6, 1e6, "x, y: what the character stands on goes to +X, to +Z",

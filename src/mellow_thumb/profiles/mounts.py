@@ -19,6 +19,7 @@ from .forms import (
     Degrees,
     Form,
     Metres,
+    MetresASecond,
     Names,
     Offset,
     PitchFactors,
@@ -132,6 +133,16 @@ class OrbitForm(MountForm):
         description="half-life with which it goes back where an obstacle brought it nearer",
         json_schema_extra=in_unit("s, ms"),
     )
+    clearance: Metres = Field(
+        0.3,
+        description="the camera keeps this from the ground that `view(ground=...)` tells",
+        json_schema_extra=in_unit("m, cm"),
+    )
+    rise: MetresASecond = Field(
+        8.0,
+        description="how fast it is lifted out of the way of ground ahead or beside it, at the most",
+        json_schema_extra=in_unit("m/s, cm/s, km/h"),
+    )
     distance_by_pitch: PitchFactors = Field(
         (),
         description='more or less of the distance by the pitch: `[["-60 deg", 1.5], ["0 deg", 1], '
@@ -162,6 +173,11 @@ class OverheadForm(MountForm):
     )
     clearance: Metres = Field(
         0.5, description="the camera is never nearer to the ground", json_schema_extra=in_unit("m, cm")
+    )
+    rise: MetresASecond = Field(
+        8.0,
+        description="how fast it is lifted out of the way of ground ahead or beside it, at the most",
+        json_schema_extra=in_unit("m/s, cm/s, km/h"),
     )
     bounds: Corners = Field(
         (),

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+import math
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
 from ..engines import rotation_of
 from ..formulas import direction_to, heading_of, rotation_rows, wrapped
-from ..plan.mounts import HEAD, PLACE, TARGET, Headset, Orbit
+from ..plan.mounts import GROUND, HEAD, NEEDED, PLACE, TARGET, Headset, Orbit, Overhead
 from ..weaving import kept
+from .surroundings import around, between
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Mapping
@@ -44,10 +46,12 @@ class Answers:
             try:
                 number = float(value)
             except (TypeError, ValueError) as error:
-                raise ArgumentError(f"view: found {name} = {value!r}; expected a number") from error
+                what = "ground" if name in GROUND else name
+                raise ArgumentError(f"view: found {what} = {value!r}; expected a number") from error
             if number - number != 0.0 or (name == "clear" and number < 0.0):
                 least = " of 0 or more" if name == "clear" else ""
-                raise ArgumentError(f"view: found {name} = {value!r}; expected finite numbers{least}")
+                what = "ground" if name in GROUND else name
+                raise ArgumentError(f"view: found {what} = {value!r}; expected finite numbers{least}")
             if name in places:
                 hosts[places[name]] = number
         loop.hosts = tuple(hosts)
@@ -97,23 +101,50 @@ class Answers:
 
     def lock_on(self, target: Triple) -> None:
         """Say which way a second subject is, to the view and, from the next frame on, to who walks by it."""
-        running = self._running
-        program, mount = running.program, running.plan.mounts.all[running.mount].mount
-        walked = [running.values[program.walks[f"moved_{part}"]] if program.walks else 0.0 for part in "xyz"]
-        place = [
-            one if one == one else other for one, other in zip(map(self.said, PLACE), walked, strict=True)
-        ]
+        mount = self._running.plan.mounts.all[self._running.mount].mount
+        place = [*self._subject]
         place[1] += mount.offset[1] if isinstance(mount, Orbit) else 0.0
         way = direction_to(*(float(a) - b for a, b in zip(target, place, strict=True)))
         self.say(dict(zip(TARGET, way, strict=True)))
         self._feed("host.target", way)
 
     def heights(
-        self, ground: Callable[[float, float], float], values: tuple[float, ...], rig: tuple[float, ...]
-    ) -> tuple[float, float]:
-        """How high the ground is under the middle of the view, and under the camera."""
-        program = self._running.program
-        x, _, z, *turned = self._running.loop.glimpse(values, self._clock.now, rig)[:7]
-        far = self._running.values[program.axis_places["distance"]] if "distance" in program.seen else 0.0
-        rows = rotation_rows(*turned)
-        return ground(x - far * rows[2], z - far * rows[8]), ground(x, z)
+        self,
+        ground: float | Callable[[float, float], float],
+        values: tuple[float, ...],
+        rig: tuple[float, ...],
+    ) -> dict[str, float]:
+        """How high the ground is, and how high it wants the camera to be, for the mounts that ask that."""
+        running = self._running
+        program, mount = running.program, running.plan.mounts.all[running.mount].mount
+        if not set(GROUND) & set(program.asked) or not isinstance(mount, Overhead | Orbit):
+            return {}
+        if not callable(ground):
+            return dict(zip(GROUND, (ground, ground, ground + mount.clearance), strict=True))
+        x, _, z, *turned = running.loop.glimpse(values, self._clock.now, rig)[:7]
+        found: dict[str, float] = {}
+        if isinstance(mount, Orbit):
+            px, py, pz = self._subject
+            level = py + mount.offset[1]
+        else:
+            rows = rotation_rows(*turned)
+            far = running.values[program.axis_places["distance"]] if "distance" in program.seen else 0.0
+            px, pz = x - far * rows[2], z - far * rows[8]
+            level = found["ground"] = ground(px, pz)
+        found["ground_under"] = under = ground(x, z)
+        wanted = (
+            under + mount.clearance,
+            around(ground, x, z, mount.clearance),
+            between(ground, (px, level, pz), (x, z), mount.clearance),
+        )
+        # what is no number stays one, to be refused
+        return found | {NEEDED: max(wanted) if sum(wanted) == sum(wanted) else math.nan}
+
+    @property
+    def _subject(self) -> tuple[float, float, float]:
+        """Where the subject is: where the host said, or where its own steps took it."""
+        values, walks = self._running.values, self._running.program.walks
+        walked = [values[walks[f"moved_{part}"]] if walks else 0.0 for part in "xyz"]
+        said = zip(map(self.said, PLACE), walked, strict=True)
+        x, y, z = (one if one == one else other for one, other in said)
+        return x, y, z

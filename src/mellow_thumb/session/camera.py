@@ -9,7 +9,7 @@ from ..basics import ArgumentError, listed, nearest
 from ..engines import rotation_of
 from ..formulas import heading_of, wrapped
 from ..plan import CURSORS, REDUCED
-from ..plan.mounts import GROUND, UP, Eye, Flat, Orbit, Overhead
+from ..plan.mounts import UP, Eye, Flat, Orbit, Overhead
 from .shakes import Kick
 from .steering import MOST
 from .view import Quadruple, Triple, View, direction
@@ -98,8 +98,7 @@ class Camera:
             if head is not None:
                 said.wear(head)
             if ground is not None:
-                heights = said.heights(ground, values, rig) if callable(ground) else (ground, ground)
-                said.say(dict(zip(GROUND, heights, strict=True)))
+                said.say(said.heights(ground, values, rig))
         except ArgumentError:
             loop.hosts = before  # what is refused leaves nothing behind, not even the half that was right
             raise

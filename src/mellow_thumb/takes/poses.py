@@ -84,7 +84,15 @@ def _moments(t: np.ndarray, column: np.ndarray) -> np.ndarray:
 
 METRES = (
     *(f"{signal}.{part}" for signal in ("host.subject", "host.head") for part in "xyz"),
-    *("host.clear", "host.ground", "host.ground_under", "host.platform.x", "host.platform.y", "host.lift"),
+    *(
+        "host.clear",
+        "host.ground",
+        "host.ground_under",
+        "host.ground_needed",
+        "host.platform.x",
+        "host.platform.y",
+        "host.lift",
+    ),
 )
 """What a host says in its own units of length."""
 

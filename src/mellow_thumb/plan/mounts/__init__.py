@@ -6,7 +6,7 @@ from .kinds import KINDS, Mount
 from .mounted import Mounted, Mounts
 from .orbits import TARGET, UP, Orbit, Return
 from .plane_mounts import GROUND, Flat, Overhead
-from .pose import AT_X, AT_Y, AT_YAW, AT_Z, PLACE, POSE_WORDS, Pose
+from .pose import AT_X, AT_Y, AT_YAW, AT_Z, NEEDED, PLACE, POSE_WORDS, Pose
 
 __all__ = [
     "AT_X",
@@ -16,6 +16,7 @@ __all__ = [
     "GROUND",
     "HEAD",
     "KINDS",
+    "NEEDED",
     "PLACE",
     "POSE_WORDS",
     "TARGET",

@@ -8,10 +8,39 @@ from typing import TYPE_CHECKING, ClassVar
 
 from ...basics import PlanError, listed
 from ...expressions import flag, where
-from ...formulas import behind, carried, chased, clamp, product, shortage, turned_by, wrapped, zone
+from ...formulas import (
+    behind,
+    carried,
+    chased,
+    clamp,
+    dipped,
+    product,
+    shaping,
+    shortage,
+    turned_by,
+    wrapped,
+    zone,
+)
 from ..axes import Axis
 from ..steps import LN2, Points
-from .pose import AT_YAW, FAR, FRAMES, FRESH, PASSED, PLACE, Pose, follow, looking, pose_of, said
+from .pose import (
+    AIM,
+    AT_YAW,
+    FAR,
+    FRAMES,
+    FRESH,
+    LEAST,
+    NEEDED,
+    PASSED,
+    PLACE,
+    Pose,
+    check_rise,
+    follow,
+    lifted,
+    looking,
+    pose_of,
+    said,
+)
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
@@ -24,6 +53,8 @@ TARGET = ("target_yaw", "target_pitch")
 UP = ("up_x", "up_y", "up_z")
 """Which way the host says that up is."""
 
+GROUND_HERE = ("ground_under", NEEDED)
+"""What it asks of the ground: how high it is under the camera, and how high it wants that to be."""
 _PLACES = tuple(f"{word}_{part}" for word in ("then", "trail") for part in "xyz")
 RIG = ("begun", "viewed", "short", "base", "base_pitch", *_PLACES)
 """What an orbit keeps from one view to the next."""
@@ -57,8 +88,9 @@ class Orbit:
     upward, each a half-life; 0 is at once. Where the host says that less than the distance is clear, it comes
     that near at once, and goes back with the half-life `recovers` (s).
 
-    `distance_by_pitch` makes more or less of the distance: points of a pitch (deg) and a factor, joined by a
-    monotone curve, such as nearer at the ankles and further from above.
+    It keeps `clearance` (m) from the ground that a host tells, lifted at no more than `rise` (m/s), and looks
+    at the same point from there. `distance_by_pitch` makes more or less of the distance: points of a pitch
+    (deg) and a factor, joined by a monotone curve, such as nearer at the ankles and further from above.
     """
 
     name: str
@@ -67,6 +99,8 @@ class Orbit:
     follow: float = 0.0
     follow_up: float = 0.0
     recovers: float = 0.3
+    clearance: float = 0.3
+    rise: float = 8.0
     field_of_view: float = 60.0
     """Vertical, in degrees, at a zoom of 1."""
     distance_by_pitch: tuple[tuple[float, float], ...] = ()
@@ -94,12 +128,12 @@ class Orbit:
     def hosts(self) -> tuple[str, ...]:
         """What it asks the host."""
         target = TARGET if self.frame == "target" else ()
-        return (*PLACE, "subject_yaw", "clear", *target, *(UP if self.up == "host" else ()))
+        return (*PLACE, "subject_yaw", "clear", *target, *(UP if self.up == "host" else GROUND_HERE))
 
     @property
     def rig(self) -> Mapping[str, float]:
         """What it keeps from one view to the next, and what that is at first."""
-        return dict.fromkeys(RIG, 0.0) | (_TILT if self.up == "host" else {})
+        return dict.fromkeys(RIG, 0.0) | (_TILT if self.up == "host" else {"lift": 0.0})
 
     def __post_init__(self) -> None:
         for what, found, known in (
@@ -116,6 +150,10 @@ class Orbit:
         ):
             if not 0.0 <= value <= 60.0:
                 raise PlanError(f"{what}: found {value:g}; expected 0 to 60 s", path=(what,))
+        if not 0.0 <= self.clearance <= 1e6:
+            words = f"clearance: found {self.clearance:g}; expected 0 to 1,000,000 m"
+            raise PlanError(words, path=("clearance",))
+        check_rise(self.rise)
         object.__setattr__(self, "curve", self._curve() if self.distance_by_pitch else None)
 
     def _curve(self) -> Points:
@@ -156,9 +194,19 @@ class Orbit:
         yaw, pitch = self._angles(block, given)
         far = distance - short
         if self.up == "world":
-            place = block.call(behind, *trail, yaw, pitch, far, *self.offset)
-            turned, view = looking(block, given, yaw, pitch, self.field_of_view, zoom=zoom)
-            return pose_of(*place, *turned, view, 0.0)
+            x, y, z = block.call(behind, *trail, yaw, pitch, far, *self.offset)
+            up_by, under = lifted(block, given, y, self.rise), said("ground_under")
+            block.set(LEAST, where(under.known(), under + self.clearance - y, up_by))
+            block.set(LEAST, where(up_by < LEAST, LEAST, up_by))
+            block.set(AIM, pitch)
+            with block.when(LEAST > 0.0):
+                # from higher up it looks at the same point
+                right, above, _ = self.offset
+                px, py, pz = block.call(behind, *trail, yaw, pitch, 0.0, right, above, 0.0)
+                (flat,) = block.call(shaping.length, x - px, z - pz)
+                block.call(dipped, y + LEAST - py, flat, into=(AIM,))
+            turned, view = looking(block, given, yaw, AIM, self.field_of_view, zoom=zoom)
+            return pose_of(x, y + LEAST, z, *turned, view, 0.0)
         way = block.call(behind, 0.0, 0.0, 0.0, yaw, pitch, far, *self.offset)
         turned, view = looking(block, given, yaw, pitch, self.field_of_view, zoom=zoom)
         tilt, level = tuple(given.kept(name) for name in _TILT), (0.0, 1.0, 0.0)

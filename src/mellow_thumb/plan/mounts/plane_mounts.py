@@ -17,14 +17,17 @@ from .pose import (
     FRAMES,
     FRESH,
     LEAST,
+    NEEDED,
     PASSED,
     PLACE,
     PLACES,
     UNDER,
     Pose,
     begin,
+    check_rise,
     follow,
     half_view,
+    lifted,
     looking,
     pose_of,
     said,
@@ -36,8 +39,9 @@ if TYPE_CHECKING:
     from ...expressions import Block, Value
     from .pose import Given
 
-GROUND = ("ground", "ground_under")
-"""Where the host says how high the ground is: under the middle of the view, under the camera; in metres."""
+GROUND = ("ground", "ground_under", NEEDED)
+"""Where the host says how high the ground is under the middle of the view and under the camera, and how high
+the camera should be at least; in metres."""
 
 Bounds = tuple[tuple[float, float], ...]
 
@@ -90,7 +94,8 @@ class Overhead:
 
     Pans are measured from `frame`: the world's origin, where the subject stood as the mount took over, or
     where it stands, followed with the half-life `follow` (s). The ground's height is followed with
-    `follow_up` (s); the camera is never less than `clearance` (m) above it.
+    `follow_up` (s); the camera is never less than `clearance` (m) above it, and keeps that from ground
+    beside it, at no more than `rise` (m/s).
     """
 
     name: str
@@ -98,6 +103,7 @@ class Overhead:
     follow: float = 0.0
     follow_up: float = 0.2
     clearance: float = 0.5
+    rise: float = 8.0
     field_of_view: float = 60.0
     """Vertical, in degrees, at a zoom of 1."""
     bounds: Bounds = ()
@@ -119,7 +125,7 @@ class Overhead:
     hosts: ClassVar[tuple[str, ...]] = (*PLACE, *GROUND)
     """What it asks the host."""
     rig: ClassVar[Mapping[str, float]] = dict.fromkeys(
-        ("begun", "viewed", "level", "level_then", *PLACES), 0.0
+        ("begun", "viewed", "level", "level_then", "lift", *PLACES), 0.0
     )
     """What it keeps from one view to the next, and what that is at first."""
 
@@ -132,6 +138,7 @@ class Overhead:
             raise PlanError(
                 f"clearance: found {self.clearance:g}; expected 0 to 1,000,000 m", path=("clearance",)
             )
+        check_rise(self.rise)
 
     @property
     def half(self) -> float:
@@ -143,7 +150,7 @@ class Overhead:
         block.set(FRESH, flag(given.kept("begun") == 0.0))
         x, y, z = _origin(block, given, self.frame, self.follow)
         level, then = given.kept("level"), given.kept("level_then")
-        ground, ground_under = map(said, GROUND)
+        ground, ground_under = map(said, GROUND[:2])
         block.set(FLOOR, where(ground.known(), ground, y))
         homes = [(f"home_{part}", at) for part, at in zip("xyz", AT, strict=True)]
         begin(block, given, [*homes, ("level", FLOOR), ("level_then", FLOOR)])
@@ -156,8 +163,9 @@ class Overhead:
         ways = (given.axis("yaw"), given.axis("pitch"), given.axis("distance"))
         place = block.call(behind, *middle, *ways, 0.0, 0.0, 0.0)
         block.set(UNDER, where(ground_under.known(), ground_under, FLOOR))
-        block.set(LEAST, where(UNDER > FLOOR, UNDER, FLOOR) + self.clearance)
-        height = where(place[1] > LEAST, place[1], LEAST)
+        block.set(LEAST, UNDER + self.clearance)
+        high = place[1] + lifted(block, given, place[1], self.rise)
+        height = where(high > LEAST, high, LEAST)
         turned, view = looking(block, given, *ways[:2], self.field_of_view, zoom=zoom)
         return pose_of(place[0], height, place[2], *turned, view, 0.0)
 

@@ -5,8 +5,9 @@ from __future__ import annotations
 from math import radians, tan
 from typing import TYPE_CHECKING, NamedTuple, Protocol
 
-from ...expressions import Name, Value, Word, lift, worked_out
-from ...formulas import level_rotation, narrowed, rolled, trailed
+from ...basics import PlanError
+from ...expressions import Name, Value, Word, lift, where, worked_out
+from ...formulas import level_rotation, narrowed, rolled, toward, trailed
 from ..steps import LN2
 from ..words import SEEN_T
 
@@ -32,9 +33,13 @@ FAR = Word("far")
 """How far away the subject is to be (m)."""
 FLOOR, UNDER, LEAST = Word("floor"), Word("under"), Word("least")
 """How high the ground is in the middle of the view, and under the camera; how high that is at least (m)."""
+NEED, AIM = Word("need"), Word("aim")
+"""How far above its own height a camera must be (m); at which pitch it sees the same point then (deg)."""
+NEEDED = "ground_needed"
+"""How high the ground wants the camera to be at least, in metres; no number while nobody has said so."""
 AWAY_X, AWAY_Z = Word("away_x"), Word("away_z")
 """How far a head is from what the play space is centred on (m)."""
-POSE_WORDS = (*AT, AT_YAW, PASSED, FRESH, FAR, FLOOR, UNDER, LEAST, AWAY_X, AWAY_Z)
+POSE_WORDS = (*AT, AT_YAW, PASSED, FRESH, FAR, FLOOR, UNDER, LEAST, NEED, AIM, AWAY_X, AWAY_Z)
 """What a pose calls its own."""
 PLACES = tuple(f"{word}_{part}" for word in ("then", "trail", "home") for part in "xyz")
 """What a mount over a plane keeps of places: the last one, what follows it, the first one."""
@@ -98,6 +103,25 @@ def follow(block: Block, given: Given, level: float, upward: float) -> tuple[Nam
     block.set(viewed, SEEN_T)
     x, y, z = trail
     return x, y, z
+
+
+def check_rise(rise: float) -> None:
+    """Refuse a speed out of the ground's way that is none (m/s)."""
+    if not 0.0 < rise <= 1e6:
+        raise PlanError(f"rise: found {rise:g} m/s; expected above 0 to 1,000,000 m/s", path=("rise",))
+
+
+def lifted(block: Block, given: Given, height: Value, rise: float) -> Name:
+    """Write how far a camera at a `height` is lifted out of the ground's way, at no more than `rise`, m/s."""
+    lift, needed = given.kept("lift"), said(NEEDED)
+    with block.when(needed.known()):
+        block.set(NEED, needed - height)
+        block.set(NEED, where(NEED > 0.0, NEED, 0.0))
+        with block.when(FRESH != 0.0):
+            block.set(lift, NEED)
+        with block.otherwise():
+            block.call(toward, lift, NEED - lift, PASSED * rise, into=(lift,))
+    return lift
 
 
 def looking(
