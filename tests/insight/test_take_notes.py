@@ -91,7 +91,7 @@ def test_what_is_refused_is_told_with_its_line(tmp_path: Path) -> None:
     assert take.first("pad.south") == str(path)
     said = account_of(profile, mt.replay(profile, take), take).text()
     assert "mouse.mvoe.x: 1 row, unknown signal; did you mean" in said
-    assert f"; first in {path}:4" in said
+    assert f" (first in {path}:4)" in said
     (found,) = [one for one in mt.check(profile, take) if one.code == "refused-rows"]
     assert f"{path}:4" in found.reason
 

@@ -137,7 +137,7 @@ class Account:
         """What of the take was refused, and why; a line for each signal and reason."""
         said = []
         for signal, reasons in self.refused.items():
-            where = f"; first in {self.first[signal]}" if self.first.get(signal) else ""
+            where = f" (first in {self.first[signal]})" if self.first.get(signal) else ""
             said += [f"{signal}: {_rows(count)}, {reason}{where}" for reason, count in reasons.items()]
         return [*said[:8], f"and {len(said) - 8} more"] if len(said) > 8 else said or ["nothing"]
 

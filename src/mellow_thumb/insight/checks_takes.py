@@ -78,7 +78,7 @@ def rows(plan: Plan, take: Take) -> Iterator[Finding]:
         reason = f"{sum(passed.values()):,} rows of the take are not used: {_first(passed)}"
         yield Finding("unused-rows", "note", (), reason, "nothing, or a route from it")
     for signal, reasons in refused.items():
-        where = f"; first in {take.first(signal)}" if take.first(signal) else ""
+        where = f" (first in {take.first(signal)})" if take.first(signal) else ""
         for why, count in reasons.items():
             reason = f"{_rows(count)} of {signal} refused: {why}{where}"
             yield Finding("refused-rows", "warning", (), reason, "rows as the catalogue of signals has them")

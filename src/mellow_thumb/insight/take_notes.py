@@ -101,8 +101,8 @@ class _Rows:
             others = [span for other, span in spans.items() if other != device] or [(0.0, 0.0)]
             begin, end = min(one for one, _ in others), max(one for _, one in others)
             if first - end > APART or begin - last > APART:
-                rest = f"all others from {begin:.6g} to {end:.6g} s" if len(spans) > 1 else "none before"
-                lie = f"the rows of {_called(device)} lie from {first:.6g} to {last:.6g} s"
+                rest = f"all others from {begin:.1f} to {end:.1f} s" if len(spans) > 1 else "none before"
+                lie = f"the rows of {_called(device)} lie from {first:.1f} to {last:.1f} s"
                 yield Note("other-clock", f"{lie}, {rest}", fix)
 
     def doubled(self) -> Iterator[Note]:

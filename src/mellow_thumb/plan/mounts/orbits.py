@@ -195,16 +195,18 @@ class Orbit:
         far = distance - short
         if self.up == "world":
             x, y, z = block.call(behind, *trail, yaw, pitch, far, *self.offset)
-            up_by, under = lifted(block, given, y, self.rise), said("ground_under")
-            block.set(LEAST, where(under.known(), under + self.clearance - y, up_by))
-            block.set(LEAST, where(up_by < LEAST, LEAST, up_by))
+            block.set(LEAST, 0.0)
             block.set(AIM, pitch)
-            with block.when(LEAST > 0.0):
-                # from higher up it looks at the same point
-                right, above, _ = self.offset
-                px, py, pz = block.call(behind, *trail, yaw, pitch, 0.0, right, above, 0.0)
-                (flat,) = block.call(shaping.length, x - px, z - pz)
-                block.call(dipped, y + LEAST - py, flat, into=(AIM,))
+            with block.when(said(NEEDED).known()):
+                block.set(LEAST, lifted(block, given, y, self.rise))
+                over = block.keep("over", said("ground_under") + self.clearance - y)
+                block.set(LEAST, where(over > LEAST, over, LEAST))
+                with block.when(LEAST > 0.0):
+                    # from higher up it looks at the same point
+                    right, above, _ = self.offset
+                    px, py, pz = block.call(behind, *trail, yaw, pitch, 0.0, right, above, 0.0)
+                    (flat,) = block.call(shaping.length, x - px, z - pz)
+                    block.call(dipped, y + LEAST - py, flat, into=(AIM,))
             turned, view = looking(block, given, yaw, AIM, self.field_of_view, zoom=zoom)
             return pose_of(x, y + LEAST, z, *turned, view, 0.0)
         way = block.call(behind, 0.0, 0.0, 0.0, yaw, pitch, far, *self.offset)

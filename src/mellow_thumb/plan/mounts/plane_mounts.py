@@ -16,6 +16,7 @@ from .pose import (
     FLOOR,
     FRAMES,
     FRESH,
+    HIGH,
     LEAST,
     NEEDED,
     PASSED,
@@ -164,8 +165,10 @@ class Overhead:
         place = block.call(behind, *middle, *ways, 0.0, 0.0, 0.0)
         block.set(UNDER, where(ground_under.known(), ground_under, FLOOR))
         block.set(LEAST, UNDER + self.clearance)
-        high = place[1] + lifted(block, given, place[1], self.rise)
-        height = where(high > LEAST, high, LEAST)
+        block.set(HIGH, place[1])
+        with block.when(said(NEEDED).known()):
+            block.set(HIGH, HIGH + lifted(block, given, place[1], self.rise))
+        height = where(HIGH > LEAST, HIGH, LEAST)
         turned, view = looking(block, given, *ways[:2], self.field_of_view, zoom=zoom)
         return pose_of(place[0], height, place[2], *turned, view, 0.0)
 

@@ -33,13 +33,13 @@ FAR = Word("far")
 """How far away the subject is to be (m)."""
 FLOOR, UNDER, LEAST = Word("floor"), Word("under"), Word("least")
 """How high the ground is in the middle of the view, and under the camera; how high that is at least (m)."""
-NEED, AIM = Word("need"), Word("aim")
-"""How far above its own height a camera must be (m); at which pitch it sees the same point then (deg)."""
+NEED, HIGH, AIM = Word("need"), Word("high"), Word("aim")
+"""How far above its own height a camera must be, how high it is (m); at which pitch it looks then (deg)."""
 NEEDED = "ground_needed"
 """How high the ground wants the camera to be at least, in metres; no number while nobody has said so."""
 AWAY_X, AWAY_Z = Word("away_x"), Word("away_z")
 """How far a head is from what the play space is centred on (m)."""
-POSE_WORDS = (*AT, AT_YAW, PASSED, FRESH, FAR, FLOOR, UNDER, LEAST, NEED, AIM, AWAY_X, AWAY_Z)
+POSE_WORDS = (*AT, AT_YAW, PASSED, FRESH, FAR, FLOOR, UNDER, LEAST, NEED, HIGH, AIM, AWAY_X, AWAY_Z)
 """What a pose calls its own."""
 PLACES = tuple(f"{word}_{part}" for word in ("then", "trail", "home") for part in "xyz")
 """What a mount over a plane keeps of places: the last one, what follows it, the first one."""
@@ -112,15 +112,17 @@ def check_rise(rise: float) -> None:
 
 
 def lifted(block: Block, given: Given, height: Value, rise: float) -> Name:
-    """Write how far a camera at a `height` is lifted out of the ground's way, at no more than `rise`, m/s."""
-    lift, needed = given.kept("lift"), said(NEEDED)
-    with block.when(needed.known()):
-        block.set(NEED, needed - height)
-        block.set(NEED, where(NEED > 0.0, NEED, 0.0))
-        with block.when(FRESH != 0.0):
-            block.set(lift, NEED)
-        with block.otherwise():
-            block.call(toward, lift, NEED - lift, PASSED * rise, into=(lift,))
+    """Write how far a camera at a `height` is lifted out of the ground's way, at no more than `rise`, m/s.
+
+    That is where the host has said how high the ground wants it.
+    """
+    lift = given.kept("lift")
+    block.set(NEED, said(NEEDED) - height)
+    block.set(NEED, where(NEED > 0.0, NEED, 0.0))
+    with block.when(FRESH != 0.0):
+        block.set(lift, NEED)
+    with block.otherwise():
+        block.call(toward, lift, NEED - lift, PASSED * rise, into=(lift,))
     return lift
 
 
