@@ -219,5 +219,5 @@ class Passing:
     @staticmethod
     def _least(axis: Axis, value: Value) -> Value:
         """What an axis may go without anybody's minding, in its inner unit."""
-        least = {"deg": DEGREES, "m": METRES}.get(axis.unit, SHARE)
+        least = DEGREES if axis.unit == "deg" else METRES if axis.unit == "m" else SHARE
         return least * exp(-value) if axis.log and axis.unit == "m" else least
