@@ -660,10 +660,18 @@ def test_sheets_follow_what_was_renamed(tmp_path: Path, marsh: mt.Profile) -> No
     assert old.get("sensitivity", "gaze") is None
     assert old.get("sensitivity", "gaze", renamed) == 2.0
     old.document["sensitivity"]["gaze"] = 3.0
-    assert old.lay(renamed)[1] == ("sensitivity.look: found gaze, as it is called now, too; left out",)
+    assert old.lay(renamed)[1] == (
+        "sensitivity.look: found another entry for gaze, as it is called now; left out",
+    )
     old.set(renamed, "sensitivity", "gaze", 4.0)
     assert old.get("sensitivity", "look") is None
     assert old.lay(renamed)[1] == ()
+    twice = load(tmp_path, text, ('was = "look"', 'was = ["look", "gape"]'))
+    old.reset("sensitivity")
+    old.document["sensitivity"] = {"look": 2.0, "gape": 2.0}
+    laid, told = old.lay(twice)  # once, not four times as much
+    assert route(laid, "gaze").gains == tuple(2.0 * one for one in route(twice, "gaze").gains)
+    assert told == ("sensitivity.gape: found another entry for gaze, as it is called now; left out",)
     words = "\n".join(problems(tmp_path, text, ('was = "look"', 'was = "glance"')))
     assert 'found "glance"; expected a name that none of [routes] has now' in words
 

@@ -5,10 +5,9 @@ from __future__ import annotations
 from dataclasses import asdict, dataclass, field
 from typing import TYPE_CHECKING, Any, NamedTuple
 
-from ..basics import listed
-from ..plan import DEVICES, MOVES
+from ..plan import MOVES
 from ..takes import STEP, replay_arrays
-from .take_notes import take_notes
+from .take_notes import few, heard, take_notes
 
 if TYPE_CHECKING:
     import numpy as np
@@ -129,8 +128,7 @@ class Account:
         said = [("not used", "; ".join(shown[:4]) + more)]
         if self.used:
             return said
-        most = self.hears[:6] + ((f"{len(self.hears) - 6} more",) if len(self.hears) > 6 else ())
-        hears = listed(most, "and") if most else "no device"
+        hears = few(self.hears) if self.hears else "no device"
         return [("used", f"no row of this take: the profile listens to {hears}"), *said]
 
     def _refused(self) -> list[str]:
@@ -189,7 +187,7 @@ def account_of(profile: Profile, table: pd.DataFrame, take: Take | None = None) 
         clipped=dict(table.attrs.get("clipped", {})),
         passed=dict(table.attrs.get("passed", {})),
         used=int(table.attrs.get("used", 0)),
-        hears=tuple(sorted({str(one.signal.name) for one in profile.inputs if one.signal.device in DEVICES})),
+        hears=heard(profile),
         notes=tuple(one.words for one in take_notes(profile, take)) if take is not None else (),
         first={name: take.first(name) for name in refused} if take is not None else {},
         walked=_walked(table) if profile.movement else None,

@@ -12,7 +12,7 @@ from ..weaving import weave_plan
 from .checks_axes import sticks
 from .findings import Finding
 from .fitting import fit
-from .take_notes import heard_by, take_notes
+from .take_notes import few, heard, take_notes
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -72,7 +72,7 @@ def rows(plan: Plan, take: Take) -> Iterator[Finding]:
     refused, clipped, passed, used = reader.counts
     if passed and not used:
         reason = f"no row of the take is used: it has {_first(passed)}"
-        fix = f"a take of what the profile listens to: {heard_by(plan)}"
+        fix = f"a take of what the profile listens to: {few(heard(plan))}"
         yield Finding("unused-rows", "warning", (), reason, fix)
     elif passed:
         reason = f"{sum(passed.values()):,} rows of the take are not used: {_first(passed)}"
@@ -96,5 +96,4 @@ def _rows(count: int) -> str:
 
 def _first(counts: dict[str, int]) -> str:
     """The signals of which there are most rows."""
-    names = sorted(counts, key=lambda name: -counts[name])
-    return listed([*names[:6], *([f"{len(names) - 6} more signals"] if len(names) > 6 else [])], "and")
+    return few(sorted(counts, key=lambda name: -counts[name]), "more signals")

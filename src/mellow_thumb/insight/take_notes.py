@@ -10,7 +10,7 @@ from ..plan.mounts import Headset
 from ..takes import numbered
 
 if TYPE_CHECKING:
-    from collections.abc import Iterator
+    from collections.abc import Iterator, Sequence
 
     import numpy as np
     import numpy.typing as npt
@@ -117,8 +117,7 @@ class _Rows:
         odd = set(columns[0][first[np.diff(first, append=len(order)) % 2 == 1]].tolist())
         names = sorted({_whole(name) for k, name in self.names.items() if k not in odd})
         if names:
-            more = f" and {len(names) - 4} more" if len(names) > 4 else ""
-            words = f"every row of {', '.join(names[:4])}{more} is there twice"
+            words = f"every row of {few(names)} is there twice"
             yield Note("rows-twice", words, "one recorder for each device: two at once write each row twice")
 
     def wild(self) -> Iterator[Note]:
@@ -143,7 +142,10 @@ class _Rows:
 
 def _called(device: str) -> str:
     """What people call a device."""
-    words = {"key": "the keyboard", "motion": "the motion sensors", "touch": "the touch screen"}
+    words = {
+        "key": "the keyboard", "pad": "the gamepad",
+        "motion": "the motion sensors", "touch": "the touch screen",
+    }  # fmt: skip
     return words.get(device, f"the {device.replace('_', ' ')}")
 
 
@@ -152,7 +154,12 @@ def _whole(name: str) -> str:
     return name[:-2] if name.endswith((".x", ".y")) else name
 
 
-def heard_by(plan: Plan) -> str:
-    """What of devices a plan listens to, in words."""
-    names = sorted({str(one.signal.name) for one in plan.inputs if one.signal.device in DEVICES})
-    return listed([*names[:6], *([f"{len(names) - 6} more"] if len(names) > 6 else [])], "and")
+def heard(plan: Plan) -> tuple[str, ...]:
+    """What of devices a plan listens to."""
+    return tuple(sorted({str(one.signal.name) for one in plan.inputs if one.signal.device in DEVICES}))
+
+
+def few(names: Sequence[str], what: str = "more") -> str:
+    """The first six of some names, and how many more there are."""
+    rest = [f"{len(names) - 6} {what}"] if len(names) > 6 else []
+    return listed([*names[:6], *rest], "and")

@@ -147,13 +147,16 @@ class Sheet:
 
     def _chosen(self, profile: Profile) -> tuple[list[_Choice], tuple[str, ...]]:
         """What of the sheet applies to a profile, drawn in where it must be, and what does not, in words."""
-        chosen, told = [], list(self.notes)
+        chosen: list[_Choice] = []
+        told = list(self.notes)
         for section in SECTIONS:
             table = _plain(self.document.get(section, {}))
             for given, value in table.items():
                 name = renamed(profile.data, section).get(given, given)
-                if name != given and name in table:
-                    told.append(f"{section}.{given}: found {name}, as it is called now, too; left out")
+                if name != given and (name in table or any(one[:2] == (section, name) for one in chosen)):
+                    told.append(
+                        f"{section}.{given}: found another entry for {name}, as it is called now; left out"
+                    )
                     continue
                 fault = _fault(profile, section, name, value)
                 drawn = _drawn_in(profile, section, name, value) if fault else value
@@ -282,7 +285,7 @@ def load_sheet(path: str | os.PathLike[str]) -> Sheet:
         what = (
             f"{said}: a newer sheet than {FORMAT}"
             if newer
-            else f'format: found {said!r}; expected "{FORMAT}"'
+            else f'format: found "{said}"; expected "{FORMAT}"'
         )
         notes.append(f"{what}; what is known of it applies")
     known = {"format", "profile", *SECTIONS}

@@ -9,9 +9,10 @@ from __future__ import annotations
 from math import hypot, isclose
 from typing import TYPE_CHECKING
 
-from ..plan import DEVICES, FINGERS
+from ..plan import DEVICES, FINGERS, MOVES
 from .contacts import LEAST
 from .doors import USED
+from .frame import Frame
 from .motion import FIRST, PARTS
 
 if TYPE_CHECKING:
@@ -46,9 +47,8 @@ class Reasons:
         names = {code: name for name, code in program.codes.items()}
         for raw, made, refused in watched:
             signal = _name_of(raw[1], names)
-            if (
-                signal is None or refused
-            ):  # a word of the host's own, such as set_axis; what is counted elsewhere
+            # a word of the host's own, such as set_axis, has no signal; what is refused is counted elsewhere
+            if signal is None or refused:
                 asked.pass_on(made)
                 continue
             reasons = [asked.reason(item, names) for item in made]
@@ -74,7 +74,9 @@ def _idle(code: int, contacts: Contacts | None) -> str:
     if contacts is None or not LEAST < code < -1:
         return "nothing asks for it"
     finger = (-2 - code) // 3
-    return "less than the travel of its touch" if contacts.claims(finger) else "no touch takes this finger"
+    return (
+        "it has not gone as far as after_travel" if contacts.claims(finger) else "no touch takes this finger"
+    )
 
 
 class _Asked:
@@ -117,13 +119,13 @@ class _Asked:
         if self._value("host_focus", before, 1.0) == 0.0:
             return "the window has no focus"
         if self._value(f"{signal.name.replace('.', '_')}_caught", before, 0.0):
-            return "the jump of a pointer that is caught"
+            return "the jump as the pointer was caught"
         if own and all(after[k] == before[k] for k in own):
-            return "it says what was known"
+            return "it says nothing new"
         if signal.device not in DEVICES:
             return ACTED  # what a host says is kept, for when it is asked
         if not signal.held and x == 0.0 == y:
-            return "it is no way at all"
+            return "a movement of 0"
         return self._of_routes(signal, [after[k] for k in own], t)
 
     def _own(self, signal: Signal) -> list[int]:
@@ -150,40 +152,43 @@ class _Asked:
         """Why no route does anything with an event, nor anything else."""
         loop = self.program.live(self.state)
         next(loop)
-        values: tuple[float, ...] = loop.send([(t, self.program.frame, 0.0, 0.0)])
-        first = len(self.program.axes)
-        open_ = {name: values[first + k] != 0.0 for k, name in enumerate(self.program.gates)}
+        frame = Frame(t, loop.send([(t, self.program.frame, 0.0, 0.0)]), self.program)
+        open_ = frame.gates
         made = {one.name: one for one in self.plan.derived}
+        found = []
         for route in self.plan.routes:
             source = made.get(route.source.signal.name)
             addresses = source.inputs if source else (route.source,)
             if any(address.signal == signal for address in addresses):
-                return self._of_route(route, said, values, open_)
+                found.append(route)
+        # one that listens knows better than one whose gate is closed
+        found.sort(key=lambda route: bool(route.gate and not route.gate.holds(open_)))
+        if found:
+            return self._of_route(found[0], said, frame)
         for cue in self.plan.cues:
             ours = any(address.signal == signal for address in cue.buttons.inputs)
             if ours and cue.gate and not cue.gate.holds(open_):
                 return f"the gate of {cue.name} is closed"
         return "nothing asks for it now"
 
-    def _of_route(
-        self, route: Route, said: list[float], values: tuple[float, ...], open_: dict[str, bool]
-    ) -> str:
+    def _of_route(self, route: Route, said: list[float], frame: Frame) -> str:
         """Why a route does nothing with an event."""
-        if route.gate and not route.gate.holds(open_):
+        if route.gate and not route.gate.holds(frame.gates):
             return f"the gate of {route.name} is closed"
-        place = self.program.places.get("mount", 0)
-        mount = int(values[place]) if place else 0
-        moved = [axis for axis in route.drives if isinstance(self.plan.mounts.of(mount, axis), str)]
-        if not moved and not set(route.drives) & {"move_x", "move_y"}:
-            return f"{self.plan.mounts.all[mount].mount.name} does not use what {route.name} drives"
+        mounts = self.plan.mounts
+        mount = next(k for k, one in enumerate(mounts.all) if one.mount.name == frame.mount)
+        keys = {axis: mounts.of(mount, axis) for axis in route.drives}
+        moved = {axis: key for axis, key in keys.items() if isinstance(key, str)}
+        if not moved and not set(route.drives) & set(MOVES):
+            return f"{frame.mount} does not use what {route.name} drives"
         if route.shape.dead_zone:
             size = hypot(*(one - rest for one, rest in zip(said, route.shape.rest, strict=False)))
             if size <= route.shape.inner * (1.0 + hypot(*route.shape.rest)):
                 return f"in the dead zone of {route.name}"
             if size >= route.shape.dead_zone.outer:
-                return f"beyond where {route.name} goes all the way"
-        for axis in (one for one in self.plan.axes if one.name in moved and one.limited):
-            value = values[self.program.axis_places[axis.name]]
-            if abs(value - axis.low) < 1e-6 or abs(value - axis.high) < 1e-6:
-                return f"{axis.name} is at its limit"
-        return f"it comes to nothing in {route.name}"
+                return f"past the outer end of {route.name}, which is all the way out"
+        for one in mounts.instances:
+            value = frame.axes[one.axis.name] if one.key in moved.values() and one.axis.limited else None
+            if value is not None and (value - one.axis.low < 1e-6 or one.axis.high - value < 1e-6):
+                return f"{one.axis.name} is at its limit"
+        return f"{route.name} makes nothing of it"
