@@ -22,6 +22,7 @@ __all__ = [
     "MellowThumbError",
     "MissingError",
     "OutputError",
+    "Page",
     "PlanError",
     "Problem",
     "Profile",
@@ -50,6 +51,8 @@ __all__ = [
     "replay",
     "replay_arrays",
     "replay_pieces",
+    "serve",
+    "serving",
     "sweep",
     "take_pieces",
     "tell",
@@ -76,6 +79,7 @@ if TYPE_CHECKING:
     )
     from .devices import BrowserDoor, LinuxDevice, LinuxDevices, LinuxDoor, XrDoor
     from .insight import check, compare, feel, fit, sweep, tell
+    from .page import Page, serve, serving
     from .plan import wheel_notches
     from .profiles import Profile, Sheet, load_profile, load_sheet, new_sheet, rebind
     from .session import Basis, Frame, Listener, Session, View, Walker
@@ -99,6 +103,7 @@ _HOMES = {
     "LinuxDevices": "devices",
     "LinuxDoor": "devices",
     "Listener": "session",
+    "Page": "page",
     "Profile": "profiles",
     "Recorder": "takes",
     "Session": "session",
@@ -120,6 +125,8 @@ _HOMES = {
     "replay": "takes",
     "replay_arrays": "takes",
     "replay_pieces": "takes",
+    "serve": "page",
+    "serving": "page",
     "sweep": "insight",
     "take_pieces": "takes",
     "tell": "insight",

@@ -9,9 +9,10 @@ import click
 
 from . import insight as command_insight
 from . import record as command_record
+from . import trying as command_trying
 from .group import PATH, load, main, player, read, shown_progress
 
-__all__ = ["command_insight", "command_record", "main"]
+__all__ = ["command_insight", "command_record", "command_trying", "main"]
 """The group, and the modules whose commands join it."""
 
 if TYPE_CHECKING:

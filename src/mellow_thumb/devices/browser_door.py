@@ -54,7 +54,9 @@ class BrowserDoor:
         With `counts` movements of the mouse are raw counts (Pointer Lock with ``unadjustedMovement``):
         ``mouse.move``; else pixels with the system's acceleration in them: ``mouse.pixels``.
         """
-        self._session, self._move = session, "mouse.move" if counts else "mouse.pixels"
+        self._session = session
+        self.counts = counts
+        """Whether movements of the mouse are counts."""
         self._size = (float(width), float(height))
         session.set_screen(width, height)
         self._aligned = self._feels = False
@@ -112,7 +114,7 @@ class BrowserDoor:
             if "movementX" in event:
                 moved = (finite(event["movementX"]), -finite(event["movementY"]))
                 if moved != (0.0, 0.0):
-                    self._say(self._move, moved, at)
+                    self._say("mouse.move" if self.counts else "mouse.pixels", moved, at)
             self._say("mouse.place", self._place(event), at)
         elif kind == "pointercancel":
             for button in MOUSE_BUTTONS:

@@ -8,6 +8,7 @@ from .frame import Frame
 from .host import Host
 from .listening import Listener
 from .motion import Motion, feels
+from .saving import Snapshot
 from .session import CEILING, Session
 from .units import check_units
 from .view import POSE, Quadruple, Triple, View
@@ -27,6 +28,7 @@ __all__ = [
     "Motion",
     "Quadruple",
     "Session",
+    "Snapshot",
     "Triple",
     "View",
     "Walker",

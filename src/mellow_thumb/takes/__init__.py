@@ -12,7 +12,7 @@ if TYPE_CHECKING:
     from .loops import WORTH_COMPILING
     from .recording import Recorder, record
     from .replay_table import CAMERA, STEP, outputs
-    from .take import COLUMNS, Take
+    from .take import COLUMNS, Take, parts_of
     from .take_files import read_take, take_pieces, write_take
     from .take_items import TakeReader, numbered
 
@@ -26,6 +26,7 @@ __all__ = [
     "TakeReader",
     "numbered",
     "outputs",
+    "parts_of",
     "read_evemu",
     "read_take",
     "record",
@@ -58,6 +59,7 @@ __getattr__ = lazy_front(
         "take": (
             "COLUMNS",
             "Take",
+            "parts_of",
         ),
         "take_files": (
             "read_take",

@@ -1,0 +1,31 @@
+"""The command that opens a page on which a profile is felt."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+import click
+
+from .group import PATH, main, player
+
+if TYPE_CHECKING:
+    from pathlib import Path
+
+
+@main.command("try")
+@click.argument("profile", type=PATH)
+@click.option("--port", type=click.IntRange(1, 65535), help="Where to listen.  [default: a free one]")
+@click.option("--no-browser", is_flag=True, help="Print the address, and open nothing.")
+@player
+def feel_it(profile: Path, player: Path | None, port: int | None, *, no_browser: bool) -> None:
+    """Feel PROFILE with your own hands in a browser, and change it while you do.
+
+    The page is served to this machine alone, until Ctrl-C. Its address holds a token: whoever has it can
+    change the profile.
+    """
+    from ..page import serve
+
+    def tell(address: str) -> None:
+        click.echo(f"feel {profile} at\n  {address}\nCtrl-C ends it")
+
+    serve(profile, player=player, port=port or 0, browser=not no_browser, tell=tell)

@@ -1,0 +1,7 @@
+"""The page on which a profile is felt, with one's own hands."""
+
+from __future__ import annotations
+
+from .opening import Page, serve, serving
+
+__all__ = ["Page", "serve", "serving"]

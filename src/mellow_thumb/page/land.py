@@ -1,0 +1,159 @@
+"""The land of the salt marsh: how high it lies, and what stands on it.
+
+The page draws it and a session asks it, so it is described once, here: metres, +X east, +Y up, -Z north. The
+ground is a grid of heights, each square cut in two along the same diagonal as the page draws it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import asdict, dataclass
+from functools import cache
+from itertools import pairwise
+from math import exp, floor, hypot, inf, sin, sqrt
+from typing import TYPE_CHECKING, Any
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator
+
+    from ..session import Triple
+
+HALF = 80
+"""How far the grid goes to each side, in metres; beyond it the ground is as at its rim."""
+BOARD = 0.55
+"""How high the boards lie above the mud (m)."""
+WALK = ((0.0, 11.0), (0.0, -30.0), (9.0, -42.0), (22.0, -42.0))
+"""Where the boardwalk goes, from the dyke to the hide: x and z of its bends."""
+BROAD = 0.9
+"""Half the breadth of the boardwalk (m)."""
+STEP = 0.6
+"""What is higher than this (m) is not stepped on to."""
+GIRTH = 0.3
+"""How much room the warden takes to each side (m)."""
+
+
+@dataclass(frozen=True)
+class Thing:
+    """Something that stands on the marsh; what a press on it begins on is called by its name."""
+
+    name: str
+    x: float
+    z: float
+    size: float
+    """Its radius (m)."""
+    height: float
+    label: str = ""
+    solid: bool = True
+    """Whether it stops a camera and the warden."""
+
+
+THINGS = (
+    *(Thing("post", -1.9, -far, 0.14, 2.1, f"{far:g} m") for far in (5.0, 10.0, 20.0, 40.0)),
+    *(Thing("post", far, -1.5, 0.14, 2.1, f"{far:g} m") for far in (10.0, 20.0, 40.0)),
+    *(Thing("post", -far, -1.5, 0.14, 2.1, f"{far:g} m") for far in (10.0, 20.0, 40.0)),
+    Thing("hide", 25.5, -42.0, 2.4, 3.0),
+    *(
+        Thing("bird", x, z, 0.25, 0.45, solid=False)
+        for x, z in (
+            (5.0, -13.0), (7.5, -15.5), (-6.0, -14.0), (-9.0, -16.5), (-4.5, -18.0), (12.0, -17.0),
+            (15.0, -20.0), (-14.0, -24.0), (3.5, -24.0), (-20.0, -15.0), (24.0, -18.0), (30.0, -26.0),
+        )
+    ),
+)  # fmt: skip
+"""Posts at known distances from where the warden begins, the hide, the birds."""
+
+
+def _near_walk(x: float, z: float) -> float:
+    """How far a place is from the middle of the boardwalk (m)."""
+    nearest = inf
+    for (ax, az), (bx, bz) in pairwise(WALK):
+        dx, dz = bx - ax, bz - az
+        share = min(max(((x - ax) * dx + (z - az) * dz) / (dx * dx + dz * dz), 0.0), 1.0)
+        nearest = min(nearest, hypot(x - ax - share * dx, z - az - share * dz))
+    return nearest
+
+
+def _mud(x: float, z: float) -> float:
+    """How high the ground lies (m): flats, two creeks, the dyke, and the sea in the north."""
+    flats = 0.12 * sin(x / 7.3 + 0.6) * sin(z / 9.1) + 0.05 * sin(x / 2.9) * sin(z / 3.7 + 1.0)
+    creek = -1.1 * exp(-(((z + 17.0 + 4.0 * sin(x / 9.0)) / 1.7) ** 2))
+    branch = -0.8 * exp(-(((x - 19.0 - 3.0 * sin(z / 7.0)) / 1.2) ** 2)) if z < -17.0 else 0.0
+    crest = abs(z - 14.0)
+    dyke = 2.4 if crest < 1.6 else max(0.0, 2.4 - (crest - 1.6) / 2.5)
+    shore = max(0.0, -z - 55.0) * 0.06
+    return max(flats + min(creek, branch) - shore + dyke, -2.0)
+
+
+@cache
+def heights() -> tuple[tuple[float, ...], ...]:
+    """The grid in whole centimetres, as metres: a row for each metre of z, from -`HALF` on."""
+    span = range(-HALF, HALF + 1)
+    return tuple(tuple(round(_mud(x, z), 2) for x in span) for z in span)
+
+
+def mud(x: float, z: float) -> float:
+    """How high the ground is drawn at a place (m), boards aside."""
+    rows = heights()
+    x, z = min(max(x + HALF, 0.0), 2.0 * HALF - 1e-9), min(max(z + HALF, 0.0), 2.0 * HALF - 1e-9)
+    i, k = floor(x), floor(z)
+    u, v = x - i, z - k
+    a, b, c, d = rows[k][i], rows[k][i + 1], rows[k + 1][i], rows[k + 1][i + 1]
+    if u + v <= 1.0:
+        return a + (b - a) * u + (c - a) * v
+    return d + (c - d) * (1.0 - u) + (b - d) * (1.0 - v)
+
+
+def ground(x: float, z: float) -> float:
+    """How high a foot stands at a place (m): on the boards where they are, else on the ground."""
+    low = mud(x, z)
+    return max(low, BOARD) if _near_walk(x, z) <= BROAD else low
+
+
+def solids() -> Iterator[Thing]:
+    """What stops a camera and the warden."""
+    return (one for one in THINGS if one.solid)
+
+
+def stood(x: float, z: float, step: Triple) -> tuple[float, float]:
+    """Where a step takes the warden from (x, z): beside what stands in the way, and never off the grid."""
+    to_x, to_z = x + step[0], z + step[2]
+    if ground(to_x, to_z) - ground(x, z) > STEP:
+        return x, z
+    for one in solids():
+        dx, dz = to_x - one.x, to_z - one.z
+        away, room = hypot(dx, dz), one.size + GIRTH
+        if away < room:
+            to_x, to_z = (one.x + dx / away * room, one.z + dz / away * room) if away else (x, z)
+    rim = HALF - 2.0
+    return min(max(to_x, -rim), rim), min(max(to_z, -rim), rim)
+
+
+def clear(eye: Triple, way: Triple, most: float = 200.0) -> float:
+    """How far nothing is in the way from a place along a unit vector (m); things are cylinders."""
+    (x, y, z), (dx, dy, dz), far = eye, way, most
+    across = dx * dx + dz * dz
+    if across < 1e-12:
+        return far
+    for one in solids():
+        px, pz, room = x - one.x, z - one.z, one.size + 0.1
+        half, rest = (px * dx + pz * dz) / across, (px * px + pz * pz - room * room) / across
+        square = half * half - rest
+        if square <= 0.0 or rest <= 0.0:
+            continue
+        hit = -half - sqrt(square)
+        if 0.0 < hit < far and y + dy * hit < mud(one.x, one.z) + one.height:
+            far = hit
+    return far
+
+
+def as_data() -> dict[str, Any]:
+    """All of it as plain data, for the page to draw."""
+    return {
+        "half": HALF,
+        "heights": [round(100.0 * one) for row in heights() for one in row],
+        "walk": WALK,
+        "broad": BROAD,
+        "board": BOARD,
+        "things": [
+            asdict(one) | {"y": ground(one.x, one.z) if one.solid else mud(one.x, one.z)} for one in THINGS
+        ],
+    }

@@ -1,0 +1,82 @@
+"""Opening the page: what a program calls, and what it needs."""
+
+from __future__ import annotations
+
+import threading
+from contextlib import contextmanager
+from typing import TYPE_CHECKING
+
+from ..basics import MissingError
+
+if TYPE_CHECKING:
+    import os
+    from collections.abc import Callable, Iterator
+
+    from ..profiles import Profile
+    from .room import Room
+
+
+class Page:
+    """A page that is being served, on which a profile is felt."""
+
+    def __init__(self, address: str, room: Room) -> None:
+        self.address = address
+        """What to open in a browser; it holds the token that lets one in."""
+        self._room = room
+
+    @property
+    def profile(self) -> Profile:
+        """The profile in force, with what was changed on the page."""
+        return self._room.desk.profile
+
+    @property
+    def refused(self) -> tuple[str, ...]:
+        """What pages said that was refused, in words: the last hundred."""
+        return tuple(self._room.refused)
+
+
+@contextmanager
+def serving(
+    profile: str | os.PathLike[str], *, player: str | os.PathLike[str] | None = None, port: int = 0
+) -> Iterator[Page]:
+    """Serve a page on which a profile is felt, for as long as the block runs; gives the :class:`Page`.
+
+    `profile` is its file, which *keep* on the page writes to; `player` a player's sheet. It listens on this
+    machine alone (127.0.0.1), at a `port` of its own choice unless one is given. It needs the extra ``page``
+    (``pip install 'mellow-thumb[page]'``).
+
+    Raises :class:`ProfileError` and :class:`SheetError` as loading does, :class:`OutputError` where the port
+    cannot be had, and :class:`MissingError` without the extra.
+    """
+    try:
+        from .server import running
+    except ImportError as error:
+        what = f"the page needs {error.name}: pip install 'mellow-thumb[page]'"
+        raise MissingError(what) from None
+    with running(profile, player=player, port=port) as (address, room):
+        yield Page(address, room)
+
+
+def serve(
+    profile: str | os.PathLike[str],
+    *,
+    player: str | os.PathLike[str] | None = None,
+    port: int = 0,
+    browser: bool = True,
+    tell: Callable[[str], object] = print,
+) -> None:
+    """Serve a page on which a profile is felt, until Ctrl-C.
+
+    It is opened in a `browser` where there is one, and its address is told. The rest is as :func:`serving`
+    says.
+    """
+    import webbrowser
+
+    with serving(profile, player=player, port=port) as page:
+        tell(page.address)
+        if browser:
+            webbrowser.open(page.address)
+        try:
+            threading.Event().wait()
+        except KeyboardInterrupt:
+            return

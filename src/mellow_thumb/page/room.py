@@ -1,0 +1,217 @@
+"""The room: one desk, one seat at it, and the page that sits there now."""
+
+from __future__ import annotations
+
+import asyncio
+import json
+from math import isfinite
+from typing import TYPE_CHECKING, Any
+
+from starlette.websockets import WebSocket, WebSocketDisconnect, WebSocketState
+
+from ..basics import MellowThumbError
+from ..insight import tell
+from . import messages
+from .dials import dials
+from .seat import Seat
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+    from ..profiles import Profile, Sheet
+    from .desk import Desk
+
+TAKEN_OVER, WRONG, FAST, SLOW = 4001, 4002, 4003, 4004
+"""With what a line is closed: another page sits here now; what came was no page's, or too much; what was sent
+was not taken."""
+PATIENCE = 20
+"""So many messages may be wrong before the line is cut."""
+WAIT = 10.0
+"""Seconds that an answer may take to be taken."""
+LOOK = 0.5
+"""How often the file is looked at, in seconds."""
+
+
+class Room:
+    """Answers one page at a time; whoever comes later takes the seat."""
+
+    def __init__(self, desk: Desk, sheet: Sheet | None, clock: Callable[[], float]) -> None:
+        self.desk, self._sheet, self._clock = desk, sheet, clock
+        self.seat = Seat(desk.profile, sheet)
+        self.refused: list[str] = []
+        """What pages said that was refused; the last of it."""
+        self._here: WebSocket | None = None
+        self._looked = 0.0
+
+    async def answer(self, line: WebSocket) -> None:
+        """Serve a page until it goes, or another comes."""
+        await line.accept()
+        before, self._here = self._here, line
+        if before is not None:
+            await _close(before, TAKEN_OVER, "another page sits here now")
+        rate, wrong = messages.Rate(), 0
+        try:
+            while self._here is line:
+                text = await line.receive_text()
+                if not rate.allows(self._clock()):
+                    await _close(line, FAST, "found more messages than a screen has frames")
+                    break
+                try:
+                    said = messages.read(text)
+                except ValueError as error:
+                    wrong += 1
+                    self.refused = [*self.refused[-99:], str(error)]
+                    await self._send(line, {"kind": "refused", "words": str(error)})
+                    if wrong > PATIENCE:
+                        await _close(line, WRONG, "found too much that no page says")
+                        break
+                    continue
+                if self._here is line:
+                    await self._take(line, said)
+        except (WebSocketDisconnect, KeyError):  # a binary message has no text
+            pass
+        except TimeoutError:
+            await _close(line, SLOW, "what was sent was not taken")
+        finally:
+            if self._here is line:
+                self._here = None
+                self.seat.leave()
+
+    async def _send(self, line: WebSocket, message: dict[str, Any]) -> None:
+        """Send a message; who does not take it in time is cut off."""
+        async with asyncio.timeout(WAIT):
+            await line.send_text(json.dumps(message, separators=(",", ":"), allow_nan=False))
+
+    async def _take(self, line: WebSocket, said: Any) -> None:
+        """Do what a message asks."""
+        if isinstance(said, messages.Hello):
+            self.seat.sit(said.now, said.width, said.height)
+            await self._send(line, self.told())
+        elif self.seat.door is None:
+            await self._send(line, {"kind": "refused", "words": "found no hello before it"})
+        elif isinstance(said, messages.FrameAsked):
+            self.seat.take(said.events)
+            if said.ask:
+                await self._look(line)
+                await self._send(line, {"kind": "frame", "number": said.number} | self.seat.frame(said.now))
+        elif isinstance(said, messages.Change):
+            await self._change(line, said)
+        else:
+            await self._do(line, said.what)
+
+    async def _change(self, line: WebSocket, said: messages.Change) -> None:
+        """Turn a dial; what the loader refuses is told beside it."""
+        try:
+            self.desk.change(said.path, said.value, going=said.going)
+            self.seat.switch(self.desk.profile)
+        except MellowThumbError as error:
+            await self._send(line, {"kind": "refused", "path": said.path, "words": str(error)})
+            return
+        if said.going:
+            await self._send(line, {"kind": "turned", "path": said.path})
+        else:
+            await self._send(line, self.told())
+
+    async def _do(self, line: WebSocket, what: str) -> None:
+        """Undo, redo, go to the other side, keep."""
+        words = ""
+        try:
+            if what == "keep":
+                kept = self.desk.keep()
+                words = f"kept in {self.desk.path.name}: {'; '.join(kept)}" if kept else "nothing to keep"
+            elif what == "begin":
+                self._anew()
+            else:
+                words = self._step(what)
+            self.seat.switch(self.desk.profile)
+        except MellowThumbError as error:
+            await self._send(line, {"kind": "refused", "words": str(error)})
+            return
+        await self._send(line, self.told() | {"words": words})
+
+    def _step(self, what: str) -> str:
+        """Go back or forth; in words where there is nothing to go to."""
+        desk = self.desk
+        if what == "side":
+            desk.go(desk.other)
+            return f"{desk.side} is in force"
+        if what == "copy":
+            desk.copy_to(desk.other)
+            return f"{desk.other} is as {desk.side} now"
+        done = desk.undo() if what == "undo" else desk.redo()
+        return "" if done else f"nothing to {what}"
+
+    def _anew(self) -> None:
+        """Begin with a session of its own, where the warden stood at first."""
+        before, self.seat = self.seat, Seat(self.desk.profile, self._sheet)
+        self.seat.take_over(before)
+
+    async def _look(self, line: WebSocket) -> None:
+        """Take up what an editor has saved, now and then."""
+        now = self._clock()
+        if now - self._looked < LOOK:
+            return
+        self._looked = now
+        try:
+            dropped = self.desk.look()
+            if dropped is None:
+                return
+            gone = self.seat.switch(self.desk.profile)
+        except MellowThumbError as error:
+            await self._send(line, {"kind": "refused", "words": f"the file was saved: {error}"})
+            return
+        words = "; ".join((f"{self.desk.path.name} was saved elsewhere, and is in force", *dropped, *gone))
+        await self._send(line, self.told() | {"words": words})
+
+    def told(self) -> dict[str, Any]:
+        """What the page shows of the profile."""
+        desk, profile = self.desk, self.desk.profile
+        telling = tell(profile)
+        side = desk.current
+        return {
+            "kind": "profile",
+            "title": profile.title or desk.path.stem,
+            "file": desk.path.name,
+            "side": desk.side,
+            "other": desk.other,
+            "dials": [one.as_dict() for one in dials(profile)],
+            "controls": [
+                {"text": one.text(), "axis": one.axis, "route": one.route, "devices": one.devices}
+                for one in telling.controls
+            ],
+            "gates": telling.gates,
+            "cues": telling.cues,
+            "mounts": telling.mounts,
+            "changed": [".".join(map(str, path)) for path in side.changes],
+            "can": {"undo": bool(side.before), "redo": bool(side.after)},
+            "scales": _scales(profile),
+        }
+
+
+def _scales(profile: Profile) -> dict[str, dict[str, dict[str, Any]]]:
+    """For each mount the axes that move it: unit, limits, and whether they go by factors."""
+    mounts = profile.mounts
+    known = {one.key: one.axis for one in mounts.instances}
+    driven = {axis for route in profile.routes for axis in route.drives}
+    return {
+        one.mount.name: {
+            name: {
+                "unit": known[key].unit,
+                "low": known[key].low if isfinite(known[key].low) else None,
+                "high": known[key].high if isfinite(known[key].high) else None,
+                "log": known[key].log,
+            }
+            for name, key in mounts.takes(k).items()
+            if isinstance(key, str) and name in driven
+        }
+        for k, one in enumerate(mounts.all)
+    }
+
+
+async def _close(line: WebSocket, code: int, reason: str) -> None:
+    """Close a line, if it is not closed."""
+    if WebSocketState.DISCONNECTED not in (line.client_state, line.application_state):
+        try:
+            await line.close(code, reason)
+        except RuntimeError:  # it went at this moment
+            return

@@ -1,0 +1,149 @@
+// What hands do, as the browser says it: the events' own fields, places in pixels of the scene.
+
+const POINTERS = ["pointerdown", "pointermove", "pointerup", "pointercancel"];
+
+export class Hands {
+  #held = new Map(); // keys and buttons that are down, by what lets go of them
+  #pads = new Map();
+  raw = null; // whether movements under capture are counts: true, false, or not known yet
+  wanted = "free";
+
+  /**
+   * @param {HTMLElement} scene where hands act
+   * @param {(event: object) => void} put takes each event
+   * @param {() => void} flush sends what cannot wait
+   * @param {(x: number, y: number) => string} under what is at a place of the scene, 0..1
+   */
+  constructor(scene, put, flush, under) {
+    Object.assign(this, { scene, put, flush, under });
+    for (const type of POINTERS) scene.addEventListener(type, (event) => this.#pointer(event));
+    for (const type of ["pointerenter", "pointerleave"]) scene.addEventListener(type, (event) => this.#bare(event));
+    scene.addEventListener("wheel", (event) => this.#wheel(event), { passive: false });
+    scene.addEventListener("contextmenu", (event) => event.preventDefault());
+    for (const type of ["keydown", "keyup"]) scene.addEventListener(type, (event) => this.#key(event));
+    scene.addEventListener("blur", () => this.letGo());
+    addEventListener("blur", (event) => this.#now(event));
+    addEventListener("focus", (event) => this.#now(event));
+    document.addEventListener("visibilitychange", (event) => this.#now(event));
+    document.addEventListener("pointerlockchange", () => this.#captured());
+    new ResizeObserver(() => this.put({ type: "resize", ...this.size(), timeStamp: performance.now() })).observe(scene);
+  }
+
+  size() {
+    return { innerWidth: Math.max(this.scene.clientWidth, 1), innerHeight: Math.max(this.scene.clientHeight, 1) };
+  }
+
+  get captured() {
+    return document.pointerLockElement === this.scene;
+  }
+
+  #place(event) {
+    const box = this.scene.getBoundingClientRect();
+    return { clientX: event.clientX - box.left, clientY: event.clientY - box.top };
+  }
+
+  #pointer(event) {
+    if (event.type === "pointerdown") {
+      this.scene.focus();
+      if (event.pointerType === "mouse") this.capture();
+      else if (event.isTrusted) this.scene.setPointerCapture(event.pointerId);
+    }
+    const parts = event.type === "pointermove" ? (event.getCoalescedEvents?.() ?? []) : [];
+    for (const one of parts.length ? parts : [event]) this.#say(one, event.type);
+    if (event.pointerType === "mouse" && event.button >= 0) {
+      const up = { type: "pointerup", pointerType: "mouse", pointerId: event.pointerId, button: event.button };
+      if (event.type === "pointerdown") this.#held.set(`button ${event.button}`, { ...up, ...this.#place(event) });
+      else if (event.type === "pointerup") this.#held.delete(`button ${event.button}`);
+    }
+  }
+
+  #say(event, type) {
+    const place = this.#place(event);
+    const said = { type, pointerType: event.pointerType, pointerId: event.pointerId, ...place, timeStamp: event.timeStamp };
+    if (event.pointerType === "mouse") {
+      said.button = event.button;
+      if (type === "pointermove") Object.assign(said, { movementX: event.movementX, movementY: event.movementY });
+    }
+    if (type === "pointerdown") {
+      const { innerWidth, innerHeight } = this.size();
+      const on = this.captured ? this.under(0.5, 0.5) : this.under(place.clientX / innerWidth, place.clientY / innerHeight);
+      if (on) said.on = on;
+    }
+    this.put(said);
+  }
+
+  #bare(event) {
+    if (event.pointerType === "mouse") this.put({ type: event.type, timeStamp: event.timeStamp });
+  }
+
+  #wheel(event) {
+    event.preventDefault();
+    const { deltaX, deltaY, deltaMode, timeStamp } = event;
+    this.put({ type: "wheel", deltaX, deltaY, deltaMode, timeStamp });
+  }
+
+  #key(event) {
+    if (event.altKey || event.ctrlKey || event.metaKey || ["Tab", "Escape", "F5", "F11", "F12"].includes(event.code)) {
+      if (event.type === "keydown") {
+        if (event.code === "Escape") this.scene.blur();
+        return;
+      }
+    } else event.preventDefault();
+    if (!event.code || event.repeat) return;
+    this.put({ type: event.type, code: event.code, repeat: false, timeStamp: event.timeStamp });
+    if (event.type === "keydown") this.#held.set(event.code, { type: "keyup", code: event.code });
+    else this.#held.delete(event.code);
+  }
+
+  /** Let go of all keys and buttons: the hands went to the numbers. */
+  letGo() {
+    for (const up of this.#held.values()) this.put({ ...up, timeStamp: performance.now() });
+    this.#held.clear();
+  }
+
+  #now(event) {
+    const visible = event.type === "visibilitychange" ? { visibilityState: document.visibilityState } : {};
+    if (event.type !== "focus") this.#held.clear();
+    this.put({ type: event.type, ...visible, timeStamp: event.timeStamp });
+    this.flush();
+  }
+
+  /** What the pointer should be, as the session says: free, hidden, or held where it is. */
+  follow(cursor) {
+    if (cursor === this.wanted) return;
+    this.wanted = cursor;
+    this.scene.classList.toggle("hidden", cursor === "hidden");
+    if (cursor === "held" && document.activeElement === this.scene) this.capture();
+    else if (this.captured) document.exitPointerLock();
+  }
+
+  async capture() {
+    if (this.wanted !== "held" || this.captured || !this.scene.requestPointerLock) return;
+    try {
+      await this.scene.requestPointerLock({ unadjustedMovement: true });
+      this.raw = true;
+    } catch (error) {
+      if (error.name !== "NotSupportedError") return; // it needs a click first
+      try {
+        await this.scene.requestPointerLock();
+        this.raw = false;
+      } catch {
+        return;
+      }
+    }
+  }
+
+  #captured() {
+    if (!this.captured) this.letGo();
+  }
+
+  /** What gamepads say now: a state and no event, so it is asked each frame. */
+  poll() {
+    for (const pad of navigator.getGamepads?.() ?? []) {
+      if (!pad || this.#pads.get(pad.index) === pad.timestamp) continue;
+      this.#pads.set(pad.index, pad.timestamp);
+      const buttons = pad.buttons.map(({ value, pressed }) => ({ value, pressed }));
+      this.put({ type: "gamepad", mapping: pad.mapping, connected: pad.connected, axes: [...pad.axes], buttons, timestamp: pad.timestamp });
+    }
+  }
+}

@@ -1,0 +1,97 @@
+// The page: hands go out, frames come in, numbers are turned.
+
+import { Hands } from "./hands.js";
+import { Line } from "./line.js";
+import { Marsh } from "./marsh.js";
+import { Notebook } from "./notebook.js";
+import { Watch } from "./watch.js";
+
+const find = (id) => document.getElementById(id);
+const scene = find("scene");
+const land = await (await fetch("land.json")).json();
+const marsh = (window.marsh = new Marsh(scene, land)); // to be looked at from a browser's own tools
+// once before the line is open: what a browser needs to get its brushes ready is no frame of the session's
+marsh.draw({ pose: [0, 2, 6, 0, 0, 0, 1, 60, 0], warden: [0, land.board, 0, 0, 0, 0, 1] });
+for (let k = 0; k < 3; k += 1) await new Promise(requestAnimationFrame);
+const watch = new Watch();
+let shown = 0;
+
+const line = new Line({
+  hello: () => ({ width: Math.max(scene.clientWidth, 1), height: Math.max(scene.clientHeight, 1) }),
+  told,
+  gone(words) {
+    find("gone-words").textContent = words;
+    if (!find("gone").open) find("gone").showModal();
+  },
+  back: () => find("gone").close(),
+});
+const hands = new Hands(scene, (event) => line.put(event), () => line.flush(), (x, y) => marsh.under(x, y));
+const notebook = new Notebook(find("notebook"), (path, value, going) => line.say({ kind: "change", path, value, going }));
+
+/** Take what the session says. */
+function told(message) {
+  if (message.kind === "frame") frame(message);
+  else if (message.kind === "profile") profile(message);
+  else if (message.kind === "turned") notebook.turned(message.path);
+  else if (message.kind === "refused" && !(message.path && notebook.refused(message.path, message.words))) say(message.words, true);
+}
+
+function frame(message) {
+  marsh.draw(message);
+  watch.frame(message);
+  hands.follow(message.cursor);
+  find("hint").textContent = hint(message);
+  find("mounted").textContent = `${message.mount}, ${message.device === "none" ? "no hands yet" : message.device}`;
+  shown += 1;
+  if (shown % 15 === 0) {
+    const counts = [["late", line.late], ["refused", message.refused], ["cut", message.cut]].filter(([, many]) => many);
+    find("line").textContent = [`${message.engine}, ${line.trip.toFixed(1)} ms`, ...counts.map(([name, many]) => `${many} ${name}`)].join(" · ");
+  }
+}
+
+/** What to do for the pointer to be as the profile wants it. */
+function hint(message) {
+  if (message.cursor !== "held") return "";
+  if (!hands.captured) return "click here to give the mouse to the view";
+  return hands.raw ? "Escape gives the mouse back" : "Escape gives the mouse back; this browser has no raw counts: these are the system's pixels";
+}
+
+function profile(message) {
+  document.title = `${message.title} - Mellow Thumb`;
+  find("title").textContent = message.title;
+  const many = message.changed.length;
+  find("file").textContent = many ? `${message.file}, ${many} not kept` : message.file;
+  find("side").textContent = message.side;
+  find("side").setAttribute("aria-label", `${message.side} is in force: go to ${message.other}`);
+  find("copy").textContent = `copy to ${message.other}`;
+  find("undo").disabled = !message.can.undo;
+  find("redo").disabled = !message.can.redo;
+  find("keep").disabled = !many;
+  find("keep").classList.toggle("ready", many > 0);
+  watch.told(message);
+  notebook.told(message);
+  say(message.words ?? "", false);
+}
+
+function say(words, wrong) {
+  find("words").textContent = words;
+  find("words").classList.toggle("wrong", wrong);
+}
+
+const DOINGS = { side: "KeyS", copy: "", undo: "KeyZ", redo: "KeyY", keep: "KeyK", begin: "" };
+for (const what of Object.keys(DOINGS)) find(what).addEventListener("click", () => line.say({ kind: "do", what }));
+addEventListener("keydown", (event) => {
+  if (!event.altKey || event.ctrlKey || event.metaKey) return;
+  const what = Object.keys(DOINGS).find((one) => DOINGS[one] === event.code);
+  if (!what || find(what).disabled) return;
+  event.preventDefault();
+  line.say({ kind: "do", what });
+});
+find("back").addEventListener("click", () => line.open());
+find("gone").addEventListener("cancel", (event) => event.preventDefault());
+
+requestAnimationFrame(function again() {
+  hands.poll();
+  line.ask();
+  requestAnimationFrame(again);
+});

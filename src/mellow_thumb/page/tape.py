@@ -1,0 +1,147 @@
+"""The tape: what hands do, written down on its way to a session, with the frames that were made of it."""
+
+from __future__ import annotations
+
+from collections import deque
+from math import inf
+from operator import itemgetter
+from typing import TYPE_CHECKING, NamedTuple
+
+from ..formulas import heading_of
+from ..session import Host
+from ..takes import COLUMNS, Take, parts_of
+
+if TYPE_CHECKING:
+    from collections.abc import Sequence
+
+    from ..session import Frame, Quadruple, Session, Snapshot
+
+LENGTH = 60.0
+"""Seconds that are kept."""
+MOST = 200_000
+"""Events that are kept, at the most."""
+APART = 1.0
+"""Seconds between two moments to which a session can go back."""
+
+
+class Event(NamedTuple):
+    """Something a hand did, at a session's time (s)."""
+
+    t: float
+    signal: str
+    value: float | tuple[float, float]
+    on: str | None = None
+
+
+class Taped(NamedTuple):
+    """One frame: from when to when, what came in it, and the session at its beginning, now and then."""
+
+    begun: float
+    t: float
+    events: tuple[Event, ...]
+    before: Snapshot | None
+
+
+class Tape:
+    """Stands where a session would, before a door: feeds the session, and keeps the last minute of it.
+
+    Times come on the page's clock and are kept as the session has them: what was cut out of a frame that was
+    too long is cut out here.
+    """
+
+    contacts = True
+    """Every contact is of use here: another setting may ask for it."""
+
+    def __init__(self, session: Session) -> None:
+        self.session = session
+        self.frames: deque[Taped] = deque()
+        """The last minute, frame by frame."""
+        self._fresh: list[Event] = []
+        self._kept, self._last = 0, -inf
+        self._offset = 0.0
+        host = Host(self)
+        self.set_screen, self.touch, self.motion, self.attitude = (
+            host.set_screen, host.touch, host.motion, host.attitude,
+        )  # fmt: skip
+        self.refused: dict[str, dict[str, int]] = {}
+        """What made no event at all, by signal and reason."""
+
+    def refuse(self, signal: str, reason: str) -> None:
+        """Count what is refused."""
+        counts = self.refused.setdefault(signal, {})
+        counts[reason] = counts.get(reason, 0) + 1
+
+    def align(self, device: str, their_time: float, at: float | None = None) -> None:
+        """Say what the page's clock shows now."""
+        del at
+        self.session.align(device, their_time)
+        self._offset = self.session.now - their_time
+
+    def feed(
+        self, signal: str, value: float | Sequence[float], at: float | None = None,
+        device: str | None = None, on: str | None = None,
+    ) -> None:  # fmt: skip
+        """Write an event down and pass it on."""
+        said = float(value) if isinstance(value, int | float) else (float(value[0]), float(value[1]))
+        self._fresh.append(Event(-inf if at is None else at + self._offset, signal, said, on))
+        self.session.feed(signal, value, at, device, on)
+
+    def set_hand(self, side: str, rotation: Quadruple) -> None:
+        """Say which way a hand points."""
+        self._fresh.append(Event(-inf, f"host.{side}_hand_yaw", heading_of(*rotation), None))
+        self.session.set_hand(side, rotation)
+
+    def frame(self, dt: float) -> Frame:
+        """Tick the session by `dt` seconds of the page's clock, and keep the frame."""
+        session = self.session
+        begun = session.now
+        before = None
+        if begun - self._last >= APART:
+            before, self._last = session.snapshot(), begun
+        cut = session.cut
+        frame = session.tick(dt)
+        events = self._timed(begun)
+        if session.cut > cut:
+            self._offset -= dt - (frame.t - begun)
+            events = [event._replace(t=min(event.t, frame.t)) for event in events]
+        self.frames.append(Taped(begun, frame.t, tuple(events), before))
+        self._kept += len(events)
+        self._forget(frame.t)
+        return frame
+
+    def _timed(self, begun: float) -> list[Event]:
+        """What came in a frame, in the order of time; what has none comes with what came before it."""
+        fresh, self._fresh, latest = self._fresh, [], begun
+        for k, event in enumerate(fresh):
+            latest = latest if event.t == -inf else event.t
+            fresh[k] = event._replace(t=latest)
+        return sorted(fresh, key=itemgetter(0))
+
+    def _forget(self, now: float) -> None:
+        """Let go of what is older than the last minute: up to a moment to which one can go back."""
+        frames = self.frames
+        while len(frames) > 1 and (frames[1].t < now - LENGTH or self._kept > MOST):
+            self._kept -= len(frames.popleft().events)
+            while len(frames) > 1 and frames[0].before is None:
+                self._kept -= len(frames.popleft().events)
+
+    @property
+    def begun(self) -> float:
+        """The session's time at which it begins (s)."""
+        return self.frames[0].begun if self.frames else 0.0
+
+    def take(self) -> Take:
+        """What is kept as a take, from 0 on."""
+        import pandas as pd
+
+        begun = self.begun
+        rows = [
+            (max(event.t - begun, 0.0), name, value, event.on or "")
+            for frame in self.frames
+            for event in frame.events
+            for name, value in parts_of(event.signal, event.value)
+        ]
+        table = pd.DataFrame(rows, columns=[*COLUMNS, "on"])
+        return Take(
+            table.astype({"t": float, "signal": "category", "value": float}), {"made_by": "mellow-thumb try"}
+        )
