@@ -153,3 +153,53 @@ def test_a_mouse_gives_what_the_profile_asks_for(tmp_path: Any) -> None:
     seat.switch(other)
     assert seat.door is not None
     assert seat.door.counts
+
+
+def acts(seat: Seat, now: float) -> set[str]:
+    """What acts in a frame, in words."""
+    shown = seat.frame(now)
+    controls = seat.telling.controls
+    return {controls[k].ways[way < 0] for k, way in shown["acting"].items()}
+
+
+def test_what_acts_is_told_with_the_way_it_goes() -> None:
+    seat = seated(marsh.CHART)
+    move = {"type": "pointermove", "movementX": -9, "movementY": -4, "clientX": 1, "clientY": 1}
+    seat.frame(BEGUN + 16)
+    seat.take(
+        [move | {"timeStamp": BEGUN + 20}, {"type": "keydown", "code": "KeyS", "timeStamp": BEGUN + 21}]
+    )
+    assert acts(seat, BEGUN + 32) == {
+        "mouse left -> view turns left", "mouse up -> view tilts up", "S held -> character goes back",
+    }  # fmt: skip
+    assert acts(seat, BEGUN + 48) == {"S held -> character goes back"}
+    seat.take([{"type": "keydown", "code": "KeyM", "timeStamp": BEGUN + 50}])
+    acts(seat, BEGUN + 64)
+    # on the chart the mouse turns nothing, and the walk goes on
+    seat.take(
+        [move | {"timeStamp": BEGUN + 70}, {"type": "keydown", "code": "KeyQ", "timeStamp": BEGUN + 71}]
+    )
+    assert {"Q held -> view turns left", "S held -> character goes back"} <= acts(seat, BEGUN + 80)
+    assert "mouse left -> view turns left" not in acts(seat, BEGUN + 81)
+
+
+@pytest.mark.parametrize(
+    ("path", "events", "words"),
+    [
+        (marsh.FOLLOWING, [{"type": "gamepad", "axes": [0, 0, -0.5, 0], "buttons": [0] * 17}],
+         {"right stick left -> view turns left"}),
+        (marsh.FOLLOWING, [{"type": "gamepad", "axes": [0, 0, 0.05, 0], "buttons": [0] * 17}], set()),
+        (marsh.FOLLOWING, [{"type": "gamepad", "axes": [0] * 4, "buttons": [0] * 6 + [1] + [0] * 10}],
+         {"left trigger -> camera moves away"}),
+        (marsh.FINGERS, [{"type": "pointerdown", "pointerType": "touch", "pointerId": 1, "clientX": 9, "clientY": 90},
+                         {"type": "pointermove", "pointerType": "touch", "pointerId": 1, "clientX": 99, "clientY": 9}],
+         {"finger moved -> what is under it stays under it", "drag right -> view pans left", "drag up -> view pans back"}),
+    ],
+)  # fmt: skip
+def test_sticks_triggers_and_fingers_act_past_their_dead_zones(
+    path: Any, events: Any, words: set[str]
+) -> None:
+    seat = seated(path)
+    seat.frame(BEGUN + 16)
+    seat.take([event | {"timeStamp": BEGUN + 20 + k} for k, event in enumerate(events)])
+    assert acts(seat, BEGUN + 32) == words

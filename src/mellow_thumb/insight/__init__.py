@@ -10,17 +10,20 @@ if TYPE_CHECKING:
     from .account import account_of
     from .checking import check
     from .comparing import compare
+    from .controls import Control
     from .exporting import export_c
     from .feeling import feel
     from .findings import LEVELS, sarif
     from .fitting import fit
     from .gltf_files import write_gltf
     from .reporting import digits, figures_of, write_report
+    from .response import response_of, shaped
     from .sweeping import sweep
     from .telling import tell
 
 __all__ = [
     "LEVELS",
+    "Control",
     "account_of",
     "check",
     "compare",
@@ -29,7 +32,9 @@ __all__ = [
     "feel",
     "figures_of",
     "fit",
+    "response_of",
     "sarif",
+    "shaped",
     "sweep",
     "tell",
     "write_gltf",
@@ -42,6 +47,7 @@ __getattr__ = lazy_front(
         "account": ("account_of",),
         "checking": ("check",),
         "comparing": ("compare",),
+        "controls": ("Control",),
         "exporting": ("export_c",),
         "feeling": ("feel",),
         "findings": (
@@ -54,6 +60,10 @@ __getattr__ = lazy_front(
             "digits",
             "figures_of",
             "write_report",
+        ),
+        "response": (
+            "response_of",
+            "shaped",
         ),
         "sweeping": ("sweep",),
         "telling": ("tell",),

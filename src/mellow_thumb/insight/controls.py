@@ -10,7 +10,7 @@ from ..plan import MOVES
 from ..plan.steps import Exponential, OneEuro, SlowFast, Spring
 from .account import number
 from .bench import Bench, for_one
-from .plain_words import does, during, hand, when_words
+from .plain_words import does, during, hands, when_words
 from .response import shaped
 
 if TYPE_CHECKING:
@@ -43,6 +43,18 @@ class Control:
     does: str
     details: tuple[str, ...] = ()
     """What else there is to say: where it begins, how it is bent, where it stops."""
+    other: str = ""
+    """What a hand does for the other way; empty where there is none, as of a button."""
+    sign: float = 1.0
+    """Of the signal, for the way that `hand` tells."""
+
+    @property
+    def ways(self) -> tuple[str, str]:
+        """Each way in short: what a hand does, and what comes of it; the second may be empty."""
+        if self.effect == "pin":
+            return f"{self.hand} -> {self.does}", ""
+        back = f"{self.other} -> {does(self.axis, -self.amount)}" if self.other else ""
+        return f"{self.hand} -> {does(self.axis, self.amount)}", back
 
     def text(self) -> str:
         """The same in one line."""
@@ -78,7 +90,7 @@ def _control(
     """What one way of a signal does to one axis, in words."""
     route = bench.route
     axis = next(one for one in profile.axes if one.name == name)
-    does_hand, sign = hand(profile, route, part)
+    does_hand, other, sign = hands(profile, route, part)
     amount *= sign
     words = does(name, amount)
     size, unit = _amount(route, axis, abs(amount))
@@ -90,7 +102,7 @@ def _control(
     address = f"{route.source.signal.name}.{part}" if route.source.signal.pair else str(route.source)
     return Control(
         route.name, devices, address, does_hand, when, name, route.effect, amount, unit,
-        f"{words}, {size}" if size else words, tuple(details),
+        f"{words}, {size}" if size else words, tuple(details), other, sign,
     )  # fmt: skip
 
 

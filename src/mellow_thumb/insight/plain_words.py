@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from typing import TYPE_CHECKING
 
 from ..basics import listed
@@ -51,6 +52,29 @@ def does(name: str, way: float) -> str:
     """What an axis of a name does that grows (`way` above 0) or shrinks."""
     up, down = DOES.get(name, (f"{name} goes up", f"{name} goes down"))
     return up if way > 0.0 else down
+
+
+OTHER = {"right": "left", "up": "down", "upper": "lower", "apart": "together", "clockwise": "anticlockwise"}
+"""What the words for one way of a hand become for the other."""
+
+
+def hands(plan: Plan, route: Route, part: str) -> tuple[str, str, float]:
+    """What a hand does along each way of a route's signal: the one that :func:`hand` tells first.
+
+    The other is empty where there is none, as of a button; then the sign of the first.
+    """
+    words, sign = hand(plan, route, part)
+    source, place = route.source, "xy".index(part)
+    made = {one.name: one for one in plan.derived}.get(source.signal.name)
+    if isinstance(made, KeySet):
+        back = made.ways[2 * place + (0 if sign > 0.0 else 1)]
+        return words, f"{inputs(back)} held" if back and sign > 0.0 else "", sign
+    if isinstance(made, Presses) or (source.signal.kind == "switch" and not made):
+        return words, "", sign
+    if source.signal.name.endswith("trigger"):
+        return words, "", sign
+    other = re.sub(rf"\b({'|'.join(OTHER)})\b(?!.*\b({'|'.join(OTHER)})\b)", lambda one: OTHER[one[0]], words)
+    return words, other if other != words else "", sign
 
 
 def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:

@@ -10,7 +10,6 @@ from typing import TYPE_CHECKING, Any
 from starlette.websockets import WebSocket, WebSocketDisconnect, WebSocketState
 
 from ..basics import MellowThumbError
-from ..insight import tell
 from . import messages
 from .dials import dials
 from .seat import Seat
@@ -103,7 +102,7 @@ class Room:
         """Turn a dial; what the loader refuses is told beside it."""
         try:
             self.desk.change(said.path, said.value, going=said.going)
-            self.seat.switch(self.desk.profile)
+            self.seat.switch(self.desk.profile, going=said.going)
         except MellowThumbError as error:
             await self._send(line, {"kind": "refused", "path": said.path, "words": str(error)})
             return
@@ -166,7 +165,7 @@ class Room:
     def told(self) -> dict[str, Any]:
         """What the page shows of the profile."""
         desk, profile = self.desk, self.desk.profile
-        telling = tell(profile)
+        telling = self.seat.telling
         side = desk.current
         return {
             "kind": "profile",
@@ -176,7 +175,15 @@ class Room:
             "other": desk.other,
             "dials": [one.as_dict() for one in dials(profile)],
             "controls": [
-                {"text": one.text(), "axis": one.axis, "route": one.route, "devices": one.devices}
+                {
+                    "text": one.text(),
+                    "ways": one.ways,
+                    "axis": one.axis,
+                    "effect": one.effect,
+                    "route": one.route,
+                    "when": one.when,
+                }
+                | {"inverted": one.axis in _inverted(profile, one.route)}
                 for one in telling.controls
             ],
             "gates": telling.gates,
@@ -185,7 +192,14 @@ class Room:
             "changed": [".".join(map(str, path)) for path in side.changes],
             "can": {"undo": bool(side.before), "redo": bool(side.after)},
             "scales": _scales(profile),
+            "drives": {route.name: route.drives for route in profile.routes},
         }
+
+
+def _inverted(profile: Profile, route: str) -> list[str]:
+    """The axes that a route's file says are inverted."""
+    said = profile.data["routes"][route].get("invert", [])
+    return [said] if isinstance(said, str) else list(said)
 
 
 def _scales(profile: Profile) -> dict[str, dict[str, dict[str, Any]]]:

@@ -6,8 +6,10 @@ from math import cos, isnan, radians, sin
 from typing import TYPE_CHECKING, Any
 
 from ..devices import BrowserDoor
+from ..insight import tell
 from ..plan import DEVICES
 from . import land
+from .acting import Acting
 from .tape import Tape
 
 if TYPE_CHECKING:
@@ -30,6 +32,9 @@ class Seat:
         self.notes = self.session.apply(sheet) if sheet else ()
         """What of the sheet did not apply, in words."""
         self.profile = profile
+        self.telling = tell(profile)
+        """What each control does."""
+        self._acting = Acting(profile, self.telling.controls)
         self.cues: dict[str, int] = {}
         """How often each cue was given."""
         self.door: BrowserDoor | None = None
@@ -76,17 +81,26 @@ class Seat:
             on = event.get("on")
             self.door.feed(event, on if on in self.profile.things else None)
 
-    def switch(self, profile: Profile) -> tuple[str, ...]:
-        """Go on by another profile; in words what has no place there."""
+    def switch(self, profile: Profile, *, going: bool = False) -> tuple[str, ...]:
+        """Go on by another profile; in words what has no place there.
+
+        While a dial is still `going`, what the controls are told to do stays as it was.
+        """
+        gone = self.session.switch(profile)
         self.profile = profile
+        if not going:
+            self.telling = tell(profile)
+            self._acting = Acting(profile, self.telling.controls)
         if self.door is not None:
             self.door.counts = self._counts
-        return self.session.switch(profile)
+        return gone
 
     def frame(self, now: float) -> dict[str, Any]:
         """The frame that ends at a moment of the page's clock (ms), as plain data."""
         assert self.door is not None
+        begun = self.session.now
         frame = self.tape.frame((now - self._now) / 1000.0)
+        heard = self._acting.heard(self.session, frame.t - begun)
         self._now = now
         subject = self._walked(frame)
         view = self._seen(subject)
@@ -109,6 +123,8 @@ class Seat:
             "late": session.late,
             "cut": session.cut,
             "fade": frame.fade,
+            "acting": self._acting.ways(heard, frame),
+            "heard": heard,
         }
         return self.shown
 

@@ -72,6 +72,17 @@ class Intake:
             if stage and saved:
                 stage.restore(saved)
 
+    def shorten(self, whole: float, lost: float) -> None:
+        """A frame was longer than the ceiling: what waited comes that much earlier; the first is told."""
+        self.inbox.shorten(lost, self._clock.now)
+        if self._clock.cut == 1:
+            import logging
+
+            logging.getLogger("mellow_thumb").warning(
+                "a frame of %.4g s was cut to %.4g s, the ceiling; tick takes seconds (told once)",
+                whole, whole - lost,
+            )  # fmt: skip
+
     def due(self, start: float) -> list[Item]:
         """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""
         items = self.inbox.take(start, self._clock, self._last_commit)

@@ -6,11 +6,10 @@ from bisect import bisect_left
 from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
-from ..basics import ArgumentError, listed, nearest
-from ..plan import Plan, carried_by, label_of
+from ..basics import ArgumentError
 from .answers import Answers
 from .camera import Camera
-from .choices import choose
+from .choices import choose, label_now
 from .clock import Clock, World
 from .course import Course, Layable
 from .cues import Cues
@@ -30,6 +29,7 @@ if TYPE_CHECKING:
     from collections.abc import Callable, Sequence
 
     from ..engines import Subject
+    from ..plan import Plan
     from ..weaving import Item
     from .intake import Burst
     from .view import Quadruple, Triple, View
@@ -313,7 +313,7 @@ class Session:
             self._course.look(self._course.ahead)
         lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
         if lost:
-            self._cut_short(clock.now - start + lost, lost)
+            self._intake.shorten(clock.now - start + lost, lost)
         now, values, before = clock.now, None, running.values
         passed = now - start
         if self._asked:
@@ -330,17 +330,6 @@ class Session:
         running.values = values
         cues = self._cues.read(now) if self._cues.counts else None
         return Frame(now, values, running.program, cues, before, passed, world.rate, self._units)
-
-    def _cut_short(self, whole: float, lost: float) -> None:
-        """A frame was longer than the ceiling: what waited comes that much earlier; the first is told."""
-        self._intake.inbox.shorten(lost, self._clock.now)
-        if self._clock.cut == 1:
-            import logging
-
-            logging.getLogger("mellow_thumb").warning(
-                "a frame of %.4g s was cut to %.4g s, the ceiling; tick takes seconds (told once)",
-                whole, whole - lost,
-            )  # fmt: skip
 
     def _passed(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
         """What a frame reads, whatever has arrived."""
@@ -494,6 +483,17 @@ class Session:
         choose(self._intake, self._running.plan, name, value, at)
 
     @property
+    def heard(self) -> list[tuple[float, str, float, float]]:
+        """What acted in the last frame, or might have: when, which signal, its value, or x and y of a pair.
+
+        What is made of others, such as a drag of fingers, is there as well. It is kept from the first time
+        that it is asked for, as long as it is asked for each frame.
+        """
+        self._asked = 2
+        names = {code: name for name, code in self._taken.program.codes.items()}
+        return [(t, names[code], x, y) for t, code, x, y in self._taken.items if code in names]
+
+    @property
     def signals(self) -> dict[str, float | tuple[float, float]]:
         """What each held signal says now, by its name, and what is made of them; a pair is x and y.
 
@@ -507,11 +507,7 @@ class Session:
         `name` is that of a gate, a cue or presses, or a part of a key set, such as ``steps.up``: whatever a
         profile may offer. Raises :class:`ArgumentError` for what has no button.
         """
-        buttons = carried_by(self._running.plan)
-        if name not in buttons:
-            known = listed(buttons) if buttons else "none: this profile has no buttons for any"
-            raise ArgumentError(f"found {name}; expected {known}{nearest(name, buttons)}")
-        return label_of(buttons[name], self._last_frame.device)
+        return label_now(self._running.plan, name, self._last_frame.device)
 
     # ---- players
 

@@ -4,6 +4,7 @@ import { Hands } from "./hands.js";
 import { Line } from "./line.js";
 import { Marsh } from "./marsh.js";
 import { Notebook } from "./notebook.js";
+import { Traces } from "./traces.js";
 import { Watch } from "./watch.js";
 
 const find = (id) => document.getElementById(id);
@@ -14,6 +15,7 @@ const marsh = (window.marsh = new Marsh(scene, land)); // to be looked at from a
 marsh.draw({ pose: [0, 2, 6, 0, 0, 0, 1, 60, 0], warden: [0, land.board, 0, 0, 0, 0, 1] });
 for (let k = 0; k < 3; k += 1) await new Promise(requestAnimationFrame);
 const watch = new Watch();
+const traces = new Traces(find("traces"), find("route"));
 let shown = 0;
 
 const line = new Line({
@@ -39,6 +41,7 @@ function told(message) {
 function frame(message) {
   marsh.draw(message);
   watch.frame(message);
+  traces.frame(message);
   hands.follow(message.cursor);
   find("hint").textContent = hint(message);
   find("mounted").textContent = `${message.mount}, ${message.device === "none" ? "no hands yet" : message.device}`;
@@ -69,6 +72,7 @@ function profile(message) {
   find("keep").disabled = !many;
   find("keep").classList.toggle("ready", many > 0);
   watch.told(message);
+  traces.told(message);
   notebook.told(message);
   say(message.words ?? "", false);
 }

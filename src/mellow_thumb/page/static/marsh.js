@@ -285,6 +285,31 @@ export class Marsh {
     return this.#add(body, "warden");
   }
 
+  /** The heights as shades of paper, four to a metre. */
+  #shades() {
+    const { half } = this.land;
+    const side = 8 * half;
+    const paper = document.createElement("canvas");
+    [paper.width, paper.height] = [side, side];
+    const pen = paper.getContext("2d");
+    const shades = pen.createImageData(side, side);
+    const steps = [[WATER, 157, 188, 192], [-0.12, 207, 211, 189], [0.35, 236, 228, 204], [1.2, 211, 202, 160], [Infinity, 185, 176, 127]];
+    for (let k = 0; k < side * side; k += 1) {
+      const high = this.#between((k % side) / 4 - half, Math.floor(k / side) / 4 - half);
+      const [, red, green, blue] = steps.find(([up]) => high < up);
+      shades.data.set([red, green, blue, 255], 4 * k);
+    }
+    pen.putImageData(shades, 0, 0);
+    return paper;
+  }
+
+  #between(x, z) {
+    const [i, k] = [Math.floor(x), Math.floor(z)];
+    const [u, v] = [x - i, z - k];
+    const row = (z) => this.height(i, z) * (1 - u) + this.height(i + 1, z) * u;
+    return row(k) * (1 - v) + row(k + 1) * v;
+  }
+
   /** The chart: the same land drawn on paper, east to the right and north up, a metre a metre. */
   #paper() {
     const { half, walk, things } = this.land;
@@ -294,13 +319,7 @@ export class Marsh {
     [paper.width, paper.height] = [side, side];
     const pen = paper.getContext("2d");
     const [px, pz] = [(x) => (x + half) * scale, (z) => (z + half) * scale];
-    for (let z = -half; z < half; z += 1) {
-      for (let x = -half; x < half; x += 1) {
-        const high = this.height(x, z);
-        pen.fillStyle = high < WATER ? "#9dbcc0" : high < -0.12 ? "#cfd3bd" : high > 1.2 ? "#b9b07f" : high > 0.35 ? "#d3caa0" : "#ece4cc";
-        pen.fillRect(px(x), pz(z), scale, scale);
-      }
-    }
+    pen.drawImage(this.#shades(), 0, 0, side, side);
     pen.strokeStyle = "#c7bda3";
     pen.lineWidth = 1;
     for (let line = -half; line <= half; line += 10) {

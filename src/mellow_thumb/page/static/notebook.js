@@ -63,9 +63,9 @@ export class Notebook {
     for (const [group, { stated, left }] of groups) {
       const [whole, summary] = [made("details"), made("summary")];
       const [section, name] = group.split(".");
-      summary.append(made("b", name ?? section), ` ${name ? section.replace(/s$/, "") : ""}`);
+      summary.append(made("b", name ?? (section === "cursor" ? "pointer" : section)), ` ${name ? section.replace(/s$/, "") : ""}`);
       whole.append(summary, ...stated);
-      whole.open = !this.#closed.has(group);
+      whole.open = stated.length > 0 && !this.#closed.has(group);
       whole.addEventListener("toggle", () => this.#closed[whole.open ? "delete" : "add"](group));
       if (left.length) {
         const more = made("details");

@@ -15,10 +15,19 @@ export function short(value) {
   return value.toFixed(Math.abs(value) >= 100 ? 1 : 2);
 }
 
+/** The words of a text that differ from another's, from the first that does. */
+function end(text, other) {
+  const [words, others] = [text.split(" "), other.split(" ")];
+  const first = others.findIndex((word, k) => word !== words[k]);
+  const long = others.length - [...others].reverse().findIndex((word, k) => word !== words[words.length - 1 - k]);
+  return others.slice(first, long).join(" ");
+}
+
 export class Watch {
   #axes = new Map();
   #gates = new Map();
   #cues = new Map();
+  #controls = [];
   #mount = "";
   #profile = null;
 
@@ -27,7 +36,13 @@ export class Watch {
     this.#profile = profile;
     this.#mount = "";
     const list = document.querySelector("#controls");
-    list.replaceChildren(...profile.controls.map(({ text }) => made("li", text)));
+    this.#controls = profile.controls.map((control) => {
+      const one = made("li");
+      one.append(...this.#both(control));
+      one.title = control.text;
+      return { one, control, way: 0 };
+    });
+    list.replaceChildren(...this.#controls.map(({ one }) => one));
     const gates = document.querySelector("#gates");
     gates.replaceChildren();
     this.#gates.clear();
@@ -41,6 +56,30 @@ export class Watch {
       }
     }
     if (!gates.children.length) gates.append(made("li", "none"));
+  }
+
+  /** A control in one line: both of its ways, and when it listens. */
+  #both({ when, ways: [first, other] }) {
+    const [hand, does] = first.split(" -> ");
+    const back = other.split(" -> ");
+    const words = other ? `${hand} or ${end(hand, back[0])} -> ${does} or ${end(does, back[1])}` : first;
+    const found = [document.createTextNode(words)];
+    if (when) found.push(made("span", `, ${when}`, "other"));
+    return found;
+  }
+
+  /** Light the controls that act, with the way they go. */
+  #act(acting) {
+    this.#controls.forEach((shown, k) => {
+      const way = acting[k] ?? 0;
+      if (way === shown.way) return;
+      shown.way = way;
+      shown.one.classList.toggle("acting", way !== 0);
+      const { ways, inverted, effect } = shown.control;
+      const said = way > 0 ? ways[0] : ways[1] || ways[0];
+      if (way) shown.one.textContent = effect === "pin" ? said : `${said}: ${inverted ? "inverted" : "not inverted"}`;
+      else shown.one.replaceChildren(...this.#both(shown.control));
+    });
   }
 
   #scales(mount) {
@@ -73,6 +112,7 @@ export class Watch {
       axis.scale.classList.toggle("end", axis.limited && (share < 1e-4 || share > 1 - 1e-4));
     }
     for (const [name, { one }] of this.#gates) one.classList.toggle("open", frame.gates[name]);
+    this.#act(frame.acting);
     const now = performance.now();
     for (const [name, cue] of this.#cues) {
       const times = frame.cues[name] ?? 0;
