@@ -3,7 +3,7 @@ export {
   AmbientLight, BoxGeometry, BufferAttribute, BufferGeometry, CanvasTexture, CapsuleGeometry, CatmullRomCurve3,
   Color, ConeGeometry, CylinderGeometry, DirectionalLight, DoubleSide, Fog, Group, HemisphereLight, InstancedMesh,
   Line, LineBasicMaterial, Matrix4, Mesh, MeshBasicMaterial, MeshLambertMaterial, Object3D, OrthographicCamera,
-  PerspectiveCamera, PlaneGeometry, Quaternion, Raycaster, Scene, SphereGeometry, Sprite, SpriteMaterial,
+  PerspectiveCamera, PlaneGeometry, Points, PointsMaterial, Quaternion, Raycaster, Scene, SphereGeometry, Sprite, SpriteMaterial,
   SRGBColorSpace, Vector2, Vector3, WebGLRenderer,
 } from "three";
 export { default as Plot } from "uplot";

@@ -192,6 +192,9 @@ def test_nothing_is_loaded_from_outside_and_no_script_stands_in_the_page() -> No
     for file in FILES.glob("*.js"):
         if file.name != "vendor.js":
             assert (
-                re.findall(r"https?://|innerHTML|\beval\b|new Function", file.read_text(encoding="utf-8"))
+                re.findall(
+                    r"https?://(?!www\.w3\.org/)|innerHTML|\beval\b|new Function",
+                    file.read_text(encoding="utf-8"),
+                )
                 == []
             )

@@ -7,7 +7,6 @@ import shutil
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
-from typing import Any
 
 import pytest
 from playwright.sync_api import Browser, BrowserContext, sync_playwright
@@ -35,6 +34,7 @@ WAIT = """many => new Promise(done => {
   const step = () => (many-- > 0 ? requestAnimationFrame(step) : done());
   step();
 })"""
+ROOT = Path(__file__).parents[2]
 MOST = 200
 """Frames after which what has not happened never will."""
 
@@ -68,12 +68,12 @@ class Felt:
 
 
 @contextmanager
-def felt(browser: Browser, folder: Path, source: Path, **options: Any) -> Iterator[Felt]:
+def felt(browser: Browser, folder: Path, source: Path, **more: Any) -> Iterator[Felt]:
     file = folder / source.name
     if not file.exists():
         file.write_bytes(source.read_bytes())
-    context: BrowserContext = browser.new_context(viewport={"width": 920, "height": 560}, **options)
-    with mt.serving(file) as page:
+    context: BrowserContext = browser.new_context(viewport={"width": 920, "height": 560})
+    with mt.serving(file, **more) as page:
         found = Felt(page, context.new_page(), file)
         found.tab.goto(page.address)
         found.until("document.querySelector('#line').textContent !== ''")
@@ -153,6 +153,38 @@ def test_an_editors_save_is_taken_up(browser: Browser, tmp_path: Path) -> None:
         one.file.write_text(text.replace("0.05 deg/count", "0.11 miles"), encoding="utf-8")
         one.until("document.querySelector('#words').textContent.includes('miles')")
         assert one.page.profile.data["routes"]["bare_eye"]["sensitivity"] == "0.11 deg/count"
+
+
+def test_the_same_hands_again_and_kept_as_a_take(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.FOLLOWING, take=marsh.FOLLOWING_TAKE) as one:
+        assert not one.tab.locator("#again").is_visible()
+        one.tab.get_by_label("routes.look sensitivity yaw").press("PageUp")
+        one.until("!document.querySelector('#again').hidden")
+        one.until("document.querySelector('#legend').textContent.includes('now')")
+        assert "look" in one.tab.locator("#legend").inner_text()
+        one.tab.get_by_role("button", name="undo").click()
+        one.until("document.querySelector('#again').hidden")
+        with one.tab.expect_download() as caught:
+            one.tab.get_by_text("save the last minute as a take").click()
+        file = tmp_path / "hands.csv"
+        caught.value.save_as(file)
+        kept, first = mt.read_take(file).table, mt.read_take(marsh.FOLLOWING_TAKE).table
+        ours = kept[kept["signal"] == "pad.right_stick.x"]
+        assert ours["value"].isin(first["value"]).mean() > 0.99
+        assert one.seat.shown["axes"]["yaw_total"] == pytest.approx(
+            mt.replay(one.page.profile, mt.read_take(marsh.FOLLOWING_TAKE))["yaw_total"].iloc[-1], abs=1e-6
+        )
+
+
+def test_a_sheet_takes_what_it_may_say(browser: Browser, tmp_path: Path) -> None:
+    source, sheet = ROOT / "examples" / "settings.toml", tmp_path / "mine.toml"
+    with felt(browser, tmp_path, source, player=sheet) as one:
+        one.tab.get_by_label("routes.look sensitivity").press("PageUp")
+        one.until("!document.querySelector('#sheet').disabled")
+        one.tab.get_by_role("button", name="keep as sheet").click()
+        one.until("document.querySelector('#words').textContent.startsWith('kept 1 in mine.toml')")
+        assert mt.load_sheet(sheet).get("sensitivity", "look") > 1.2
+        assert one.file.read_bytes() == source.read_bytes()
 
 
 def test_the_latest_page_has_the_hands_and_the_first_says_so(browser: Browser, tmp_path: Path) -> None:

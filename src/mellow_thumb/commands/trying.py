@@ -16,8 +16,11 @@ if TYPE_CHECKING:
 @click.argument("profile", type=PATH)
 @click.option("--port", type=click.IntRange(1, 65535), help="Where to listen.  [default: a free one]")
 @click.option("--no-browser", is_flag=True, help="Print the address, and open nothing.")
+@click.option("--take", type=PATH, help="Begin with the hands of a recording: every change plays them again.")
 @player
-def feel_it(profile: Path, player: Path | None, port: int | None, *, no_browser: bool) -> None:
+def feel_it(
+    profile: Path, player: Path | None, take: Path | None, port: int | None, *, no_browser: bool
+) -> None:
     """Feel PROFILE with your own hands in a browser, and change it while you do.
 
     The page is served to this machine alone, until Ctrl-C. Its address holds a token: whoever has it can
@@ -28,4 +31,4 @@ def feel_it(profile: Path, player: Path | None, port: int | None, *, no_browser:
     def tell(address: str) -> None:
         click.echo(f"feel {profile} at\n  {address}\nCtrl-C ends it")
 
-    serve(profile, player=player, port=port or 0, browser=not no_browser, tell=tell)
+    serve(profile, player=player, take=take, port=port or 0, browser=not no_browser, tell=tell)

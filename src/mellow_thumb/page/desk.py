@@ -10,12 +10,13 @@ from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, MellowThumbError, OutputError, ProfileError, read_text, replacing
 from ..profiles import changed, load_profile, rewritten
+from .as_sheet import say_in_sheet
 
 if TYPE_CHECKING:
     import os
 
     from ..basics import Path
-    from ..profiles import Profile
+    from ..profiles import Profile, Sheet
 
     Changes = dict[Path, Any]
 
@@ -134,6 +135,20 @@ class Desk:
         other = self.sides[side]
         other.before, other.after = [*other.before[-DEEPEST:], other.changes], []
         other.changes = dict(self.current.changes)
+
+    def keep_in(self, sheet: Sheet) -> tuple[int, list[str]]:
+        """Say this side's changes in a player's sheet, and keep it: how many, and in words what has no place.
+
+        What the sheet says is no change of the profile any more: laid over it, the sheet comes to the same.
+        """
+        said, words = say_in_sheet(sheet, self.file, self.current.changes)
+        if said:
+            sheet.save()
+            left = {path: value for path, value in self.current.changes.items() if path not in said}
+            self.profile = changed(self.file, left, self._text)
+            # what was before is no way back: the sheet goes on to say it
+            self.sides[self.side] = Side(left)
+        return len(said), words
 
     # ---- the file
 

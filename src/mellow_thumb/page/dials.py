@@ -8,6 +8,7 @@ from re import search
 from typing import TYPE_CHECKING, Any
 
 from ..basics import UnitError, parse_quantity
+from ..insight import response_of
 from ..profiles import profile_schema
 
 if TYPE_CHECKING:
@@ -18,6 +19,8 @@ if TYPE_CHECKING:
 
 SKIPPED = ("format", "title", "mount", "allow", "offers", "was", "invert")
 """Keys that hold nothing to turn, or are shown in another way."""
+POINTS = 61
+"""Of a curve that is drawn."""
 VIEWS = (20.0, 120.0)
 POWERS = (0.2, 5.0)
 MOST_CHOICES = 12
@@ -73,6 +76,17 @@ def dials(profile: Profile) -> list[Dial]:
         last = max((k for k, one in enumerate(found) if one.group == f"routes.{route.name}"), default=-1)
         found[last + 1 : last + 1] = ways
     return found
+
+
+def curves(profile: Profile, name: str = "") -> dict[str, list[float]]:
+    """For each route with a shape, or the one of a name, what comes of its travel: effects from 0 to 1."""
+    return {
+        route.name: [round(one, 4) for one in response_of(route, POINTS).effect]
+        for route in profile.routes
+        if route.source.signal.held
+        and (route.shape.dead_zone or route.shape.curve)
+        and name in ("", route.name)
+    }
 
 
 @cache

@@ -37,23 +37,28 @@ class Page:
 
 @contextmanager
 def serving(
-    profile: str | os.PathLike[str], *, player: str | os.PathLike[str] | None = None, port: int = 0
+    profile: str | os.PathLike[str],
+    *,
+    player: str | os.PathLike[str] | None = None,
+    take: str | os.PathLike[str] | None = None,
+    port: int = 0,
 ) -> Iterator[Page]:
     """Serve a page on which a profile is felt, for as long as the block runs; gives the :class:`Page`.
 
-    `profile` is its file, which *keep* on the page writes to; `player` a player's sheet. It listens on this
-    machine alone (127.0.0.1), at a `port` of its own choice unless one is given. It needs the extra ``page``
-    (``pip install 'mellow-thumb[page]'``).
+    `profile` is its file, which *keep* on the page writes to; `player` a player's sheet, which
+    *keep as sheet* writes to, and makes where there is none yet; `take` a recording with whose hands it
+    begins. It listens on this machine alone (127.0.0.1), at a `port` of its own choice unless one is given.
+    It needs the extra ``page`` (``pip install 'mellow-thumb[page]'``).
 
-    Raises :class:`ProfileError` and :class:`SheetError` as loading does, :class:`OutputError` where the port
-    cannot be had, and :class:`MissingError` without the extra.
+    Raises :class:`ProfileError`, :class:`SheetError` and :class:`TakeError` as reading does,
+    :class:`OutputError` where the port cannot be had, and :class:`MissingError` without the extra.
     """
     try:
         from .server import running
     except ImportError as error:
         what = f"the page needs {error.name}: pip install 'mellow-thumb[page]'"
         raise MissingError(what) from None
-    with running(profile, player=player, port=port) as (address, room):
+    with running(profile, player=player, take=take, port=port) as (address, room):
         yield Page(address, room)
 
 
@@ -61,6 +66,7 @@ def serve(
     profile: str | os.PathLike[str],
     *,
     player: str | os.PathLike[str] | None = None,
+    take: str | os.PathLike[str] | None = None,
     port: int = 0,
     browser: bool = True,
     tell: Callable[[str], object] = print,
@@ -72,7 +78,7 @@ def serve(
     """
     import webbrowser
 
-    with serving(profile, player=player, port=port) as page:
+    with serving(profile, player=player, take=take, port=port) as page:
         tell(page.address)
         if browser:
             webbrowser.open(page.address)

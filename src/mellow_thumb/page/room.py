@@ -4,14 +4,18 @@ from __future__ import annotations
 
 import asyncio
 import json
+from contextlib import suppress
 from math import isfinite
+from pathlib import Path as FilePath
 from typing import TYPE_CHECKING, Any
 
 from starlette.websockets import WebSocket, WebSocketDisconnect, WebSocketState
 
-from ..basics import MellowThumbError
+from ..basics import ArgumentError, MellowThumbError
 from . import messages
-from .dials import dials
+from .again import RECENT, compared
+from .as_sheet import overruled
+from .dials import curves, dials
 from .seat import Seat
 
 if TYPE_CHECKING:
@@ -41,6 +45,8 @@ class Room:
         """What pages said that was refused; the last of it."""
         self._here: WebSocket | None = None
         self._looked = 0.0
+        self._wished = 0
+        self._playing: asyncio.Task[None] | None = None
 
     async def answer(self, line: WebSocket) -> None:
         """Serve a page until it goes, or another comes."""
@@ -86,6 +92,8 @@ class Room:
         if isinstance(said, messages.Hello):
             self.seat.sit(said.now, said.width, said.height)
             await self._send(line, self.told())
+            await self._send(line, {"kind": "past", "frames": self.seat.past(RECENT)})
+            self._again()
         elif self.seat.door is None:
             await self._send(line, {"kind": "refused", "words": "found no hello before it"})
         elif isinstance(said, messages.FrameAsked):
@@ -106,10 +114,15 @@ class Room:
         except MellowThumbError as error:
             await self._send(line, {"kind": "refused", "path": said.path, "words": str(error)})
             return
+        self._again()
         if said.going:
-            await self._send(line, {"kind": "turned", "path": said.path})
+            bent = curves(self.desk.profile, str(said.path[1])) if said.path[0] == "routes" else {}
+            await self._send(line, {"kind": "turned", "path": said.path, "curves": bent})
         else:
             await self._send(line, self.told())
+        words = overruled(self._sheet, self.desk.profile, said.path)
+        if words:
+            await self._send(line, {"kind": "refused", "path": said.path, "words": words})
 
     async def _do(self, line: WebSocket, what: str) -> None:
         """Undo, redo, go to the other side, keep."""
@@ -118,6 +131,8 @@ class Room:
             if what == "keep":
                 kept = self.desk.keep()
                 words = f"kept in {self.desk.path.name}: {'; '.join(kept)}" if kept else "nothing to keep"
+            elif what == "sheet":
+                words = self._keep_in_sheet()
             elif what == "begin":
                 self._anew()
             else:
@@ -127,6 +142,17 @@ class Room:
             await self._send(line, {"kind": "refused", "words": str(error)})
             return
         await self._send(line, self.told() | {"words": words})
+        self._again()
+
+    def _keep_in_sheet(self) -> str:
+        """Keep what changed as the player's own choice; in words what became of it."""
+        if self._sheet is None:
+            raise ArgumentError("found no sheet; expected mellow-thumb try PROFILE --player SHEET")
+        many, left = self.desk.keep_in(self._sheet)
+        if many:
+            self.seat.session.apply(self._sheet)
+        name = FilePath(self._sheet.file).name
+        return "\n".join((f"kept {many} in {name}" if many else f"nothing kept in {name}", *left))
 
     def _step(self, what: str) -> str:
         """Go back or forth; in words where there is nothing to go to."""
@@ -139,6 +165,22 @@ class Room:
             return f"{desk.other} is as {desk.side} now"
         done = desk.undo() if what == "undo" else desk.redo()
         return "" if done else f"nothing to {what}"
+
+    def _again(self) -> None:
+        """Play the same hands again, beside the frames; of several wishes meanwhile the last counts."""
+        self._wished += 1
+        if self._playing is None or self._playing.done():
+            self._playing = asyncio.create_task(self._play())
+
+    async def _play(self) -> None:
+        """Tell the page what the last minute would have been, for as long as that is asked anew."""
+        played = 0
+        while played != self._wished and self._here is not None:
+            played, seat, line = self._wished, self.seat, self._here
+            found = await compared(seat.tape, seat.first, self.desk.profile)
+            if played == self._wished and seat is self.seat:
+                with suppress(WebSocketDisconnect, RuntimeError, TimeoutError):
+                    await self._send(line, {"kind": "again", "found": found})
 
     def _anew(self) -> None:
         """Begin with a session of its own, where the warden stood at first."""
@@ -192,6 +234,8 @@ class Room:
             "changed": [".".join(map(str, path)) for path in side.changes],
             "can": {"undo": bool(side.before), "redo": bool(side.after)},
             "scales": _scales(profile),
+            "sheet": FilePath(self._sheet.file).name if self._sheet else "",
+            "curves": curves(profile),
             "drives": {route.name: route.drives for route in profile.routes},
         }
 

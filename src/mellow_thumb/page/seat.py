@@ -2,21 +2,27 @@
 
 from __future__ import annotations
 
-from math import cos, isnan, radians, sin
+from math import isnan
 from typing import TYPE_CHECKING, Any
 
 from ..devices import BrowserDoor
 from ..insight import tell
 from ..plan import DEVICES
-from . import land
 from .acting import Acting
-from .tape import Tape
+from .stand import Stand
+from .tape import Tape, events_of
 
 if TYPE_CHECKING:
     from ..profiles import Profile, Sheet
-    from ..session import Frame, Triple, View
+    from ..session import Frame, Quadruple, Triple
+    from ..takes import Take
+    from .stand import Seen
 
     Event = dict[str, Any]
+
+
+PLAYED = 60.0
+"""Frames a second in which the hands of a take act."""
 
 
 class Seat:
@@ -39,10 +45,23 @@ class Seat:
         """How often each cue was given."""
         self.door: BrowserDoor | None = None
         self._now, self._size = 0.0, (1.0, 1.0)
-        self._place = (0.0, 0.0)
-        self._view: View | None = None
+        self.first = profile
+        """The profile with which the session began."""
+        self.stand = Stand(self.session)
         self.shown: dict[str, Any] = {}
         """What the last frame showed."""
+
+    def play(self, take: Take) -> None:
+        """Let the hands of a take act, as if they had been at a page before."""
+        events, rate = list(events_of(take)), 1.0 / PLAYED
+        end, k = (events[-1].t if events else 0.0), 0
+        while self.session.now <= end:
+            until = self.session.now + rate
+            while k < len(events) and events[k].t < until:
+                self.tape.feed(events[k].signal, events[k].value, at=events[k].t, on=events[k].on)
+                k += 1
+            self._frame(rate, None)
+        self._let_go()
 
     def sit(self, now: float, width: float, height: float) -> None:
         """Sit down at a page whose clock shows `now` (ms) and whose view is so large, in its pixels.
@@ -64,10 +83,13 @@ class Seat:
     def leave(self) -> None:
         """Get up: what is held is let go."""
         if self.door is not None:
-            for device in DEVICES:
-                self.tape.feed(f"{device}.connected", 0.0)
-            self.tape.frame(0.0)
+            self._let_go()
             self.door = None
+
+    def _let_go(self) -> None:
+        for device in DEVICES:
+            self.tape.feed(f"{device}.connected", 0.0)
+        self.tape.frame(0.0, self.stand.place)
 
     @property
     def _counts(self) -> bool:
@@ -98,56 +120,40 @@ class Seat:
     def frame(self, now: float) -> dict[str, Any]:
         """The frame that ends at a moment of the page's clock (ms), as plain data."""
         assert self.door is not None
-        begun = self.session.now
-        frame = self.tape.frame((now - self._now) / 1000.0)
-        heard = self._acting.heard(self.session, frame.t - begun)
+        frame, (place, turned, view), traced = self._frame((now - self._now) / 1000.0, self.door.head)
         self._now = now
-        subject = self._walked(frame)
-        view = self._seen(subject)
         for name, times in frame.cues.items():
             self.cues[name] = self.cues.get(name, 0) + times
         session = self.session
         self.shown = {
-            "t": frame.t,
             "pose": [None if isnan(one) else one for one in view.pose],
             "cursor": view.cursor,
-            "axes": {name: value for name, value in frame.axes.items() if value == value},
             "gates": frame.gates,
             "cues": self.cues,
             "mount": frame.mount,
             "device": frame.device,
             "engine": session.engine,
-            "warden": [*subject[0], *subject[1]],
+            "warden": [*place, *turned],
             "pending": session.pending,
             "refused": sum(sum(one.values()) for one in session.refused.values()) + self.door.refused.total(),
             "late": session.late,
             "cut": session.cut,
             "fade": frame.fade,
-            "acting": self._acting.ways(heard, frame),
-            "heard": heard,
-        }
+            "acting": self._acting.ways(traced["heard"], frame),
+        } | traced
         return self.shown
 
-    def _walked(self, frame: Frame) -> tuple[Triple, tuple[float, float, float, float]]:
-        """Where the warden stands after a frame's step, and how he is turned."""
-        moved = frame.movement
-        x, z = self._place = land.stood(*self._place, moved.step)
-        heading = 0.0 if isnan(moved.heading) else radians(moved.heading)
-        return (x, land.ground(x, z), z), (0.0, sin(-0.5 * heading), 0.0, cos(-0.5 * heading))
+    def _frame(self, dt: float, head: tuple[Triple, Quadruple] | None) -> tuple[Frame, Seen, dict[str, Any]]:
+        """Make a frame: what it reads, what is seen, and what is drawn of it over time."""
+        begun = self.session.now
+        frame = self.tape.frame(dt, self.stand.place, head)
+        taped, seen = self.tape.frames[-1], self.stand.see(frame, head)
+        heard = self._acting.heard(self.session, frame.t - begun)
+        axes = {name: value for name, value in frame.axes.items() if value == value}
+        taped.seen, taped.traced = seen, {"t": frame.t, "axes": axes, "heard": heard}
+        return frame, seen, taped.traced
 
-    def _seen(self, subject: tuple[Triple, tuple[float, float, float, float]]) -> View:
-        """The view of it: with the ground, what is clear behind it, and the head that a headset says."""
-        (x, y, z), _ = subject
-        clear = None
-        if self._view is not None:
-            back = _back_of(self._view.rotation)
-            clear = land.clear((x, y + 1.5, z), back)
-        head = self.door.head if self.door else None
-        self._view = self.session.view(subject, clear=clear, ground=land.ground, head=head)
-        return self._view
-
-
-def _back_of(rotation: tuple[float, float, float, float]) -> Triple:
-    """Which way is behind a camera: its +Z in the world."""
-    x, y, z, w = rotation
-    return 2.0 * (x * z + w * y), 2.0 * (y * z - w * x), 1.0 - 2.0 * (x * x + y * y)
+    def past(self, seconds: float) -> list[dict[str, Any]]:
+        """What is drawn over time of the last seconds."""
+        since = self.session.now - seconds
+        return [one.traced for one in self.tape.frames if one.traced is not None and one.t > since]

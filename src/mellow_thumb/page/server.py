@@ -11,12 +11,13 @@ from typing import TYPE_CHECKING
 
 import uvicorn
 from starlette.applications import Starlette
-from starlette.responses import FileResponse, JSONResponse
+from starlette.responses import FileResponse, JSONResponse, Response
 from starlette.routing import Mount, Route, WebSocketRoute
 from starlette.staticfiles import StaticFiles
 
 from ..basics import OutputError
-from ..profiles import load_sheet
+from ..profiles import load_sheet, new_sheet
+from ..takes import read_take, take_text
 from . import land
 from .desk import Desk
 from .guard import Guard
@@ -28,7 +29,10 @@ if TYPE_CHECKING:
     from collections.abc import Iterator
 
     from starlette.requests import Request
-    from starlette.responses import Response
+
+    from ..profiles import Sheet
+
+    Name = str | os.PathLike[str]
 
 HERE = "127.0.0.1"
 """The only address that is listened to."""
@@ -39,11 +43,17 @@ START = 10.0
 
 @contextmanager
 def running(
-    profile: str | os.PathLike[str], *, player: str | os.PathLike[str] | None, port: int
+    profile: str | os.PathLike[str],
+    *,
+    player: str | os.PathLike[str] | None,
+    take: str | os.PathLike[str] | None,
+    port: int,
 ) -> Iterator[tuple[str, Room]]:
     """A server in a thread of its own, for as long as the block runs: its address, and the room it serves."""
     desk = Desk(profile)
-    room = Room(desk, load_sheet(player) if player is not None else None, time.monotonic)
+    room = Room(desk, _sheet(player, desk) if player is not None else None, time.monotonic)
+    if take is not None:
+        room.seat.play(read_take(take))
     listening = _listening(port)
     hosts = [f"{name}:{listening.getsockname()[1]}" for name in (HERE, "localhost")]
     guard = Guard(_application(room), hosts)
@@ -62,6 +72,15 @@ def running(
         server.should_exit = True
         thread.join()
         listening.close()
+
+
+def _sheet(player: Name, desk: Desk) -> Sheet:
+    """A player's sheet, or a new one for a file that is not there yet."""
+    if Path(player).exists():
+        return load_sheet(player)
+    sheet = new_sheet(desk.profile)
+    sheet.file = str(player)
+    return sheet
 
 
 def _listening(port: int) -> socket.socket:
@@ -93,10 +112,16 @@ def _application(room: Room) -> Starlette:
     async def marsh(_: Request) -> Response:
         return JSONResponse(land.as_data())
 
+    async def take(_: Request) -> Response:
+        name = f"{room.desk.path.stem}_hands.csv"
+        headers = {"content-disposition": f'attachment; filename="{name}"'} if name.isascii() else {}
+        return Response(take_text(room.seat.tape.take()), media_type="text/csv", headers=headers)
+
     return Starlette(
         routes=[
             Route("/", page),
             Route("/land.json", marsh),
+            Route("/take.csv", take),
             WebSocketRoute("/line", room.answer),
             Mount("/static", StaticFiles(directory=FILES)),
         ]

@@ -3,18 +3,21 @@
 from __future__ import annotations
 
 from collections import deque
+from dataclasses import dataclass
 from math import inf
 from operator import itemgetter
-from typing import TYPE_CHECKING, NamedTuple
+from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..formulas import heading_of
-from ..session import Host
+from ..plan import DEVICES, find_signal
+from ..session import Host, is_known
 from ..takes import COLUMNS, Take, parts_of
 
 if TYPE_CHECKING:
-    from collections.abc import Sequence
+    from collections.abc import Iterator, Sequence
 
-    from ..session import Frame, Quadruple, Session, Snapshot
+    from ..session import Frame, Quadruple, Session, Snapshot, Triple
+    from .stand import Seen
 
 LENGTH = 60.0
 """Seconds that are kept."""
@@ -33,13 +36,40 @@ class Event(NamedTuple):
     on: str | None = None
 
 
-class Taped(NamedTuple):
-    """One frame: from when to when, what came in it, and the session at its beginning, now and then."""
+@dataclass(slots=True)
+class Taped:
+    """One frame: from when to when, what came in it, and, now and then, the session at its beginning."""
 
     begun: float
     t: float
     events: tuple[Event, ...]
     before: Snapshot | None
+    place: tuple[float, float]
+    """Where the warden stood as it began."""
+    head: tuple[Triple, Quadruple] | None
+    """Where a headset was."""
+    seen: Seen | None = None
+    """What was seen at its end."""
+    traced: dict[str, Any] | None = None
+    """What is drawn of it over time: its axes, and what routes heard."""
+
+
+def events_of(take: Take) -> Iterator[Event]:
+    """What hands did in a take, in the order of time; what its host said of its own world is left out."""
+    rows = take.table.sort_values("t", kind="stable")
+    names, values, times = (rows[name].tolist() for name in ("signal", "value", "t"))
+    begun = rows["on"].tolist() if "on" in rows else [None] * len(rows)
+    k = 0
+    while k < len(names):
+        base, _, part = names[k].rpartition(".")
+        ours = base.partition(".")[0] in (*DEVICES, "flag", "choice", "setting") or names[k] == "host.focus"
+        pair = part == "x" and names[k + 1 : k + 2] == [f"{base}.y"] and is_known(base)
+        pair = pair and times[k + 1] == times[k] and find_signal(base).signal.pair
+        value = (values[k], values[k + 1]) if pair else values[k]
+        if ours:
+            on = begun[k] if isinstance(begun[k], str) and begun[k] else None
+            yield Event(times[k], base if pair else names[k], value, on)
+        k += 2 if pair else 1
 
 
 class Tape:
@@ -57,7 +87,10 @@ class Tape:
         self.frames: deque[Taped] = deque()
         """The last minute, frame by frame."""
         self._fresh: list[Event] = []
-        self._kept, self._last = 0, -inf
+        self._kept, self._last = 0, session.now
+        self._held: dict[str, float | tuple[float, float]] = {}
+        """What held signals said last before what is kept begins."""
+        self._ready: Snapshot | None = session.snapshot()
         self._offset = 0.0
         host = Host(self)
         self.set_screen, self.touch, self.motion, self.attitude = (
@@ -91,22 +124,28 @@ class Tape:
         self._fresh.append(Event(-inf, f"host.{side}_hand_yaw", heading_of(*rotation), None))
         self.session.set_hand(side, rotation)
 
-    def frame(self, dt: float) -> Frame:
-        """Tick the session by `dt` seconds of the page's clock, and keep the frame."""
+    def frame(
+        self, dt: float, place: tuple[float, float], head: tuple[Triple, Quadruple] | None = None
+    ) -> Frame:
+        """Tick the session by `dt` seconds of the page's clock, and keep the frame.
+
+        `place` is where the warden stands before it, `head` where a headset is.
+        """
         session = self.session
         begun = session.now
-        before = None
-        if begun - self._last >= APART:
-            before, self._last = session.snapshot(), begun
+        before, self._ready = self._ready, None
         cut = session.cut
         frame = session.tick(dt)
         events = self._timed(begun)
         if session.cut > cut:
             self._offset -= dt - (frame.t - begun)
             events = [event._replace(t=min(event.t, frame.t)) for event in events]
-        self.frames.append(Taped(begun, frame.t, tuple(events), before))
+        self.frames.append(Taped(begun, frame.t, tuple(events), before, place, head))
         self._kept += len(events)
         self._forget(frame.t)
+        # before anything of the next frame has come in
+        if frame.t - self._last >= APART:
+            self._ready, self._last = session.snapshot(), frame.t
         return frame
 
     def _timed(self, begun: float) -> list[Event]:
@@ -121,9 +160,17 @@ class Tape:
         """Let go of what is older than the last minute: up to a moment to which one can go back."""
         frames = self.frames
         while len(frames) > 1 and (frames[1].t < now - LENGTH or self._kept > MOST):
-            self._kept -= len(frames.popleft().events)
+            self._drop(frames.popleft().events)
             while len(frames) > 1 and frames[0].before is None:
-                self._kept -= len(frames.popleft().events)
+                self._drop(frames.popleft().events)
+
+    def _drop(self, events: tuple[Event, ...]) -> None:
+        """Let go of events; what a held signal said last is kept."""
+        self._kept -= len(events)
+        for event in events:
+            if is_known(event.signal) and find_signal(event.signal).signal.held:
+                self._held.pop(event.signal, None)
+                self._held[event.signal] = event.value
 
     @property
     def begun(self) -> float:
@@ -131,11 +178,16 @@ class Tape:
         return self.frames[0].begun if self.frames else 0.0
 
     def take(self) -> Take:
-        """What is kept as a take, from 0 on."""
+        """What is kept as a take, from 0 on; what was held as it began is said there."""
         import pandas as pd
 
         begun = self.begun
         rows = [
+            (0.0, name, part, "")
+            for signal, value in self._held.items()
+            for name, part in parts_of(signal, value)
+        ]
+        rows += [
             (max(event.t - begun, 0.0), name, value, event.on or "")
             for frame in self.frames
             for event in frame.events

@@ -13,7 +13,7 @@ if TYPE_CHECKING:
     from .recording import Recorder, record
     from .replay_table import CAMERA, STEP, outputs
     from .take import COLUMNS, Take, parts_of
-    from .take_files import read_take, take_pieces, write_take
+    from .take_files import read_take, take_pieces, take_text, write_take
     from .take_items import TakeReader, numbered
 
 __all__ = [
@@ -34,6 +34,7 @@ __all__ = [
     "replay_arrays",
     "replay_pieces",
     "take_pieces",
+    "take_text",
     "write_take",
 ]
 
@@ -64,6 +65,7 @@ __getattr__ = lazy_front(
         "take_files": (
             "read_take",
             "take_pieces",
+            "take_text",
             "write_take",
         ),
         "take_items": (

@@ -8,7 +8,7 @@ import json
 import warnings
 from itertools import islice
 from pathlib import Path
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, TextIO
 
 from ..basics import (
     MOST_PROBLEMS,
@@ -198,8 +198,19 @@ def write_take(take: Take, path: str | os.PathLike[str]) -> None:
         known = (".csv", ".parquet")
         raise OutputError(f'{path}: found the suffix "{Path(path).suffix}"; expected {listed(known)}')
     with replacing(path) as fresh, fresh.open("w", encoding="utf-8", newline="") as stream:
-        stream.writelines(top_lines(take.about))
-        take.table.to_csv(stream, index=False, lineterminator="\n")
+        _write_rows(take, stream)
+
+
+def take_text(take: Take) -> str:
+    """What a CSV file of a take says."""
+    stream = io.StringIO()
+    _write_rows(take, stream)
+    return stream.getvalue()
+
+
+def _write_rows(take: Take, stream: TextIO) -> None:
+    stream.writelines(top_lines(take.about))
+    take.table.to_csv(stream, index=False, lineterminator="\n")
 
 
 def top_lines(about: Mapping[str, str]) -> list[str]:

@@ -15,7 +15,7 @@ const marsh = (window.marsh = new Marsh(scene, land)); // to be looked at from a
 marsh.draw({ pose: [0, 2, 6, 0, 0, 0, 1, 60, 0], warden: [0, land.board, 0, 0, 0, 0, 1] });
 for (let k = 0; k < 3; k += 1) await new Promise(requestAnimationFrame);
 const watch = new Watch();
-const traces = new Traces(find("traces"), find("route"));
+const traces = new Traces(find("traces"), find("route"), find("legend"));
 let shown = 0;
 
 const line = new Line({
@@ -28,14 +28,25 @@ const line = new Line({
   back: () => find("gone").close(),
 });
 const hands = new Hands(scene, (event) => line.put(event), () => line.flush(), (x, y) => marsh.under(x, y));
-const notebook = new Notebook(find("notebook"), (path, value, going) => line.say({ kind: "change", path, value, going }));
+const notebook = new Notebook(find("notebook"), (path, value, going) => {
+  if (path[0] === "routes") traces.about(path[1]);
+  line.say({ kind: "change", path, value, going });
+});
 
 /** Take what the session says. */
 function told(message) {
   if (message.kind === "frame") frame(message);
   else if (message.kind === "profile") profile(message);
-  else if (message.kind === "turned") notebook.turned(message.path);
+  else if (message.kind === "past") traces.past(message.frames);
+  else if (message.kind === "again") again(message.found);
+  else if (message.kind === "turned") notebook.turned(message.path, message.curves);
   else if (message.kind === "refused" && !(message.path && notebook.refused(message.path, message.words))) say(message.words, true);
+}
+
+function again(found) {
+  traces.again(found);
+  marsh.again(found);
+  find("again").hidden = !found;
 }
 
 function frame(message) {
@@ -46,7 +57,7 @@ function frame(message) {
   find("hint").textContent = hint(message);
   find("mounted").textContent = `${message.mount}, ${message.device === "none" ? "no hands yet" : message.device}`;
   shown += 1;
-  if (shown % 15 === 0) {
+  if (shown % 15 === 1) {
     const counts = [["late", line.late], ["refused", message.refused], ["cut", message.cut]].filter(([, many]) => many);
     find("line").textContent = [`${message.engine}, ${line.trip.toFixed(1)} ms`, ...counts.map(([name, many]) => `${many} ${name}`)].join(" · ");
   }
@@ -71,6 +82,8 @@ function profile(message) {
   find("redo").disabled = !message.can.redo;
   find("keep").disabled = !many;
   find("keep").classList.toggle("ready", many > 0);
+  find("sheet").hidden = !message.sheet;
+  find("sheet").disabled = !many;
   watch.told(message);
   traces.told(message);
   notebook.told(message);
@@ -82,7 +95,7 @@ function say(words, wrong) {
   find("words").classList.toggle("wrong", wrong);
 }
 
-const DOINGS = { side: "KeyS", copy: "", undo: "KeyZ", redo: "KeyY", keep: "KeyK", begin: "" };
+const DOINGS = { side: "KeyS", copy: "", undo: "KeyZ", redo: "KeyY", keep: "KeyK", sheet: "", begin: "" };
 for (const what of Object.keys(DOINGS)) find(what).addEventListener("click", () => line.say({ kind: "do", what }));
 addEventListener("keydown", (event) => {
   if (!event.altKey || event.ctrlKey || event.metaKey) return;

@@ -3,7 +3,7 @@
 import {
   BoxGeometry, BufferAttribute, BufferGeometry, CanvasTexture, CapsuleGeometry, Color, ConeGeometry, CylinderGeometry,
   DirectionalLight, Fog, Group, HemisphereLight, InstancedMesh, Matrix4, Mesh, MeshBasicMaterial, MeshLambertMaterial,
-  OrthographicCamera, PerspectiveCamera, PlaneGeometry, Quaternion, Raycaster, Scene, SphereGeometry, Sprite,
+  OrthographicCamera, PerspectiveCamera, PlaneGeometry, Points, PointsMaterial, Quaternion, Raycaster, Scene, SphereGeometry, Sprite,
   SpriteMaterial, SRGBColorSpace, Vector2, Vector3, WebGLRenderer,
 } from "./vendor.js";
 
@@ -11,6 +11,53 @@ const SKY = 0xbfd0d2;
 const WATER = -0.42; // m
 const FAR = 600; // m
 const EYES = 0.7; // m: a camera nearer to the warden's head than this looks out of it
+
+const GHOSTS = { was: 0x23302b, would: 0xc2410c };
+
+/** A path through the marsh, with somebody on it who walks it again and again. */
+class Ghost {
+  #path = null;
+  #pace = 1;
+
+  constructor(scene, color) {
+    this.marks = ["walked", "looked"].map((what) => {
+      const dots = new Points(new BufferGeometry(), new PointsMaterial({ color, size: what === "looked" ? 4 : 3, sizeAttenuation: false }));
+      dots.frustumCulled = false;
+      return dots;
+    });
+    const seen = new MeshBasicMaterial({ color, transparent: true, opacity: 0.55 });
+    this.look = new Mesh(new SphereGeometry(0.22, 12, 8), seen);
+    this.body = new Mesh(new CapsuleGeometry(0.24, 1.2, 3, 10), seen);
+    this.all = [...this.marks, this.look, this.body];
+    for (const one of this.all) one.visible = false;
+    scene.add(...this.all);
+  }
+
+  show(path, pace) {
+    this.#path = path && path.looked.length ? path : null;
+    this.#pace = pace;
+    for (const one of this.all) one.visible = Boolean(this.#path);
+    if (!this.#path) return;
+    for (const [dots, places, up] of [[this.marks[0], path.walked, 0.08], [this.marks[1], path.looked, 0]]) {
+      const raised = Float32Array.from(places, (one, k) => (k % 3 === 1 ? one + up : one));
+      dots.geometry.dispose();
+      dots.geometry = new BufferGeometry();
+      dots.geometry.setAttribute("position", new BufferAttribute(raised, 3));
+    }
+    const [x, , z] = path.walked;
+    const stays = path.walked.every((one, k) => k % 3 === 1 || Math.abs(one - (k % 3 ? z : x)) < 0.05);
+    this.body.visible = this.marks[0].visible = !stays;
+  }
+
+  step(now) {
+    if (!this.#path) return;
+    const many = this.#path.looked.length / 3;
+    const at = Math.floor(now / this.#pace) % many;
+    this.look.position.fromArray(this.#path.looked, 3 * at);
+    this.body.position.fromArray(this.#path.walked, 3 * at);
+    this.body.position.y += 0.85;
+  }
+}
 
 /** A row of numbers that look like chance and are the same each time. */
 function chance(seed) {
@@ -54,6 +101,7 @@ export class Marsh {
     this.#things();
     this.warden = this.#figure();
     this.#paper();
+    this.ghosts = ["was", "would"].map((which) => new Ghost(this.#scene, GHOSTS[which]));
     new ResizeObserver(() => this.#fit()).observe(box);
     this.#fit();
   }
@@ -92,8 +140,16 @@ export class Marsh {
       camera.fov = view;
       this.warden.visible = camera.position.distanceTo(new Vector3(wx, wy + 1.6, wz)) > EYES;
     }
+    const now = performance.now() / 1000;
+    for (const ghost of this.ghosts) ghost.step(now);
     camera.updateProjectionMatrix();
     this.renderer.render(extent ? this.#chart : this.#scene, camera);
+  }
+
+  /** Lay what the same hands would have done over what they did; nothing takes both away. */
+  again(found) {
+    this.ghosts[0].show(found?.was, found?.pace);
+    this.ghosts[1].show(found?.would, found?.pace);
   }
 
   /** What is at a place of the view, 0..1 from its top left corner, by the name that a press on it has. */

@@ -2,6 +2,7 @@
 
 import { short } from "./watch.js";
 
+const SVG = "http://www.w3.org/2000/svg";
 const STEPS = 1000; // of a slider
 
 function made(tag, words = "", name = "") {
@@ -18,6 +19,7 @@ function tidy(number) {
 
 export class Notebook {
   #dials = new Map();
+  #curves = new Map();
   #closed = new Set();
   #shape = "";
 
@@ -36,6 +38,7 @@ export class Notebook {
     if (shape !== this.#shape) this.#build(profile);
     this.#shape = shape;
     for (const dial of profile.dials) this.#show(dial, profile.changed);
+    this.#bend(profile.curves);
   }
 
   /** Say beside a dial why its value was refused. */
@@ -46,13 +49,40 @@ export class Notebook {
   }
 
   /** The dial that is turned is what it is; its loader's words are gone. */
-  turned(path) {
+  turned(path, curves) {
     this.refused(path, "");
+    this.#bend(curves);
+  }
+
+  /** Draw curves as they are bent now: the effect of a stick, from rest to its end. */
+  #bend(curves) {
+    for (const [route, effects] of Object.entries(curves)) {
+      const curve = this.#curves.get(`routes.${route}`);
+      if (!curve) continue;
+      const points = effects.map((one, k) => `${((100 * k) / (effects.length - 1)).toFixed(2)},${(50 - 50 * one).toFixed(2)}`);
+      curve.setAttribute("points", points.join(" "));
+      curve.ownerSVGElement.classList.remove("none");
+    }
+  }
+
+  #curve(group) {
+    const picture = document.createElementNS(SVG, "svg");
+    picture.setAttribute("viewBox", "-1 -2 102 54");
+    picture.setAttribute("class", "curve none");
+    picture.setAttribute("role", "img");
+    picture.setAttribute("aria-label", `${group}: what comes of travel, from rest to its end`);
+    const line = document.createElementNS(SVG, "polyline");
+    const even = document.createElementNS(SVG, "line");
+    for (const [key, value] of Object.entries({ x1: 0, y1: 50, x2: 100, y2: 0 })) even.setAttribute(key, value);
+    picture.append(even, line);
+    this.#curves.set(group, line);
+    return picture;
   }
 
   #build(profile) {
     const focused = document.activeElement?.id;
     this.#dials.clear();
+    this.#curves.clear();
     const groups = new Map();
     for (const dial of profile.dials) {
       const [group, kind] = [dial.group, dial.stated || dial.kind === "ways" ? "stated" : "left"];
@@ -64,7 +94,7 @@ export class Notebook {
       const [whole, summary] = [made("details"), made("summary")];
       const [section, name] = group.split(".");
       summary.append(made("b", name ?? (section === "cursor" ? "pointer" : section)), ` ${name ? section.replace(/s$/, "") : ""}`);
-      whole.append(summary, ...stated);
+      whole.append(summary, ...(section === "routes" ? [this.#curve(group)] : []), ...stated);
       whole.open = stated.length > 0 && !this.#closed.has(group);
       whole.addEventListener("toggle", () => this.#closed[whole.open ? "delete" : "add"](group));
       if (left.length) {

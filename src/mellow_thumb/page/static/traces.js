@@ -4,7 +4,7 @@ import { Plot } from "./vendor.js";
 
 const LONG = 10; // s
 const INK = "#23302b";
-const COLOURS = { signal: "#93391a", shaped: "#6b7a2c", axis: "#1f5a66" };
+const COLOURS = { signal: "#93391a", shaped: "#566321", axis: "#1f5a66", would: "#a8360a" };
 
 export class Traces {
   #frames = [];
@@ -13,21 +13,23 @@ export class Traces {
   #units = {};
   #shown = "";
   #drawn = 0;
+  #would = new Map();
 
   /**
    * @param {HTMLElement} box what it is drawn in
    * @param {HTMLSelectElement} choice which route; the first choice is the one that acts
+   * @param {HTMLElement} legend what the lines are
    */
-  constructor(box, choice) {
+  constructor(box, choice, legend) {
     this.box = box;
     this.choice = choice;
     const axis = (scale, side, show) => ({ scale, side, show, size: 38, stroke: INK, grid: { show: side === 3, stroke: "#d9d1bb" }, font: "11px Georgia" });
     this.plot = new Plot(
       {
         width: Math.max(box.clientWidth, 100),
-        height: 140,
+        height: 132,
         cursor: { show: false },
-        legend: { show: true, live: false },
+        legend: { show: false },
         scales: { x: { time: false }, signal: {}, axis: {} },
         axes: [
           { size: 28, stroke: INK, grid: { show: false }, font: "11px Georgia", values: (_, at) => at.map((one) => `${one} s`) },
@@ -39,12 +41,19 @@ export class Traces {
           { label: "signal", scale: "signal", stroke: COLOURS.signal, width: 1, points: { show: false } },
           { label: "shaped", scale: "signal", stroke: COLOURS.shaped, width: 2, points: { show: false } },
           { label: "axis", scale: "axis", stroke: COLOURS.axis, width: 2, points: { show: false } },
+          { label: "now", scale: "axis", stroke: COLOURS.would, width: 2, dash: [5, 4], points: { show: false } },
         ],
       },
-      [[0], [0], [0], [0]],
+      [[0], [0], [0], [0], [null]],
       box,
     );
-    new ResizeObserver(() => this.plot.setSize({ width: Math.max(box.clientWidth, 100), height: 140 })).observe(box);
+    this.keys = Object.values(COLOURS).map((colour) => {
+      const key = document.createElement("span");
+      key.style.color = colour;
+      legend.append(key, " ");
+      return key;
+    });
+    new ResizeObserver(() => this.plot.setSize({ width: Math.max(box.clientWidth, 100), height: 132 })).observe(box);
   }
 
   /** Show another profile, or the same one changed. */
@@ -57,6 +66,22 @@ export class Traces {
     this.choice.value = names.includes(before) ? before : "";
     if (!(this.#shown in this.#drives)) this.#shown = names[0];
     this.#units = Object.assign({}, ...Object.values(profile.scales));
+  }
+
+  /** Show a route whose numbers are turned, until another acts. */
+  about(route) {
+    if (route in this.#drives) this.#shown = route;
+  }
+
+  /** Begin with what was before this page. */
+  past(frames) {
+    this.#frames = frames;
+  }
+
+  /** Lay what the same hands would have done with the numbers of now over what they did. */
+  again(found) {
+    this.#would.clear();
+    found?.times.forEach((t, k) => this.#would.set(t, found.axes[k]));
   }
 
   /** Keep a frame, and draw now and then. */
@@ -81,17 +106,16 @@ export class Traces {
     const drives = this.#drives[route] ?? [];
     const axis = drives[Math.min(part, drives.length - 1)];
     const unit = this.#units[axis]?.unit ?? "";
-    const label = (k, words) => {
-      const cell = this.box.querySelectorAll(".u-legend .u-label")[k];
-      if (cell && cell.textContent !== words) cell.textContent = words;
-    };
-    label(0, route);
-    label(2, unit ? `${axis}, ${unit}` : (axis ?? "axis"));
+    const words = [route, "shaped", unit ? `${axis}, ${unit}` : (axis ?? ""), this.#would.size ? "now" : ""];
+    words.forEach((one, k) => {
+      if (this.keys[k].textContent !== one) this.keys[k].textContent = one;
+    });
     this.plot.setData([
       this.#frames.map((one) => one.t - now),
       heard.map((one) => one[part]),
       heard.map((one) => one[2 + part]),
       this.#frames.map((one) => one.axes[axis] ?? null),
+      this.#frames.map((one) => this.#would.get(one.t)?.[axis] ?? null),
     ]);
   }
 }
