@@ -71,7 +71,9 @@ def because(session: mt.Session, signal: str, value: object, on: str | None = No
 
 
 def test_each_reason_is_told(session: mt.Session) -> None:
-    assert because(session, "mouse.move", (5.0, 0.0)) == "the gate of look is closed"
+    assert (
+        because(session, "mouse.move", (5.0, 0.0)) == "glassing is closed, and look waits for that to change"
+    )
     assert because(session, "mouse.right", 1) == "acted"
     assert because(session, "mouse.right", 1) == "it says nothing new"
     assert because(session, "mouse.move", (5.0, 0.0)) == "acted"

@@ -20,6 +20,7 @@ if TYPE_CHECKING:
 
     import pandas as pd
 
+    from ..insight import Idle
     from ..profiles import Profile
     from ..takes import Take
 
@@ -93,6 +94,9 @@ def demo(out: Path, files: bool) -> None:
     is_flag=True,
     help="Play a take that is larger than memory, piece by piece; needs -o FILE.csv.",
 )
+@click.option(
+    "--why", is_flag=True, help="Look at every event that did nothing, and say why; not only at some."
+)
 @player
 def replay(
     profile: Path,
@@ -103,11 +107,15 @@ def replay(
     *,
     as_json: bool,
     stream: bool,
+    why: bool,
 ) -> None:
     """Play TAKE through PROFILE: what turned, how far, where it stopped.
 
     With a second profile, OTHER, say where and when the two part on the same hands.
     """
+    from math import inf
+
+    from ..insight import idle_of
     from ..takes import replay as play
 
     if len(others) > 2:
@@ -123,7 +131,12 @@ def replay(
         _part(loaded, load(second[0], player), recorded, rate, output, as_json=as_json)
         return
     table = play(loaded, recorded, rate=rate)
-    _tell(loaded, table, recorded, as_json=as_json)
+    if why:
+        with shown_progress("looking at each event") as progress:
+            idle = idle_of(loaded, recorded, inf, progress)
+    else:
+        idle = idle_of(loaded, recorded)
+    _tell(loaded, table, recorded, idle, as_json=as_json)
     if output:
         if not as_json:
             click.echo()
@@ -255,11 +268,13 @@ def export(
         click.echo(f"wrote {written}", err=text)
 
 
-def _tell(profile: Profile, table: pd.DataFrame, take: Take, *, as_json: bool = False) -> None:
+def _tell(
+    profile: Profile, table: pd.DataFrame, take: Take, idle: Idle | None = None, *, as_json: bool = False
+) -> None:
     """Print what happened, for people or for programs."""
     from ..insight import account_of
 
-    account = account_of(profile, table, take)
+    account = account_of(profile, table, take, idle)
     if as_json:
         import json
 

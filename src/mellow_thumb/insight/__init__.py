@@ -16,14 +16,17 @@ if TYPE_CHECKING:
     from .findings import LEVELS, sarif
     from .fitting import fit
     from .gltf_files import write_gltf
+    from .idle import Idle, idle_of
     from .reporting import digits, figures_of, write_report
     from .response import response_of, shaped
     from .sweeping import sweep
-    from .telling import tell
+    from .telling import Telling, tell
 
 __all__ = [
     "LEVELS",
     "Control",
+    "Idle",
+    "Telling",
     "account_of",
     "check",
     "compare",
@@ -32,6 +35,7 @@ __all__ = [
     "feel",
     "figures_of",
     "fit",
+    "idle_of",
     "response_of",
     "sarif",
     "shaped",
@@ -56,6 +60,10 @@ __getattr__ = lazy_front(
         ),
         "fitting": ("fit",),
         "gltf_files": ("write_gltf",),
+        "idle": (
+            "Idle",
+            "idle_of",
+        ),
         "reporting": (
             "digits",
             "figures_of",
@@ -66,6 +74,9 @@ __getattr__ = lazy_front(
             "shaped",
         ),
         "sweeping": ("sweep",),
-        "telling": ("tell",),
+        "telling": (
+            "Telling",
+            "tell",
+        ),
     },
 )

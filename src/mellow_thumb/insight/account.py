@@ -17,6 +17,7 @@ if TYPE_CHECKING:
     from ..plan import Axis
     from ..profiles import Profile
     from ..takes import Take
+    from .idle import Idle
 
     Mask = npt.NDArray[np.bool_]
     Times = npt.NDArray[np.float64]
@@ -114,6 +115,10 @@ class Account:
     walked: Walked | None = None
     mounts: dict[str, tuple[Stretch, ...]] = field(default_factory=dict)
     """For each of several mounts, when it was in force."""
+    became: dict[str, dict[str, int]] = field(default_factory=dict)
+    """What became of events, where that was asked: by signal, how often for which reason."""
+    idle: tuple[str, ...] = ()
+    """What of that did nothing, in words."""
 
     def as_dict(self) -> dict[str, Any]:
         """The same as plain data."""
@@ -159,15 +164,19 @@ class Account:
         rows += [
             ("drawn in", f"{name}: {_rows(count)} outside its range") for name, count in self.clipped.items()
         ]
+        rows += [("idle", words) for words in self.idle]
         width = max(len(name) for name, _ in rows)
         return "\n".join([*head, "", *(f"{name:<{width}}  {words}" for name, words in rows)])
 
 
-def account_of(profile: Profile, table: pd.DataFrame, take: Take | None = None) -> Account:
+def account_of(
+    profile: Profile, table: pd.DataFrame, take: Take | None = None, idle: Idle | None = None
+) -> Account:
     """Say what happened in a replay of a profile; axes that stood still all the time are left out.
 
     With its `take`, gates, mounts and cues have their own times (within `FINE` seconds), and it is said what
-    is odd about it and where what was refused stands; without it their times are those of frames.
+    is odd about it and where what was refused stands; without it their times are those of frames. With what
+    of it was `idle` that is said as well.
     """
     t = table["t"].to_numpy()
     refused, switched = dict(table.attrs.get("refused", {})), _switched(profile, table, take)
@@ -192,6 +201,8 @@ def account_of(profile: Profile, table: pd.DataFrame, take: Take | None = None) 
         first={name: take.first(name) for name in refused} if take is not None else {},
         walked=_walked(table) if profile.movement else None,
         mounts=switched.mounts,
+        became=idle.counts if idle else {},
+        idle=tuple(idle.lines()) if idle else (),
     )
 
 

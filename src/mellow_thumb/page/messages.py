@@ -56,7 +56,7 @@ class Do(_Message):
     """A wish for something without a value."""
 
     kind: Literal["do"]
-    what: Literal["undo", "redo", "side", "copy", "keep", "sheet", "begin"]
+    what: Literal["undo", "redo", "side", "copy", "keep", "sheet", "begin", "why", "enough"]
 
 
 Said = Annotated[Hello | FrameAsked | Change | Do, Field(discriminator="kind")]

@@ -127,6 +127,9 @@ class Room:
     async def _do(self, line: WebSocket, what: str) -> None:
         """Undo, redo, go to the other side, keep."""
         words = ""
+        if what in ("why", "enough"):
+            self.seat.wonder(on=what == "why")
+            return
         try:
             if what == "keep":
                 kept = self.desk.keep()

@@ -8,9 +8,11 @@ from typing import TYPE_CHECKING, Any
 from ..devices import BrowserDoor
 from ..insight import tell
 from ..plan import DEVICES
+from ..takes import events_of
 from .acting import Acting
 from .stand import Stand
-from .tape import Tape, events_of
+from .tape import Tape
+from .wondering import Wondering
 
 if TYPE_CHECKING:
     from ..profiles import Profile, Sheet
@@ -48,6 +50,8 @@ class Seat:
         self.first = profile
         """The profile with which the session began."""
         self.stand = Stand(self.session)
+        self.wondering = Wondering()
+        """Who says why nothing happened, while the page asks."""
         self.shown: dict[str, Any] = {}
         """What the last frame showed."""
 
@@ -79,6 +83,11 @@ class Seat:
         """Sit down where another seat's hands sat."""
         if before.door is not None:
             self.sit(before._now, *before._size)
+        self.wonder(on=before.wondering.on)
+
+    def wonder(self, *, on: bool) -> None:
+        """Begin or end to say why nothing happened."""
+        self.wondering.ask(self.session, self.door, on=on)
 
     def leave(self) -> None:
         """Get up: what is held is let go."""
@@ -139,6 +148,7 @@ class Seat:
             "late": session.late,
             "cut": session.cut,
             "fade": frame.fade,
+            "came": self.wondering.news(session, self.door, self.telling),
             "acting": self._acting.ways(traced["heard"], frame),
         } | traced
         return self.shown

@@ -6,15 +6,15 @@ from collections import deque
 from dataclasses import dataclass
 from math import inf
 from operator import itemgetter
-from typing import TYPE_CHECKING, Any, NamedTuple
+from typing import TYPE_CHECKING, Any
 
 from ..formulas import heading_of
-from ..plan import DEVICES, find_signal
+from ..plan import find_signal
 from ..session import Host, is_known
-from ..takes import COLUMNS, Take, parts_of
+from ..takes import COLUMNS, Event, Take, parts_of
 
 if TYPE_CHECKING:
-    from collections.abc import Iterator, Sequence
+    from collections.abc import Sequence
 
     from ..session import Frame, Quadruple, Session, Snapshot, Triple
     from .stand import Seen
@@ -25,15 +25,6 @@ MOST = 200_000
 """Events that are kept, at the most."""
 APART = 1.0
 """Seconds between two moments to which a session can go back."""
-
-
-class Event(NamedTuple):
-    """Something a hand did, at a session's time (s)."""
-
-    t: float
-    signal: str
-    value: float | tuple[float, float]
-    on: str | None = None
 
 
 @dataclass(slots=True)
@@ -52,24 +43,6 @@ class Taped:
     """What was seen at its end."""
     traced: dict[str, Any] | None = None
     """What is drawn of it over time: its axes, and what routes heard."""
-
-
-def events_of(take: Take) -> Iterator[Event]:
-    """What hands did in a take, in the order of time; what its host said of its own world is left out."""
-    rows = take.table.sort_values("t", kind="stable")
-    names, values, times = (rows[name].tolist() for name in ("signal", "value", "t"))
-    begun = rows["on"].tolist() if "on" in rows else [None] * len(rows)
-    k = 0
-    while k < len(names):
-        base, _, part = names[k].rpartition(".")
-        ours = base.partition(".")[0] in (*DEVICES, "flag", "choice", "setting") or names[k] == "host.focus"
-        pair = part == "x" and names[k + 1 : k + 2] == [f"{base}.y"] and is_known(base)
-        pair = pair and times[k + 1] == times[k] and find_signal(base).signal.pair
-        value = (values[k], values[k + 1]) if pair else values[k]
-        if ours:
-            on = begun[k] if isinstance(begun[k], str) and begun[k] else None
-            yield Event(times[k], base if pair else names[k], value, on)
-        k += 2 if pair else 1
 
 
 class Tape:

@@ -9,19 +9,22 @@ from __future__ import annotations
 from math import hypot, isclose
 from typing import TYPE_CHECKING
 
-from ..plan import DEVICES, FINGERS, MOVES
+from ..basics import listed
+from ..plan import DEVICES, FINGERS, MOVES, Condition, EdgeZone, Several
 from .contacts import LEAST
 from .doors import USED
 from .frame import Frame
 from .motion import FIRST, PARTS
 
 if TYPE_CHECKING:
-    from ..plan import Plan, Route, Signal
+    from ..plan import Plan, Route, Signal, When
     from ..weaving import Item, Program
     from .contacts import Contacts
 
 ACTED = "acted"
 """What an event counts as that has done something."""
+UNKNOWN = " makes nothing of it"
+"""How a reason ends where no better is known."""
 Watched = tuple["Item", "list[Item]", bool]
 """An event as it came, what it was made into, and whether it was refused at that."""
 
@@ -69,6 +72,21 @@ def _name_of(code: int, names: dict[int, str]) -> str | None:
     return None
 
 
+def _waiting(name: str, when: When, open_: dict[str, bool]) -> str:
+    """What a route or a cue waits for, by the gates that are not as it wants them."""
+    parts = when.parts if isinstance(when, Several) else (when,)
+    apart = [_closed(part, open_) for part in parts if not part.holds(open_)]
+    one = len(apart) > 1 and isinstance(when, Several) and not when.every
+    return f"{listed(apart, 'and')}, and {name} waits for {'one of them' if one else 'that'} to change"
+
+
+def _closed(when: When, open_: dict[str, bool]) -> str:
+    """A condition that does not hold, in words."""
+    if isinstance(when, Condition):
+        return f"{when.gate} is {'closed' if when.wanted else 'open'}"
+    return listed((_closed(part, open_) for part in when.parts if not part.holds(open_)), "and")
+
+
 def _idle(code: int, contacts: Contacts | None) -> str:
     """Why what happens to a finger becomes nothing."""
     if contacts is None or not LEAST < code < -1:
@@ -110,9 +128,7 @@ class _Asked:
         (beside, seen), before = self._after((t, code, *nothing)), self.state
         self.state, now = self._after(item)
         after = self.state
-        quiet = {*own, *(k for k, name in enumerate(self.program.state) if name.startswith("device_"))}
-        pairs = enumerate(zip((*after, *now), (*beside, *seen), strict=True))
-        if any(a != b and k not in quiet and not isclose(a, b, rel_tol=1e-12) for k, (a, b) in pairs):
+        if self._differ((*after, *now), (*beside, *seen), own):
             return ACTED
         if signal.kind == "switch" and y == USED:
             return "the host's interface used it"
@@ -126,7 +142,21 @@ class _Asked:
             return ACTED  # what a host says is kept, for when it is asked
         if not signal.held and x == 0.0 == y:
             return "a movement of 0"
-        return self._of_routes(signal, [after[k] for k in own], t)
+        words = self._of_routes(signal, [after[k] for k in own], t)
+        if words.endswith(UNKNOWN) and not signal.held:
+            # what it owes may be at a limit already, though what is read is still on its way there
+            self.state, kept = before, self.state
+            back, read = self._after((t, code, -x, -y))
+            self.state = kept
+            if self._differ((*back, *read), (*beside, *seen), own):
+                return f"at a limit of what {words.removesuffix(UNKNOWN)} drives"
+        return words
+
+    def _differ(self, one: tuple[float, ...], other: tuple[float, ...], own: list[int]) -> bool:
+        """Whether two states, with what frames read of them, differ in more than what was said."""
+        quiet = {*own, *(k for k, name in enumerate(self.program.state) if name.startswith("device_"))}
+        pairs = enumerate(zip(one, other, strict=True))
+        return any(a != b and k not in quiet and not isclose(a, b, rel_tol=1e-12) for k, (a, b) in pairs)
 
     def _own(self, signal: Signal) -> list[int]:
         """Where the state has what a signal said last."""
@@ -168,13 +198,13 @@ class _Asked:
         for cue in self.plan.cues:
             ours = any(address.signal == signal for address in cue.buttons.inputs)
             if ours and cue.gate and not cue.gate.holds(open_):
-                return f"the gate of {cue.name} is closed"
+                return _waiting(cue.name, cue.gate, open_)
         return "nothing asks for it now"
 
     def _of_route(self, route: Route, said: list[float], frame: Frame) -> str:
         """Why a route does nothing with an event."""
         if route.gate and not route.gate.holds(frame.gates):
-            return f"the gate of {route.name} is closed"
+            return _waiting(route.name, route.gate, frame.gates)
         mounts = self.plan.mounts
         mount = next(k for k, one in enumerate(mounts.all) if one.mount.name == frame.mount)
         keys = {axis: mounts.of(mount, axis) for axis in route.drives}
@@ -191,4 +221,6 @@ class _Asked:
             value = frame.axes[one.axis.name] if one.key in moved.values() and one.axis.limited else None
             if value is not None and (value - one.axis.low < 1e-6 or one.axis.high - value < 1e-6):
                 return f"{one.axis.name} is at its limit"
-        return f"{route.name} makes nothing of it"
+        if any(isinstance(one, EdgeZone) and one.signal == route.source.signal for one in self.plan.derived):
+            return f"not in the edge zone of {route.name}"
+        return f"{route.name}{UNKNOWN}"

@@ -13,6 +13,7 @@ if TYPE_CHECKING:
     from .recording import Recorder, record
     from .replay_table import CAMERA, STEP, outputs
     from .take import COLUMNS, Take, parts_of
+    from .take_events import Event, events_of
     from .take_files import read_take, take_pieces, take_text, write_take
     from .take_items import TakeReader, numbered
 
@@ -21,9 +22,11 @@ __all__ = [
     "COLUMNS",
     "STEP",
     "WORTH_COMPILING",
+    "Event",
     "Recorder",
     "Take",
     "TakeReader",
+    "events_of",
     "numbered",
     "outputs",
     "parts_of",
@@ -61,6 +64,10 @@ __getattr__ = lazy_front(
             "COLUMNS",
             "Take",
             "parts_of",
+        ),
+        "take_events": (
+            "Event",
+            "events_of",
         ),
         "take_files": (
             "read_take",

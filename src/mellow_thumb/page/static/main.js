@@ -1,5 +1,6 @@
 // The page: hands go out, frames come in, numbers are turned.
 
+import { Came } from "./came.js";
 import { Hands } from "./hands.js";
 import { Line } from "./line.js";
 import { Marsh } from "./marsh.js";
@@ -28,6 +29,7 @@ const line = new Line({
   back: () => find("gone").close(),
 });
 const hands = new Hands(scene, (event) => line.put(event), () => line.flush(), (x, y) => marsh.under(x, y));
+const came = new Came(find("why"), find("came"), (what) => line.say({ kind: "do", what }));
 const notebook = new Notebook(find("notebook"), (path, value, going) => {
   if (path[0] === "routes") traces.about(path[1]);
   line.say({ kind: "change", path, value, going });
@@ -37,10 +39,16 @@ const notebook = new Notebook(find("notebook"), (path, value, going) => {
 function told(message) {
   if (message.kind === "frame") frame(message);
   else if (message.kind === "profile") profile(message);
-  else if (message.kind === "past") traces.past(message.frames);
+  else if (message.kind === "past") begun(message.frames);
   else if (message.kind === "again") again(message.found);
   else if (message.kind === "turned") notebook.turned(message.path, message.curves);
   else if (message.kind === "refused" && !(message.path && notebook.refused(message.path, message.words))) say(message.words, true);
+}
+
+/** A session is there: it shows what was before this page, and is asked what it was asked before. */
+function begun(frames) {
+  traces.past(frames);
+  if (find("why").open) came.again();
 }
 
 function again(found) {
@@ -53,6 +61,7 @@ function frame(message) {
   marsh.draw(message);
   watch.frame(message);
   traces.frame(message);
+  came.frame(message);
   hands.follow(message.cursor);
   find("hint").textContent = hint(message);
   find("mounted").textContent = `${message.mount}, ${message.device === "none" ? "no hands yet" : message.device}`;

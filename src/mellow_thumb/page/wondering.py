@@ -1,0 +1,66 @@
+"""Why did nothing happen? How far each thing got that came, for as long as the page asks."""
+
+from __future__ import annotations
+
+from collections import Counter
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from ..devices import BrowserDoor
+    from ..insight import Telling
+    from ..session import Session
+
+    Word = tuple[str, str]
+
+ACTED = "acted"
+
+
+class Wondering:
+    """Tells, frame by frame, what came and did nothing, and why; and what of it acted."""
+
+    def __init__(self) -> None:
+        self._before: Counter[Word] = Counter()
+        self.on = False
+        """Whether somebody asks: looking at each event costs more than a frame."""
+
+    def ask(self, session: Session, door: BrowserDoor | None, *, on: bool) -> None:
+        """Begin or end to ask."""
+        self.on = on
+        if not on:
+            session.forget_reasons()
+        self._before = self._all(session, door) if on else Counter()
+
+    def news(
+        self, session: Session, door: BrowserDoor | None, telling: Telling
+    ) -> list[tuple[str, str, int]]:
+        """What has come since the last frame: the signal, what became of it, and how often."""
+        if not self.on:
+            return []
+        now = self._all(session, door)
+        fresh, self._before = now - self._before, now
+        return [(signal, _opened(reason, telling), count) for (signal, reason), count in fresh.items()]
+
+    def _all(self, session: Session, door: BrowserDoor | None) -> Counter[Word]:
+        """Everything that is counted of what came."""
+        found: Counter[Word] = Counter()
+        for signal, reasons in session.reasons.items():
+            for reason, count in reasons.items():
+                found[signal, reason] = count
+        for signal, reasons in session.refused.items():
+            for reason, count in reasons.items():
+                found[signal, f"refused: {reason}"] = count
+        for signal, count in session.clipped.items():
+            found[signal, "drawn in to its range"] = count
+        for (kind, reason), count in door.refused.items() if door else ():
+            found[kind, f"refused by the door: {reason}"] = count
+        found["some event", "it came too late to keep its time"] = session.late
+        found["some event", "it came long before its time, and waits"] = session.early
+        return found
+
+
+def _opened(reason: str, telling: Telling) -> str:
+    """A reason with what opens the gate that it names."""
+    name, _, rest = reason.partition(" is closed")
+    if rest and name in telling.gates:
+        return f"{reason} (it opens: {telling.gates[name]})"
+    return reason
