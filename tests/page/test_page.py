@@ -177,6 +177,19 @@ def test_the_same_hands_again_and_kept_as_a_take(browser: Browser, tmp_path: Pat
         )
 
 
+def test_why_nothing_happened_is_told_where_somebody_wonders(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.CHART) as one:
+        one.tab.locator("#why summary").click()
+        one.tab.locator("#scene").focus()
+        one.tab.keyboard.press("KeyJ")
+        one.until("document.querySelector('#came').textContent.includes('key.KeyJ')")
+        assert "the profile does not use it" in one.tab.locator("#came").inner_text()
+        one.tab.get_by_role("button", name="begin again").click()
+        one.tab.locator("#scene").focus()
+        one.tab.keyboard.press("KeyE")
+        one.until("document.querySelector('#came').textContent.includes('it opens: M pressed')")
+
+
 def test_a_sheet_takes_what_it_may_say(browser: Browser, tmp_path: Path) -> None:
     source, sheet = ROOT / "examples" / "settings.toml", tmp_path / "mine.toml"
     with felt(browser, tmp_path, source, player=sheet) as one:

@@ -11,6 +11,7 @@ from typing import TYPE_CHECKING
 
 from ..basics import listed
 from ..plan import DEVICES, FINGERS, MOVES, Condition, EdgeZone, Several
+from ..weaving import own_role
 from .contacts import LEAST
 from .doors import USED
 from .frame import Frame
@@ -103,6 +104,13 @@ class _Asked:
     def __init__(self, plan: Plan, program: Program, state: tuple[float, ...]) -> None:
         self.plan, self.program, self.state = plan, program, state
         self._roles = {role: k for k, role in enumerate(program.roles.values())}
+        made = tuple(own_role(f"signals.{one.name}") for one in plan.derived)
+        # what is made of signals does nothing by itself, nor does it to know which device was used last
+        self._quiet = {
+            k
+            for k, (name, role) in enumerate(program.roles.items())
+            if name.startswith("device_") or role.startswith(made) or " through " in role
+        }
 
     def pass_on(self, items: list[Item]) -> None:
         """Let something act that nobody asks about."""
@@ -154,14 +162,12 @@ class _Asked:
 
     def _differ(self, one: tuple[float, ...], other: tuple[float, ...], own: list[int]) -> bool:
         """Whether two states, with what frames read of them, differ in more than what was said."""
-        quiet = {*own, *(k for k, name in enumerate(self.program.state) if name.startswith("device_"))}
+        quiet = {*own, *self._quiet}
         pairs = enumerate(zip(one, other, strict=True))
         return any(a != b and k not in quiet and not isclose(a, b, rel_tol=1e-12) for k, (a, b) in pairs)
 
     def _own(self, signal: Signal) -> list[int]:
         """Where the state has what a signal said last."""
-        from ..weaving import own_role
-
         stems = (own_role(signal.name), signal.name.replace(".", "_"))
         parts = ("_x", "_y") if signal.pair else ("",)
         wanted = [f"{stem}{part}" for stem in stems for part in parts]
