@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING, Any
 from ..devices import BrowserDoor
 from ..insight import tell
 from ..plan import DEVICES
+from ..plan.mounts import Headset
 from ..takes import events_of
 from .acting import Acting
 from .stand import Stand
@@ -25,6 +26,10 @@ if TYPE_CHECKING:
 
 PLAYED = 60.0
 """Frames a second in which the hands of a take act."""
+
+
+HEAD = ((0.0, 1.65, 0.0), (0.0, 0.0, 0.0, 1.0))
+"""Where a head is that no headset tells of: its place (m) and its rotation in the play space."""
 
 
 class Seat:
@@ -64,7 +69,7 @@ class Seat:
             while k < len(events) and events[k].t < until:
                 self.tape.feed(events[k].signal, events[k].value, at=events[k].t, on=events[k].on)
                 k += 1
-            self._frame(rate, None)
+            self._frame(rate, HEAD if self._worn else None)
         self._let_go()
 
     def sit(self, now: float, width: float, height: float) -> None:
@@ -101,6 +106,11 @@ class Seat:
         self.tape.frame(0.0, self.stand.place)
 
     @property
+    def _worn(self) -> bool:
+        """Whether a mount is a headset's."""
+        return any(isinstance(one.mount, Headset) for one in self.profile.mounts.all)
+
+    @property
     def _counts(self) -> bool:
         """Whether the profile asks for a mouse's counts, or else for a pointer's pixels."""
         return any(route.source.signal.name == "mouse.move" for route in self.profile.routes)
@@ -129,7 +139,8 @@ class Seat:
     def frame(self, now: float) -> dict[str, Any]:
         """The frame that ends at a moment of the page's clock (ms), as plain data."""
         assert self.door is not None
-        frame, (place, turned, view), traced = self._frame((now - self._now) / 1000.0, self.door.head)
+        head = self.door.head or (HEAD if self._worn else None)
+        frame, (place, turned, view), traced = self._frame((now - self._now) / 1000.0, head)
         self._now = now
         for name, times in frame.cues.items():
             self.cues[name] = self.cues.get(name, 0) + times

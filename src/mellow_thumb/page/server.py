@@ -56,7 +56,7 @@ def running(
         room.seat.play(read_take(take))
     listening = _listening(port)
     hosts = [f"{name}:{listening.getsockname()[1]}" for name in (HERE, "localhost")]
-    guard = Guard(_application(room), hosts)
+    guard = Guard(application(room), hosts)
     config = uvicorn.Config(
         guard, log_level="critical", access_log=False, lifespan="off", ws="websockets-sansio",
         ws_max_size=LARGEST, ws_max_queue=8, ws_per_message_deflate=False, server_header=False,
@@ -103,7 +103,7 @@ def _await_start(server: uvicorn.Server, thread: threading.Thread) -> None:
         time.sleep(0.005)
 
 
-def _application(room: Room) -> Starlette:
+def application(room: Room) -> Starlette:
     """What is served: the page, its files, the land, the line."""
 
     async def page(_: Request) -> Response:
