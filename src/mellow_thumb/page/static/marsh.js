@@ -19,7 +19,7 @@ class Ghost {
   #path = null;
   #pace = 1;
 
-  constructor(scene, color) {
+  constructor(scene, chart, color) {
     this.marks = ["walked", "looked"].map((what) => {
       const dots = new Points(new BufferGeometry(), new PointsMaterial({ color, size: what === "looked" ? 4 : 3, sizeAttenuation: false }));
       dots.frustumCulled = false;
@@ -28,9 +28,13 @@ class Ghost {
     const seen = new MeshBasicMaterial({ color, transparent: true, opacity: 0.55 });
     this.look = new Mesh(new SphereGeometry(0.22, 12, 8), seen);
     this.body = new Mesh(new CapsuleGeometry(0.24, 1.2, 3, 10), seen);
-    this.all = [...this.marks, this.look, this.body];
+    this.trail = new Points(new BufferGeometry(), this.marks[1].material);
+    this.pin = new Mesh(new SphereGeometry(0.7, 12, 8), seen);
+    this.all = [...this.marks, this.look, this.body, this.trail, this.pin];
+    this.trail.frustumCulled = false;
+    chart.add(this.trail, this.pin);
     for (const one of this.all) one.visible = false;
-    scene.add(...this.all);
+    scene.add(...this.marks, this.look, this.body);
   }
 
   show(path, pace) {
@@ -44,6 +48,10 @@ class Ghost {
       dots.geometry = new BufferGeometry();
       dots.geometry.setAttribute("position", new BufferAttribute(raised, 3));
     }
+    const above = Float32Array.from(path.looked, (one, k) => (k % 3 === 2 ? 2 : one)); // on the paper
+    this.trail.geometry.dispose();
+    this.trail.geometry = new BufferGeometry();
+    this.trail.geometry.setAttribute("position", new BufferAttribute(above, 3));
     const [x, , z] = path.walked;
     const stays = path.walked.every((one, k) => k % 3 === 1 || Math.abs(one - (k % 3 ? z : x)) < 0.05);
     this.body.visible = this.marks[0].visible = !stays;
@@ -54,6 +62,7 @@ class Ghost {
     const many = this.#path.looked.length / 3;
     const at = Math.floor(now / this.#pace) % many;
     this.look.position.fromArray(this.#path.looked, 3 * at);
+    this.pin.position.set(this.look.position.x, this.look.position.y, 2);
     this.body.position.fromArray(this.#path.walked, 3 * at);
     this.body.position.y += 0.85;
   }
@@ -101,7 +110,7 @@ export class Marsh {
     this.#things();
     this.warden = this.#figure();
     this.#paper();
-    this.ghosts = ["was", "would"].map((which) => new Ghost(this.#scene, GHOSTS[which]));
+    this.ghosts = ["was", "would"].map((which) => new Ghost(this.#scene, this.#chart, GHOSTS[which]));
     new ResizeObserver(() => this.#fit()).observe(box);
     this.#fit();
   }

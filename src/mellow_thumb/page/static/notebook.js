@@ -93,7 +93,7 @@ export class Notebook {
     for (const [group, { stated, left }] of groups) {
       const [whole, summary] = [made("details"), made("summary")];
       const [section, name] = group.split(".");
-      summary.append(made("b", name ?? (section === "cursor" ? "pointer" : section)), ` ${name ? section.replace(/s$/, "") : ""}`);
+      summary.append(made("b", name ?? (section === "cursor" ? "pointer" : section)), ` ${name ? (section === "axes" ? "axis" : section.replace(/s$/, "")) : ""}`);
       whole.append(summary, ...(section === "routes" ? [this.#curve(group)] : []), ...stated);
       whole.open = stated.length > 0 && !this.#closed.has(group);
       whole.addEventListener("toggle", () => this.#closed[whole.open ? "delete" : "add"](group));

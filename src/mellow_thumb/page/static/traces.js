@@ -6,6 +6,10 @@ const LONG = 10; // s
 const INK = "#23302b";
 const COLOURS = { signal: "#93391a", shaped: "#566321", axis: "#1f5a66", would: "#a8360a" };
 
+function brief(value) {
+  return value !== null && Math.abs(value) >= 1000 ? `${value / 1000}k` : String(value ?? "");
+}
+
 export class Traces {
   #frames = [];
   #drives = {};
@@ -23,7 +27,7 @@ export class Traces {
   constructor(box, choice, legend) {
     this.box = box;
     this.choice = choice;
-    const axis = (scale, side, show) => ({ scale, side, show, size: 38, stroke: INK, grid: { show: side === 3, stroke: "#d9d1bb" }, font: "11px Georgia" });
+    const axis = (scale, side, show) => ({ scale, side, show, size: 38, stroke: INK, grid: { show: side === 3, stroke: "#d9d1bb" }, font: "11px Georgia", values: (_, at) => at.map(brief) });
     this.plot = new Plot(
       {
         width: Math.max(box.clientWidth, 100),
