@@ -3,9 +3,13 @@
 from __future__ import annotations
 
 import difflib
+import os
 import shutil
+import struct
+import subprocess
 from collections.abc import Iterator
 from contextlib import contextmanager
+from math import hypot
 from pathlib import Path
 from typing import Any
 
@@ -113,6 +117,77 @@ def test_a_mouse_turns_the_view_as_a_replay_of_the_tape_does(browser: Browser, t
         assert one.seat.shown["warden"][2] < -0.02
         assert replayed(one) == pytest.approx(one.axes, abs=1e-9)
         assert one.seat.session.refused == {}
+
+
+PAD = """() => {
+  window.pad = { index: 0, id: "a pad", mapping: "standard", connected: true, timestamp: 1, axes: [0, 0, 0, 0],
+    buttons: [...Array(17)].map(() => ({ value: 0, pressed: false })) };
+  navigator.getGamepads = () => [window.pad, null];
+  window.push = (axes, mapping) => Object.assign(window.pad, { axes, mapping, timestamp: performance.now() });
+}"""
+
+
+def test_a_gamepad_acts_by_the_standard_layout_and_says_so_where_it_has_another(
+    browser: Browser, tmp_path: Path
+) -> None:
+    with felt(browser, tmp_path, marsh.FOLLOWING) as one:
+        one.tab.evaluate(PAD)
+        one.tab.evaluate("push([0, -1, 0.8, 0], 'standard')")
+        one.frames(6)
+        # the numbers have the focus, and the hand on the stick goes on
+        one.tab.get_by_label("routes.look sensitivity yaw").focus()
+        one.frames(4)
+        assert one.axes["yaw_total"] > 10.0
+        assert hypot(*one.seat.shown["warden"][:3:2]) > 0.1
+        one.tab.evaluate("push([0, 0, 0, 0], 'standard')")
+        one.frames(12)
+        assert replayed(one) == pytest.approx(one.axes, abs=1e-9)
+        before = one.axes["yaw_total"]
+        one.tab.evaluate("push([1, 1, 1, 1], '')")
+        one.until("document.querySelector('#hint').textContent.includes('does not know the layout of a pad')")
+        assert one.axes["yaw_total"] == pytest.approx(before, abs=1e-6)
+
+
+def test_ten_fingers_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.FINGERS) as one:
+        line = one.tab.context.new_cdp_session(one.tab)
+
+        def touch(kind: str, places: list[tuple[float, float]]) -> None:
+            points = [{"x": x, "y": y, "id": k} for k, (x, y) in enumerate(places)]
+            line.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
+            one.frames(1)
+
+        touch("touchStart", [(150, 200), (300, 200)])
+        for k in range(6):
+            touch("touchMove", [(150 - 8 * k, 200), (300 + 8 * k, 200 + 2 * k)])
+        touch("touchEnd", [])
+        assert one.axes["zoom"] > 1.2
+        touch("touchStart", [(60 + 40 * k, 180) for k in range(10)])
+        touch("touchMove", [(64 + 40 * k, 190) for k in range(10)])
+        touch("touchEnd", [])
+        one.frames(8)
+        assert replayed(one) == pytest.approx(one.axes, abs=1e-9)
+        assert one.seat.session.refused == {}
+
+
+def test_a_phones_sensors_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.SCOPE) as one:
+        one.tab.evaluate(PAD)
+        one.tab.evaluate("pad.buttons[6] = { value: 1, pressed: true }; push([0, 0, 0, 0], 'standard')")
+        one.tab.evaluate(
+            """() => { for (let k = 0; k < 20; k += 1) dispatchEvent(new DeviceMotionEvent("devicemotion", {
+              rotationRate: { alpha: 20, beta: 5, gamma: -30 }, accelerationIncludingGravity: { x: 0, y: 9.8, z: 1 } })); }"""
+        )
+        one.frames(3)
+        for _ in range(6):
+            one.tab.evaluate(
+                """() => dispatchEvent(new DeviceMotionEvent("devicemotion", { rotationRate: { alpha: 5, beta: 2,
+                  gamma: -40 }, accelerationIncludingGravity: { x: 0, y: 9.8, z: 1 } }))"""
+            )
+            one.frames(1)
+        assert abs(one.axes["yaw_total"]) > 0.05
+        one.frames(8)
+        assert replayed(one) == pytest.approx(one.axes, abs=1e-9)
 
 
 def test_a_number_is_turned_without_a_jump_and_kept_alone(browser: Browser, tmp_path: Path) -> None:
@@ -255,9 +330,32 @@ def test_no_serious_fault_for_those_who_see_or_hold_otherwise(
 def test_the_scene_is_light_enough(browser: Browser, tmp_path: Path) -> None:
     for source in (marsh.FOLLOWING, marsh.FINGERS):
         with felt(browser, tmp_path, source) as one:
-            counts = one.tab.evaluate("window.marsh.counts")
+            counts = one.tab.evaluate("window.felt.marsh.counts")
             assert 0 < counts["calls"] <= 300
             assert 0 < counts["triangles"] <= 150_000
+
+
+def test_a_picture_is_written_whole_or_not_at_all(command: str, tmp_path: Path) -> None:
+    words = ["try", str(marsh.FOLLOWING), "--take", str(marsh.FOLLOWING_TAKE)]
+
+    def run(*more: str, **changed: str) -> subprocess.CompletedProcess[str]:
+        environment = os.environ | changed
+        return subprocess.run(
+            [command, *words, *more], capture_output=True, text=True, cwd=tmp_path, env=environment
+        )
+
+    done = run("--shot", "page.png")
+    assert (done.returncode, done.stdout, done.stderr) == (0, "wrote page.png\n", "")
+    head = (tmp_path / "page.png").read_bytes()[:24]
+    assert struct.unpack(">II", head[16:]) == (1280, 800)
+    wrong = run("--shot", "page.jpg")
+    assert (wrong.returncode, wrong.stderr) == (1, 'page.jpg: found the suffix ".jpg"; expected NAME.png\n')
+    for program in ("false", str(tmp_path / "nowhere")):
+        failed = run("--shot", "other.png", MELLOW_THUMB_BROWSER=program)
+        assert (failed.returncode, "took no picture" in failed.stderr) == (1, True)
+    none = run("--shot", "other.png", PATH="", MELLOW_THUMB_BROWSER="")
+    assert (none.returncode, "needs Chromium on the path" in none.stderr) == (1, True)
+    assert sorted(one.name for one in tmp_path.iterdir()) == ["page.png"]
 
 
 def test_no_other_site_reaches_the_session(browser: Browser, tmp_path: Path) -> None:

@@ -17,16 +17,28 @@ if TYPE_CHECKING:
 @click.option("--port", type=click.IntRange(1, 65535), help="Where to listen.  [default: a free one]")
 @click.option("--no-browser", is_flag=True, help="Print the address, and open nothing.")
 @click.option("--take", type=PATH, help="Begin with the hands of a recording: every change plays them again.")
+@click.option("--shot", type=PATH, metavar="FILE.png", help="Write a picture of the page, and end.")
 @player
 def feel_it(
-    profile: Path, player: Path | None, take: Path | None, port: int | None, *, no_browser: bool
+    profile: Path,
+    player: Path | None,
+    take: Path | None,
+    shot: Path | None,
+    port: int | None,
+    *,
+    no_browser: bool,
 ) -> None:
     """Feel PROFILE with your own hands in a browser, and change it while you do.
 
     The page is served to this machine alone, until Ctrl-C. Its address holds a token: whoever has it can
     change the profile.
     """
-    from ..page import serve
+    from ..page import serve, shoot
+
+    if shot is not None:
+        shoot(profile, shot, player=player, take=take)
+        click.echo(f"wrote {shot}")
+        return
 
     def tell(address: str) -> None:
         click.echo(f"feel {profile} at\n  {address}\nCtrl-C ends it")

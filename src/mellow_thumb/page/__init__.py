@@ -3,5 +3,6 @@
 from __future__ import annotations
 
 from .opening import Page, serve, serving
+from .shooting import shoot
 
-__all__ = ["Page", "serve", "serving"]
+__all__ = ["Page", "serve", "serving", "shoot"]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 import socket
 import threading
 import time
@@ -63,6 +64,9 @@ def running(
         date_header=False, timeout_graceful_shutdown=1,
     )  # fmt: skip
     server = uvicorn.Server(config)
+    # what a session tells the logger stands on the page: a terminal is told nothing unless it asks for it
+    quiet = logging.NullHandler()
+    logging.getLogger("mellow_thumb").addHandler(quiet)
     thread = threading.Thread(target=server.run, args=([listening],), daemon=True)
     thread.start()
     try:
@@ -72,6 +76,7 @@ def running(
         server.should_exit = True
         thread.join()
         listening.close()
+        logging.getLogger("mellow_thumb").removeHandler(quiet)
 
 
 def _sheet(player: Name, desk: Desk) -> Sheet:

@@ -4,7 +4,10 @@ const POINTERS = ["pointerdown", "pointermove", "pointerup", "pointercancel"];
 
 export class Hands {
   #held = new Map(); // keys and buttons that are down, by what lets go of them
-  #pads = new Map();
+  #pad = null; // the gamepad in use: the first that is touched
+  #stamps = new Map();
+  #asked = false;
+  strange = ""; // a gamepad whose layout the browser does not know
   raw = null; // whether movements under capture are counts: true, false, or not known yet
   wanted = "free";
 
@@ -26,11 +29,18 @@ export class Hands {
     addEventListener("focus", (event) => this.#now(event));
     document.addEventListener("visibilitychange", (event) => this.#now(event));
     document.addEventListener("pointerlockchange", () => this.#captured());
+    for (const type of ["devicemotion", "deviceorientation"]) addEventListener(type, (event) => this.#sensors(event));
+    addEventListener("gamepaddisconnected", ({ gamepad, timeStamp }) => {
+      if (gamepad.index !== this.#pad) return;
+      this.#pad = null;
+      this.put({ type: "gamepad", mapping: "standard", connected: false, axes: [], buttons: [], timeStamp });
+    });
     new ResizeObserver(() => this.put({ type: "resize", ...this.size(), timeStamp: performance.now() })).observe(scene);
   }
 
   size() {
-    return { innerWidth: Math.max(this.scene.clientWidth, 1), innerHeight: Math.max(this.scene.clientHeight, 1) };
+    const angle = screen.orientation?.angle ?? 0;
+    return { angle, innerWidth: Math.max(this.scene.clientWidth, 1), innerHeight: Math.max(this.scene.clientHeight, 1) };
   }
 
   get captured() {
@@ -45,6 +55,7 @@ export class Hands {
   #pointer(event) {
     if (event.type === "pointerdown") {
       this.scene.focus();
+      this.#askForSensors();
       if (event.pointerType === "mouse") this.capture();
       else if (event.isTrusted) this.scene.setPointerCapture(event.pointerId);
     }
@@ -101,6 +112,29 @@ export class Hands {
     this.#held.clear();
   }
 
+  /** What a phone feels, and how it is turned. */
+  #sensors(event) {
+    const { type, timeStamp } = event;
+    if (type === "deviceorientation") {
+      if (event.alpha !== null) this.put({ type, alpha: event.alpha, beta: event.beta, gamma: event.gamma, timeStamp });
+      return;
+    }
+    if (event.rotationRate?.alpha === null || !event.rotationRate) return; // a desk has none, and says so
+    const { alpha, beta, gamma } = event.rotationRate;
+    const force = event.accelerationIncludingGravity;
+    const said = { type, rotationRate: { alpha, beta, gamma }, timeStamp };
+    if (force && force.x !== null) said.accelerationIncludingGravity = { x: force.x, y: force.y, z: force.z };
+    this.put(said);
+  }
+
+  /** Some browsers give a phone's sensors to a page only once it was asked for them by a touch. */
+  async #askForSensors() {
+    const ask = globalThis.DeviceMotionEvent?.requestPermission;
+    if (this.#asked || !ask) return;
+    this.#asked = true;
+    await ask.call(DeviceMotionEvent).catch(() => "denied");
+  }
+
   #now(event) {
     const visible = event.type === "visibilitychange" ? { visibilityState: document.visibilityState } : {};
     if (event.type !== "focus") this.#held.clear();
@@ -140,8 +174,12 @@ export class Hands {
   /** What gamepads say now: a state and no event, so it is asked each frame. */
   poll() {
     for (const pad of navigator.getGamepads?.() ?? []) {
-      if (!pad || this.#pads.get(pad.index) === pad.timestamp) continue;
-      this.#pads.set(pad.index, pad.timestamp);
+      if (!pad || this.#stamps.get(pad.index) === pad.timestamp) continue;
+      this.#stamps.set(pad.index, pad.timestamp);
+      const touched = pad.buttons.some(({ pressed }) => pressed) || pad.axes.some((one) => Math.abs(one) > 0.5);
+      if (this.#pad === null || (touched && pad.index !== this.#pad)) this.#pad = pad.index;
+      if (pad.index !== this.#pad) continue;
+      this.strange = pad.mapping === "standard" ? "" : pad.id;
       const buttons = pad.buttons.map(({ value, pressed }) => ({ value, pressed }));
       this.put({ type: "gamepad", mapping: pad.mapping, connected: pad.connected, axes: [...pad.axes], buttons, timestamp: pad.timestamp });
     }

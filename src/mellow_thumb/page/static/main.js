@@ -11,7 +11,7 @@ import { Watch } from "./watch.js";
 const find = (id) => document.getElementById(id);
 const scene = find("scene");
 const land = await (await fetch("land.json")).json();
-const marsh = (window.marsh = new Marsh(scene, land)); // to be looked at from a browser's own tools
+const marsh = location.hash === "#undrawn" ? undrawn() : new Marsh(scene, land);
 // once before the line is open: what a browser needs to get its brushes ready is no frame of the session's
 marsh.draw({ pose: [0, 2, 6, 0, 0, 0, 1, 60, 0], warden: [0, land.board, 0, 0, 0, 0, 1] });
 for (let k = 0; k < 3; k += 1) await new Promise(requestAnimationFrame);
@@ -28,12 +28,18 @@ const line = new Line({
   },
   back: () => find("gone").close(),
 });
+window.felt = { marsh, line }; // to be looked at from a browser's own tools
 const hands = new Hands(scene, (event) => line.put(event), () => line.flush(), (x, y) => marsh.under(x, y));
 const came = new Came(find("why"), find("came"), (what) => line.say({ kind: "do", what }));
 const notebook = new Notebook(find("notebook"), (path, value, going) => {
   if (path[0] === "routes") traces.about(path[1]);
   line.say({ kind: "change", path, value, going });
 });
+
+/** Who draws nothing: to measure the line alone. */
+function undrawn() {
+  return { draw() {}, again() {}, under: () => "", counts: { calls: 0, triangles: 0 } };
+}
 
 /** Take what the session says. */
 function told(message) {
@@ -74,6 +80,7 @@ function frame(message) {
 
 /** What to do for the pointer to be as the profile wants it. */
 function hint(message) {
+  if (hands.strange) return `this browser does not know the layout of ${hands.strange}: it is left out`;
   if (message.cursor !== "held") return "";
   if (!hands.captured) return "click here to give the mouse to the view";
   return hands.raw ? "Escape gives the mouse back" : "Escape gives the mouse back; this browser has no raw counts: these are the system's pixels";
