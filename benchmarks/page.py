@@ -1,7 +1,7 @@
 """The page under all devices at once: memory, lost frames, and the way there and back.
 
 ``python -m benchmarks.page --seconds 600``: a headless browser holds the page, with drawing off. Each frame
-it is fed 16 movements of a mouse, a wheel, keys, a gamepad, two fingers and a phone's sensors. Beside it texts
+it is fed 16 movements of a mouse, a wheel, keys, a gamepad, two fingers, a phone's sensors. Beside it texts
 of the same size go to a bare echo on the same server library. It needs Chromium.
 """
 

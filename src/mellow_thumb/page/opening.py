@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import threading
 from contextlib import contextmanager
+from importlib.util import find_spec
 from typing import TYPE_CHECKING
 
-from ..basics import MissingError
+from ..basics import MissingError, listed
 
 if TYPE_CHECKING:
     import os
@@ -14,6 +15,10 @@ if TYPE_CHECKING:
 
     from ..profiles import Profile
     from .room import Room
+
+
+NEEDED = ("starlette", "uvicorn", "websockets")
+"""What the extra ``page`` brings."""
 
 
 class Page:
@@ -53,11 +58,11 @@ def serving(
     Raises :class:`ProfileError`, :class:`SheetError` and :class:`TakeError` as reading does,
     :class:`OutputError` where the port cannot be had, and :class:`MissingError` without the extra.
     """
-    try:
-        from .server import running
-    except ImportError as error:
-        what = f"the page needs {error.name}: pip install 'mellow-thumb[page]'"
-        raise MissingError(what) from None
+    missing = [name for name in NEEDED if find_spec(name) is None]
+    if missing:
+        raise MissingError(f"the page needs {listed(missing, 'and')}: pip install 'mellow-thumb[page]'")
+    from .server import running
+
     with running(profile, player=player, take=take, port=port) as (address, room):
         yield Page(address, room)
 
