@@ -126,7 +126,9 @@ def test_two_settings_to_go_to_and_fro_between(file: Path) -> None:
     desk.keep()  # what B says is in the file now; A says what differs from it
     desk.go("A")
     assert (said(desk.profile, YAW), said(desk.profile, PITCH)) == ("300 deg/s", "120 deg/s")
+    assert desk.apart == {YAW: "200 deg/s", PITCH: "60 deg/s"}
     desk.copy_to("B")
+    assert desk.apart == {}
     desk.go("B")
     assert said(desk.profile, YAW) == "300 deg/s"
     with pytest.raises(mt.ArgumentError, match="A or B"):

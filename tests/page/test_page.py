@@ -220,6 +220,20 @@ def test_a_number_is_turned_without_a_jump_and_kept_alone(browser: Browser, tmp_
         assert box.input_value() == "0.05 deg/count"
 
 
+def test_what_the_other_side_says_stands_beside_each_number(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.FOLLOWING) as one:
+        one.tab.get_by_label("routes.look sensitivity yaw").press("PageUp")
+        one.tab.locator("#dial-routes-look-invert-pitch").check()
+        one.until("document.querySelectorAll('.dial small:not(:empty)').length === 2")
+        assert "B: 200 deg/s" in one.tab.locator("#notebook").inner_text()
+        one.tab.keyboard.press("Alt+KeyS")
+        one.until("document.querySelector('#side').textContent === 'B'")
+        words = one.tab.locator("#notebook").inner_text()
+        assert "A: 30" in words
+        assert "A: inverts pitch" in words
+        assert not one.tab.locator("#dial-routes-look-invert-pitch").is_checked()
+
+
 def test_an_editors_save_is_taken_up(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.PROFILE) as one:
         text = one.file.read_text(encoding="utf-8")

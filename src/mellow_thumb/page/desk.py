@@ -72,6 +72,17 @@ class Desk:
         """The side that is not in force."""
         return SIDES[1 - SIDES.index(self.side)]
 
+    @property
+    def apart(self) -> Changes:
+        """Where the other side differs from this one, and what it says there; None for nothing."""
+        mine, theirs = self.current.changes, self.sides[self.other].changes
+        said = {path: self._said(self.file.data, path) for path in {**mine, **theirs}}
+        return {
+            path: theirs.get(path, first)
+            for path, first in said.items()
+            if theirs.get(path, first) != mine.get(path, first)
+        }
+
     def change(self, path: Path, value: Any, *, going: bool = False) -> None:
         """Set a value; None for what the file is not to say. While it is `going` it can be undone at once."""
         side = self.current

@@ -234,6 +234,7 @@ class Room:
             "gates": telling.gates,
             "cues": telling.cues,
             "mounts": telling.mounts,
+            "apart": [[path, value] for path, value in desk.apart.items()],
             "changed": [".".join(map(str, path)) for path in side.changes],
             "can": {"undo": bool(side.before), "redo": bool(side.after)},
             "scales": _scales(profile),

@@ -38,7 +38,25 @@ export class Notebook {
     if (shape !== this.#shape) this.#build(profile);
     this.#shape = shape;
     for (const dial of profile.dials) this.#show(dial, profile.changed);
+    this.#beside(profile);
     this.#bend(profile.curves);
+  }
+
+  /** What the other side says, under each dial where it says something else. */
+  #beside({ apart, other }) {
+    for (const { beside } of this.#dials.values()) beside.textContent = "";
+    for (const [path, value] of apart) {
+      const inverted = path.at(-1) === "invert";
+      const found = this.#dials.get(JSON.stringify(inverted ? [...path, this.#driven(path)] : path));
+      const said = inverted ? `inverts ${[value ?? "none"].flat().join(", ") || "none"}` : (value ?? "as without");
+      if (found) found.beside.textContent = `${other}: ${said}`;
+    }
+  }
+
+  /** The first axis of a route that can be inverted. */
+  #driven(path) {
+    const keys = [...this.#dials.keys()].map((one) => JSON.parse(one));
+    return keys.find((one) => one.length === 4 && one[2] === "invert" && one[1] === path[1])?.[3];
   }
 
   /** Say beside a dial why its value was refused. */
@@ -118,9 +136,10 @@ export class Notebook {
     reset.title = `${dial.label}: as in the file`;
     reset.setAttribute("aria-label", reset.title);
     wrong.setAttribute("role", "alert");
-    const found = { dial, row, wrong };
+    const beside = made("small");
+    const found = { dial, row, wrong, beside };
     reset.addEventListener("click", () => this.change(dial.path, found.first ?? null, false));
-    row.append(label, ...this.#parts(found, id), reset, wrong);
+    row.append(label, ...this.#parts(found, id), reset, beside, wrong);
     this.#dials.set(JSON.stringify(dial.path), found);
     return row;
   }
