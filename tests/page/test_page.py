@@ -349,6 +349,42 @@ def test_the_scene_is_light_enough(browser: Browser, tmp_path: Path) -> None:
             assert 0 < counts["triangles"] <= 150_000
 
 
+def test_a_device_nearby_has_a_session_of_its_own_at_the_same_desk(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.FINGERS, lan="127.0.0.2") as one:
+        assert one.page.nearby.startswith("https://127.0.0.2:")
+        assert len(one.page.fingerprint) == 95
+        phone = browser.new_context(
+            ignore_https_errors=True, has_touch=True, viewport={"width": 390, "height": 780}
+        )
+        there = phone.new_page()
+        there.goto(one.page.nearby)
+        one.until("document.querySelector('#line').textContent !== ''", there)
+        assert there.evaluate("isSecureContext")
+        line = phone.new_cdp_session(there)
+        for kind, x in (("touchStart", 100), ("touchMove", 160), ("touchMove", 200), ("touchEnd", 0)):
+            points = [{"x": x, "y": 300, "id": 1}] if x else []
+            line.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
+            one.frames(1, there)
+        one.until("!document.querySelector('#axes').textContent.includes('pan x0.00 m')", there)
+        assert one.axes["pan_x"] == 0.0  # nothing of it on the other page, whose hands are their own
+        assert not one.tab.locator("#gone").is_visible()
+        # a number that is turned here is in force there
+        one.tab.get_by_label("routes.flick glide half life").press("PageUp")
+        one.until("document.querySelector('#file').textContent.includes('1 not kept')", there)
+        # the token counts once, and never at the other address
+        other = browser.new_context(ignore_https_errors=True).new_page()
+        answer = other.goto(one.page.nearby)
+        assert answer is not None
+        assert (answer.status, "another device has used" in answer.text()) == (403, True)
+        wrong = other.goto(one.page.address.partition("?")[0] + "?" + one.page.nearby.partition("?")[2])
+        assert wrong is not None
+        assert wrong.status == 403
+        again = there.goto(one.page.nearby)
+        assert again is not None
+        assert again.ok
+        phone.close()
+
+
 def test_a_picture_is_written_whole_or_not_at_all(command: str, tmp_path: Path) -> None:
     words = ["try", str(marsh.FOLLOWING), "--take", str(marsh.FOLLOWING_TAKE)]
 

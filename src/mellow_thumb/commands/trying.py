@@ -15,6 +15,13 @@ if TYPE_CHECKING:
 @main.command("try")
 @click.argument("profile", type=PATH)
 @click.option("--port", type=click.IntRange(1, 65535), help="Where to listen.  [default: a free one]")
+@click.option(
+    "--lan",
+    is_flag=False,
+    flag_value="",
+    metavar="[ADDRESS]",
+    help="Serve one device nearby as well, such as a phone, over TLS; at this machine's own address.",
+)
 @click.option("--no-browser", is_flag=True, help="Print the address, and open nothing.")
 @click.option("--take", type=PATH, help="Begin with the hands of a recording: every change plays them again.")
 @click.option("--shot", type=PATH, metavar="FILE.png", help="Write a picture of the page, and end.")
@@ -25,6 +32,7 @@ def feel_it(
     take: Path | None,
     shot: Path | None,
     port: int | None,
+    lan: str | None,
     *,
     no_browser: bool,
 ) -> None:
@@ -40,7 +48,10 @@ def feel_it(
         click.echo(f"wrote {shot}")
         return
 
-    def tell(address: str) -> None:
-        click.echo(f"feel {profile} at\n  {address}\nCtrl-C ends it")
+    places = iter((f"feel {profile} at", "or on one device nearby, such as a phone, at"))
 
-    serve(profile, player=player, take=take, port=port or 0, browser=not no_browser, tell=tell)
+    def tell(address: str) -> None:
+        click.echo(f"{next(places)}\n  {address}")
+
+    click.echo("Ctrl-C ends it")
+    serve(profile, player=player, take=take, port=port or 0, lan=lan, browser=not no_browser, tell=tell)

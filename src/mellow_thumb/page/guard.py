@@ -28,8 +28,14 @@ class Guard:
     other methods, requests without the cookie.
     """
 
-    def __init__(self, app: ASGIApp, hosts: Iterable[str], scheme: str = "http") -> None:
-        """Stand before `app`, for requests to one of `hosts`, each with its port."""
+    def __init__(
+        self, app: ASGIApp, hosts: Iterable[str], scheme: str = "http", *, once: bool = False
+    ) -> None:
+        """Stand before `app`, for requests to one of `hosts`, each with its port.
+
+        With `once` the token is for one device: who trades it is the only one that ever does.
+        """
+        self._once, self._traded = once, False
         self._app, self._hosts, self._scheme = app, frozenset(hosts), scheme
         self.token = secrets.token_urlsafe(24)
         """What the address holds: 192 bits."""
@@ -49,7 +55,7 @@ class Guard:
         if refused is None and scope["type"] == "http" and scope["path"] == "/":
             said = parse_qs(scope.get("query_string", b"").decode("latin-1")).get("token")
             if said:
-                return self._trade(said[0])
+                return self._trade(said[0], known=self._knows(headers))
         if refused is None and not self._knows(headers):
             refused = "the address lacks its token: open the one that the terminal shows"
         if refused is None:
@@ -72,10 +78,13 @@ class Guard:
             return "found a method other than GET"
         return None
 
-    def _trade(self, said: str) -> PlainTextResponse | RedirectResponse:
-        """The cookie for the token, which leaves the address bar at once."""
+    def _trade(self, said: str, *, known: bool) -> PlainTextResponse | RedirectResponse:
+        """The cookie for the token, which leaves the address bar at once; who is `known` has it already."""
         if not hmac.compare_digest(said.encode(), self.token.encode()):
             return PlainTextResponse("found another token; open the address that the terminal shows\n", 403)
+        if self._once and self._traded and not known:
+            return PlainTextResponse("found a token that another device has used; begin anew\n", 403)
+        self._traded = True
         answer = RedirectResponse("/", 303)
         secure = self._scheme == "https"
         answer.set_cookie(self._name, self._pass, httponly=True, samesite="strict", secure=secure)

@@ -17,16 +17,20 @@ if TYPE_CHECKING:
     from .room import Room
 
 
-NEEDED = ("starlette", "uvicorn", "websockets")
+NEEDED = ("cryptography", "segno", "starlette", "uvicorn", "websockets")
 """What the extra ``page`` brings."""
 
 
 class Page:
     """A page that is being served, on which a profile is felt."""
 
-    def __init__(self, address: str, room: Room) -> None:
+    def __init__(self, address: str, room: Room, nearby: str = "", fingerprint: str = "") -> None:
         self.address = address
         """What to open in a browser; it holds the token that lets one in."""
+        self.nearby = nearby
+        """What to open on a device nearby, once; empty unless it was asked for."""
+        self.fingerprint = fingerprint
+        """SHA-256 of the certificate that it is shown there."""
         self._room = room
 
     @property
@@ -47,6 +51,7 @@ def serving(
     player: str | os.PathLike[str] | None = None,
     take: str | os.PathLike[str] | None = None,
     port: int = 0,
+    lan: str | None = None,
 ) -> Iterator[Page]:
     """Serve a page on which a profile is felt, for as long as the block runs; gives the :class:`Page`.
 
@@ -54,6 +59,10 @@ def serving(
     *keep as sheet* writes to, and makes where there is none yet; `take` a recording with whose hands it
     begins. It listens on this machine alone (127.0.0.1), at a `port` of its own choice unless one is given.
     It needs the extra ``page`` (``pip install 'mellow-thumb[page]'``).
+
+    With `lan` it listens for one device nearby as well, such as a phone, at that address of this machine, or
+    for ``""`` at the one it has in its network: with TLS, a certificate made for the run, a token that counts
+    once, and a session of its own.
 
     Raises :class:`ProfileError`, :class:`SheetError` and :class:`TakeError` as reading does,
     :class:`OutputError` where the port cannot be had, and :class:`MissingError` without the extra.
@@ -63,8 +72,8 @@ def serving(
         raise MissingError(f"the page needs {listed(missing, 'and')}: pip install 'mellow-thumb[page]'")
     from .server import running
 
-    with running(profile, player=player, take=take, port=port) as (address, room):
-        yield Page(address, room)
+    with running(profile, player=player, take=take, port=port, lan=lan) as served:
+        yield Page(*served)
 
 
 def serve(
@@ -73,6 +82,7 @@ def serve(
     player: str | os.PathLike[str] | None = None,
     take: str | os.PathLike[str] | None = None,
     port: int = 0,
+    lan: str | None = None,
     browser: bool = True,
     tell: Callable[[str], object] = print,
 ) -> None:
@@ -83,8 +93,13 @@ def serve(
     """
     import webbrowser
 
-    with serving(profile, player=player, take=take, port=port) as page:
+    from .nearby import scanned
+
+    with serving(profile, player=player, take=take, port=port, lan=lan) as page:
         tell(page.address)
+        if page.nearby:
+            code = scanned(page.nearby)
+            tell(f"{page.nearby}\n{code}made for this run, its certificate is {page.fingerprint}")
         if browser:
             webbrowser.open(page.address)
         try:

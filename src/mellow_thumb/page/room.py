@@ -97,6 +97,9 @@ class Room:
         elif self.seat.door is None:
             await self._send(line, {"kind": "refused", "words": "found no hello before it"})
         elif isinstance(said, messages.FrameAsked):
+            if self.seat.profile is not self.desk.profile:  # who sits elsewhere at this desk has changed it
+                self.seat.switch(self.desk.profile)
+                await self._send(line, self.told())
             self.seat.take(said.events)
             if said.ask:
                 await self._look(line)

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+import asyncio
 import logging
 import socket
+import tempfile
 import threading
 import time
-from contextlib import contextmanager
+from contextlib import ExitStack, contextmanager
 from pathlib import Path
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, NamedTuple
 
 import uvicorn
 from starlette.applications import Starlette
@@ -23,6 +25,7 @@ from . import land
 from .desk import Desk
 from .guard import Guard
 from .messages import LARGEST
+from .nearby import certificate_for, own_address
 from .room import Room
 
 if TYPE_CHECKING:
@@ -32,51 +35,106 @@ if TYPE_CHECKING:
     from starlette.requests import Request
 
     from ..profiles import Sheet
+    from .nearby import Certificate
 
     Name = str | os.PathLike[str]
 
 HERE = "127.0.0.1"
-"""The only address that is listened to."""
+"""The only address that is listened to, unless a device nearby is to be served."""
 FILES = Path(__file__).parent / "static"
 START = 10.0
 """Seconds that the server may take to begin."""
 
 
+class Served(NamedTuple):
+    """What is served."""
+
+    address: str
+    """For a browser on this machine, with its token."""
+    room: Room
+    nearby: str
+    """For one device nearby, with the token that it alone may use; empty unless it was asked for."""
+    fingerprint: str
+    """Of the certificate that the device is shown."""
+
+
 @contextmanager
 def running(
-    profile: str | os.PathLike[str],
-    *,
-    player: str | os.PathLike[str] | None,
-    take: str | os.PathLike[str] | None,
-    port: int,
-) -> Iterator[tuple[str, Room]]:
-    """A server in a thread of its own, for as long as the block runs: its address, and the room it serves."""
+    profile: Name, *, player: Name | None, take: Name | None, port: int, lan: str | None
+) -> Iterator[Served]:
+    """A server in a thread of its own, while the block runs; with `lan` a second for a device nearby."""
     desk = Desk(profile)
-    room = Room(desk, _sheet(player, desk) if player is not None else None, time.monotonic)
+    sheet = _sheet(player, desk) if player is not None else None
+    room = Room(desk, sheet, time.monotonic)
     if take is not None:
         room.seat.play(read_take(take))
-    listening = _listening(port)
-    hosts = [f"{name}:{listening.getsockname()[1]}" for name in (HERE, "localhost")]
-    guard = Guard(application(room), hosts)
+    with ExitStack() as stack:
+        listening = [stack.enter_context(_listening(HERE, port))]
+        hosts = [f"{name}:{listening[0].getsockname()[1]}" for name in (HERE, "localhost")]
+        guard = Guard(application(room), hosts)
+        servers, nearby, fingerprint = [_server(guard)], "", ""
+        if lan is not None:
+            address = lan or own_address()
+            certificate = certificate_for(address)
+            listening.append(stack.enter_context(_listening(address, 0)))
+            place = f"{address}:{listening[1].getsockname()[1]}"
+            other = Guard(application(Room(desk, sheet, time.monotonic)), [place], "https", once=True)
+            servers.append(_server(other, certificate))
+            nearby, fingerprint = f"https://{place}/?token={other.token}", certificate.fingerprint
+        stack.enter_context(_quiet())
+        stack.enter_context(_served(servers, listening))
+        yield Served(f"http://{hosts[0]}/?token={guard.token}", room, nearby, fingerprint)
+
+
+def _server(guard: Guard, certificate: Certificate | None = None) -> uvicorn.Server:
+    """A server behind a guard; with a certificate it speaks TLS."""
     config = uvicorn.Config(
         guard, log_level="critical", access_log=False, lifespan="off", ws="websockets-sansio",
         ws_max_size=LARGEST, ws_max_queue=8, ws_per_message_deflate=False, server_header=False,
         date_header=False, timeout_graceful_shutdown=1,
     )  # fmt: skip
-    server = uvicorn.Server(config)
-    # what a session tells the logger stands on the page: a terminal is told nothing unless it asks for it
-    quiet = logging.NullHandler()
-    logging.getLogger("mellow_thumb").addHandler(quiet)
-    thread = threading.Thread(target=server.run, args=([listening],), daemon=True)
+    if certificate is not None:
+        with tempfile.TemporaryDirectory() as folder:  # what proves us is read from files, and they are gone
+            key, chain = Path(folder, "key.pem"), Path(folder, "chain.pem")
+            key.write_bytes(certificate.key)
+            chain.write_bytes(certificate.chain)
+            config.ssl_keyfile, config.ssl_certfile = str(key), str(chain)
+            config.load()
+    return uvicorn.Server(config)
+
+
+@contextmanager
+def _quiet() -> Iterator[None]:
+    """What a session tells the logger stands on the page: a terminal is told it only where it asks."""
+    quiet, logger = logging.NullHandler(), logging.getLogger("mellow_thumb")
+    logger.addHandler(quiet)
+    try:
+        yield
+    finally:
+        logger.removeHandler(quiet)
+
+
+@contextmanager
+def _served(servers: list[uvicorn.Server], listening: list[socket.socket]) -> Iterator[None]:
+    """Servers at work, all in one thread: whatever sits at one desk is never at it at once."""
+
+    async def all_of_them() -> None:
+        pairs = zip(servers, listening, strict=True)
+        await asyncio.gather(*(server.serve(sockets=[one]) for server, one in pairs))
+
+    thread = threading.Thread(target=lambda: asyncio.run(all_of_them()), daemon=True)
     thread.start()
     try:
-        _await_start(server, thread)
-        yield f"http://{hosts[0]}/?token={guard.token}", room
+        until = time.monotonic() + START
+        while not all(server.started for server in servers):
+            if not thread.is_alive() or time.monotonic() > until:
+                raise OutputError("the page's server did not begin")
+            time.sleep(0.005)
+        yield
     finally:
-        server.should_exit = True
+        for server in servers:
+            server.should_exit = True
         thread.join()
-        listening.close()
-        logging.getLogger("mellow_thumb").removeHandler(quiet)
 
 
 def _sheet(player: Name, desk: Desk) -> Sheet:
@@ -88,24 +146,17 @@ def _sheet(player: Name, desk: Desk) -> Sheet:
     return sheet
 
 
-def _listening(port: int) -> socket.socket:
-    found = socket.socket(socket.AF_INET, socket.SOCK_STREAM)
+def _listening(address: str, port: int) -> socket.socket:
+    found = socket.socket(socket.AF_INET6 if ":" in address else socket.AF_INET, socket.SOCK_STREAM)
     try:
         found.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        found.bind((HERE, port))
+        found.bind((address, port))
     except (OSError, OverflowError) as error:
         found.close()
         why = (error.strerror or str(error)).lower() if isinstance(error, OSError) else str(error)
-        raise OutputError(f"port {port}: cannot be listened at: {why}") from None
+        place = f"port {port}" if address == HERE else address
+        raise OutputError(f"{place}: cannot be listened at: {why}") from None
     return found
-
-
-def _await_start(server: uvicorn.Server, thread: threading.Thread) -> None:
-    until = time.monotonic() + START
-    while not server.started:
-        if not thread.is_alive() or time.monotonic() > until:
-            raise OutputError("the page's server did not begin")
-        time.sleep(0.005)
 
 
 def application(room: Room) -> Starlette:
