@@ -235,6 +235,34 @@ def test_what_the_other_side_says_stands_beside_each_number(browser: Browser, tm
         assert not one.tab.locator("#dial-routes-look-invert-pitch").is_checked()
 
 
+def test_keys_beside_alt_and_control_reach_the_profile(browser: Browser, tmp_path: Path) -> None:
+    text = marsh.CHART.read_text(encoding="utf-8").replace('"key.KeyM"', '"key.AltLeft"')
+    (tmp_path / "chart.toml").write_text(text, encoding="utf-8")
+    with felt(browser, tmp_path, marsh.CHART) as one:
+        one.tab.locator("#scene").focus()
+        one.tab.keyboard.down("Control")
+        one.tab.keyboard.down("KeyD")
+        one.until("document.querySelector('#controls .acting')?.textContent.startsWith('D held')")
+        one.tab.keyboard.up("KeyD")
+        one.tab.keyboard.up("Control")
+        one.tab.keyboard.press("Alt")
+        one.until("document.querySelector('#gates .open')?.textContent === 'charting'")
+        # the page's own chord is no step back
+        one.tab.keyboard.press("Alt+KeyS")
+        one.until("document.querySelector('#side').textContent === 'B'")
+        assert one.axes["move_y"] == 0.0
+
+
+def test_a_pointer_that_nothing_holds_says_so(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.PROFILE) as one:
+        one.until("document.querySelector('#hint').textContent.includes('would hold it')")
+        one.tab.evaluate("for (const one of document.querySelectorAll('#notebook details')) one.open = true")
+        one.tab.locator("#dial-cursor").select_option("held")
+        one.until(
+            "document.querySelector('#hint').textContent === 'click here to give the mouse to the view'"
+        )
+
+
 def test_an_editors_save_is_taken_up(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.PROFILE) as one:
         text = one.file.read_text(encoding="utf-8")

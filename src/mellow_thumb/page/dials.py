@@ -113,9 +113,13 @@ def _walk(table: Mapping[str, Any], node: Mapping[str, Any], path: Path, group: 
         else:
             yield from _leaf(value, inner, (*path, key), where, stated=True)
     for key, inner in node.get("properties", {}).items():
-        if path and key not in table and key not in SKIPPED and "default" in inner:
+        if (path or key == "cursor") and key not in table and key not in SKIPPED and "default" in inner:
             yield from _leaf(
-                _as_written(inner), _plain(inner, None), (*path, key), group or str(path[0]), stated=False
+                _as_written(inner),
+                _plain(inner, None),
+                (*path, key),
+                group or str((*path, key)[0]),
+                stated=False,
             )
 
 

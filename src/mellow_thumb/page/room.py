@@ -237,6 +237,7 @@ class Room:
             "gates": telling.gates,
             "cues": telling.cues,
             "mounts": telling.mounts,
+            "loose": _loose(profile),
             "apart": [[path, value] for path, value in desk.apart.items()],
             "changed": [".".join(map(str, path)) for path in side.changes],
             "can": {"undo": bool(side.before), "redo": bool(side.after)},
@@ -245,6 +246,12 @@ class Room:
             "curves": curves(profile),
             "drives": {route.name: route.drives for route in profile.routes},
         }
+
+
+def _loose(profile: Profile) -> bool:
+    """Whether a mouse turns something and nothing ever holds the pointer: it stops at the rim."""
+    moves = any(route.source.signal.name == "mouse.move" for route in profile.routes)
+    return moves and profile.cursor != "held" and not any(gate.cursor == "held" for gate in profile.gates)
 
 
 def _inverted(profile: Profile, route: str) -> list[str]:

@@ -1,5 +1,7 @@
 // What hands do, as the browser says it: the events' own fields, places in pixels of the scene.
 
+const PAGES = ["Tab", "Escape", "F5", "F11", "F12"]; // keys that stay with the page and its browser
+export const CHORDS = ["KeyS", "KeyZ", "KeyY", "KeyK"]; // with Alt
 const POINTERS = ["pointerdown", "pointermove", "pointerup", "pointercancel"];
 
 export class Hands {
@@ -94,12 +96,12 @@ export class Hands {
   }
 
   #key(event) {
-    if (event.altKey || event.ctrlKey || event.metaKey || ["Tab", "Escape", "F5", "F11", "F12"].includes(event.code)) {
+    if (PAGES.includes(event.code) || (event.altKey && CHORDS.includes(event.code))) {
       if (event.type === "keydown") {
         if (event.code === "Escape") this.scene.blur();
         return;
       }
-    } else event.preventDefault();
+    } else if (!event.ctrlKey && !event.metaKey) event.preventDefault();
     if (!event.code || event.repeat) return;
     this.put({ type: event.type, code: event.code, repeat: false, timeStamp: event.timeStamp });
     if (event.type === "keydown") this.#held.set(event.code, { type: "keyup", code: event.code });

@@ -18,6 +18,7 @@ for (let k = 0; k < 3; k += 1) await new Promise(requestAnimationFrame);
 const watch = new Watch();
 const traces = new Traces(find("traces"), find("route"), find("legend"));
 let shown = 0;
+let loose = false; // whether a mouse turns something and nothing holds the pointer
 
 const line = new Line({
   hello: () => ({ width: Math.max(scene.clientWidth, 1), height: Math.max(scene.clientHeight, 1) }),
@@ -81,7 +82,7 @@ function frame(message) {
 /** What to do for the pointer to be as the profile wants it. */
 function hint(message) {
   if (hands.strange) return `this browser does not know the layout of ${hands.strange}: it is left out`;
-  if (message.cursor !== "held") return "";
+  if (message.cursor !== "held") return loose ? 'the pointer is free, and stops at the rim: cursor = "held" would hold it' : "";
   if (!hands.captured) return "click here to give the mouse to the view";
   return hands.raw ? "Escape gives the mouse back" : "Escape gives the mouse back; this browser has no raw counts: these are the system's pixels";
 }
@@ -103,6 +104,7 @@ function profile(message) {
   watch.told(message);
   traces.told(message);
   notebook.told(message);
+  loose = message.loose;
   say(message.words ?? "", false);
 }
 
