@@ -191,6 +191,58 @@ def test_a_phones_sensors_act_as_a_replay_of_the_tape_does(browser: Browser, tmp
         assert replayed(one) == pytest.approx(one.axes, abs=1e-9)
 
 
+def test_how_a_phone_is_turned_acts_where_it_feels_nothing(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.SCOPE) as one:
+        one.tab.evaluate(PAD)
+        one.tab.evaluate("pad.buttons[4] = { value: 1, pressed: true }")
+        for k in range(8):
+            one.tab.evaluate(
+                "turn => dispatchEvent(new DeviceOrientationEvent('deviceorientation', { alpha: 0, beta: 20, gamma: turn }))",
+                3 * k,
+            )
+            if k == 1:
+                one.tab.evaluate("push([0, 0, 0, 0], 'standard')")
+            one.frames(3)
+        assert abs(one.axes["yaw"]) > 2.0
+        one.frames(30)
+        assert replayed(one) == pytest.approx(one.axes, abs=1e-9)
+
+
+def test_the_keyboard_alone_does_everything(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.CHART) as one:
+
+        def tab_to(wanted: str) -> None:
+            for _ in range(60):
+                if one.tab.evaluate(f"document.activeElement.matches({wanted!r})"):
+                    return
+                one.tab.keyboard.press("Tab")
+            raise AssertionError(f"no Tab leads to {wanted}")
+
+        tab_to("#scene")
+        one.tab.keyboard.down("KeyW")
+        one.until("document.querySelector('#controls .acting')?.textContent.startsWith('W held')")
+        one.tab.keyboard.up("KeyW")
+        one.tab.keyboard.press("Tab")
+        tab_to("#why summary")
+        one.tab.keyboard.press("Enter")
+        one.until("document.querySelector('#why').open")
+        tab_to("#route")
+        one.tab.keyboard.press("ArrowDown")
+        tab_to("#take")
+        tab_to("input[aria-label='routes.look sensitivity']")
+        one.tab.keyboard.press("ArrowRight")
+        one.until("!document.querySelector('#keep').disabled")
+        for keys, side in (("Alt+KeyS", "B"), ("Alt+KeyS", "A")):
+            one.tab.keyboard.press(keys)
+            one.until(f"document.querySelector('#side').textContent === '{side}'")
+        one.tab.keyboard.press("Alt+KeyZ")
+        one.until("document.querySelector('#keep').disabled")
+        one.tab.keyboard.press("Alt+KeyY")
+        one.until("!document.querySelector('#keep').disabled")
+        one.tab.keyboard.press("Alt+KeyK")
+        one.until("document.querySelector('#words').textContent.startsWith('kept in chart.toml')")
+
+
 def test_a_number_is_turned_without_a_jump_and_kept_alone(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.PROFILE) as one:
         one.tab.mouse.move(200, 200)

@@ -64,7 +64,9 @@ def demo(out: Path, files: bool) -> None:
             _copy(file, out / file.name)
         click.echo()
     if files:
-        click.echo("Now change a number in field_glasses.toml and run")
+        click.echo("Feel them with your own hands:")
+        click.echo("  mellow-thumb try boardwalk.toml")
+        click.echo("Or change a number in field_glasses.toml and run")
         click.echo("  mellow-thumb replay field_glasses.toml field_glasses.csv -o sweep.png")
     else:
         click.echo("Add --files to have the profiles and the takes as well, to play with.")
