@@ -19,6 +19,7 @@ from playwright.sync_api import Page as Tab
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
+from mellow_thumb.page import land
 
 CHROMIUM = shutil.which("chromium")
 pytestmark = pytest.mark.skipif(CHROMIUM is None, reason="no chromium: apt-get install chromium")
@@ -189,6 +190,51 @@ def test_a_phones_sensors_act_as_a_replay_of_the_tape_does(browser: Browser, tmp
         assert abs(one.axes["yaw_total"]) > 0.05
         one.frames(8)
         assert replayed(one) == pytest.approx(one.axes, abs=1e-9)
+
+
+HEADSET = """() => {
+  const place = (x, yaw) => ({ position: { x, y: 1.7, z: 0 }, orientation: { x: 0, y: Math.sin(yaw / 2), z: 0, w: Math.cos(yaw / 2) } });
+  const button = () => ({ value: 0, pressed: false });
+  const hand = (handedness) => ({ handedness, targetRaySpace: handedness,
+    gamepad: { mapping: "xr-standard", axes: [0, 0, 0, 0], buttons: [...Array(6)].map(button) } });
+  window.worn = { x: 0, yaw: 0, hands: [hand("left"), hand("right")], ended: () => {} };
+  const frame = { getViewerPose: () => ({ transform: place(worn.x, worn.yaw) }), getPose: () => ({ transform: place(0.2, 0) }) };
+  const session = { inputSources: window.worn.hands, requestReferenceSpace: async () => "floor",
+    requestAnimationFrame: (step) => requestAnimationFrame((t) => step(t, frame)),
+    addEventListener: (_, done) => { window.worn.ended = done; }, end: async () => window.worn.ended() };
+  const xr = { isSessionSupported: async () => true, requestSession: async () => session, addEventListener() {} };
+  Object.defineProperty(navigator, "xr", { value: xr, configurable: true });
+}"""
+
+
+def test_a_headset_and_its_hands_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.HIDE) as one:
+        one.tab.add_init_script(f"({HEADSET})()")
+        one.tab.reload()
+        one.until("!document.querySelector('#headset').hidden")
+        one.tab.get_by_role("button", name="enter the headset").click()
+        one.until("document.querySelector('#headset').textContent === 'leave the headset'")
+        one.frames(4)
+        first = one.seat.shown["pose"]
+        assert first[1] == pytest.approx(1.7 + land.BOARD, abs=0.01)
+        one.tab.evaluate(
+            "worn.yaw = -0.5; worn.hands[1].gamepad.axes[2] = 1; worn.hands[0].gamepad.axes[3] = -1"
+        )
+        one.frames(12)
+        turned = one.axes["yaw"]
+        assert abs(turned) == pytest.approx(30.0)
+        assert hypot(*one.seat.shown["warden"][:3:2]) > 0.02
+        one.tab.evaluate("worn.hands[1].gamepad.axes[2] = 0; worn.hands[0].gamepad.axes[3] = 0")
+        one.frames(10)
+        assert replayed(one) == pytest.approx(one.axes, abs=1e-9)
+        kept = one.seat.tape.take().table
+        assert {"host.head.x", "host.head.qw"} <= set(kept["signal"])
+        # it is taken off, and lets go
+        one.tab.evaluate("worn.hands[0].gamepad.axes[3] = -1")
+        one.frames(4)
+        one.tab.get_by_role("button", name="leave the headset").click()
+        one.frames(10)
+        assert one.axes["move_y"] == 0.0
 
 
 def test_how_a_phone_is_turned_acts_where_it_feels_nothing(browser: Browser, tmp_path: Path) -> None:

@@ -109,6 +109,19 @@ def test_whoever_sits_down_again_goes_on_from_there_with_nothing_held() -> None:
     assert hypot(*after[-1]["warden"][:3:2]) > 0.5
 
 
+def test_a_focus_that_was_lost_with_the_page_is_not_lost_to_the_next() -> None:
+    seat = seated(marsh.CHART)
+    seat.frame(BEGUN + 16)
+    seat.take([{"type": "visibilitychange", "visibilityState": "hidden", "timeStamp": BEGUN + 30}])
+    seat.leave()  # before the frame in which that would have counted
+    seat.sit(50.0, 800.0, 500.0)
+    seat.take([{"type": "keydown", "code": "KeyW", "timeStamp": 60.0}])
+    for k in range(1, 30):
+        shown = seat.frame(50.0 + 16.0 * k)
+    assert shown["axes"]["move_y"] == 1.0
+    assert shown["warden"][2] < -0.1
+
+
 def test_the_tape_keeps_the_last_minute_and_no_more() -> None:
     seat = seated(marsh.PROFILE)
     for k in range(1, 1500):

@@ -32,6 +32,10 @@ HEAD = ((0.0, 1.65, 0.0), (0.0, 0.0, 0.0, 1.0))
 """Where a head is that no headset tells of: its place (m) and its rotation in the play space."""
 
 
+SETTLED = 0.25
+"""Seconds that pass as hands go: nothing of theirs is to wait for the next."""
+
+
 class Seat:
     """Feeds a session what a page says, ticks it by the page's clock, and tells what to draw.
 
@@ -101,9 +105,10 @@ class Seat:
             self.door = None
 
     def _let_go(self) -> None:
+        """Let go of what is held, with the last that came: it may lie a little ahead of the last frame."""
         for device in DEVICES:
             self.tape.feed(f"{device}.connected", 0.0)
-        self.tape.frame(0.0, self.stand.place)
+        self.tape.frame(SETTLED, self.stand.place)
 
     @property
     def _worn(self) -> bool:

@@ -9,7 +9,7 @@ from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from ..formulas import heading_of
-from ..plan import find_signal
+from ..plan import POSE_PARTS, find_signal
 from ..session import Host, is_known
 from ..takes import COLUMNS, Event, Take, parts_of
 
@@ -166,7 +166,13 @@ class Tape:
             for event in frame.events
             for name, value in parts_of(event.signal, event.value)
         ]
-        table = pd.DataFrame(rows, columns=[*COLUMNS, "on"])
+        worn = None
+        for frame in self.frames:
+            if frame.head is not None and frame.head != worn:
+                worn = frame.head
+                said = zip(POSE_PARTS, (*worn[0], *worn[1]), strict=True)
+                rows += [(frame.t - begun, f"host.head.{part}", value, "") for part, value in said]
+        table = pd.DataFrame(sorted(rows, key=itemgetter(0)), columns=[*COLUMNS, "on"])
         return Take(
             table.astype({"t": float, "signal": "category", "value": float}), {"made_by": "mellow-thumb try"}
         )

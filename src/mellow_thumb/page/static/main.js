@@ -2,6 +2,7 @@
 
 import { Came } from "./came.js";
 import { Hands } from "./hands.js";
+import { Headset } from "./headset.js";
 import { Line } from "./line.js";
 import { Marsh } from "./marsh.js";
 import { Notebook } from "./notebook.js";
@@ -31,6 +32,14 @@ const line = new Line({
 });
 window.felt = { marsh, line }; // to be looked at from a browser's own tools
 const hands = new Hands(scene, (event) => line.put(event), () => line.flush(), (x, y) => marsh.under(x, y));
+const headset = new Headset(find("headset"), {
+  put: (event) => line.put(event),
+  ask() {
+    hands.poll();
+    line.ask();
+  },
+  wear: (session) => marsh.wear(session),
+});
 const came = new Came(find("why"), find("came"), (what) => line.say({ kind: "do", what }));
 const notebook = new Notebook(find("notebook"), (path, value, going) => {
   if (path[0] === "routes") traces.about(path[1]);
@@ -39,7 +48,7 @@ const notebook = new Notebook(find("notebook"), (path, value, going) => {
 
 /** Who draws nothing: to measure the line alone. */
 function undrawn() {
-  return { draw() {}, again() {}, under: () => "", counts: { calls: 0, triangles: 0 } };
+  return { draw() {}, again() {}, wear() {}, under: () => "", counts: { calls: 0, triangles: 0 } };
 }
 
 /** Take what the session says. */
@@ -126,7 +135,8 @@ find("back").addEventListener("click", () => line.open());
 find("gone").addEventListener("cancel", (event) => event.preventDefault());
 
 requestAnimationFrame(function again() {
+  requestAnimationFrame(again);
+  if (headset.worn) return; // which asks by frames of its own
   hands.poll();
   line.ask();
-  requestAnimationFrame(again);
 });

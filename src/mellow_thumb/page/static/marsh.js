@@ -89,6 +89,7 @@ export class Marsh {
   #ray = new Raycaster();
   #solid = [];
   #pose = null;
+  #rig = new Group(); // what a headset's own camera stands on
 
   /**
    * @param {HTMLElement} box what it is drawn in
@@ -112,7 +113,29 @@ export class Marsh {
     this.#paper();
     this.ghosts = ["was", "would"].map((which) => new Ghost(this.#scene, this.#chart, GHOSTS[which]));
     new ResizeObserver(() => this.#fit()).observe(box);
+    this.#rig.add(this.#eye);
+    this.#scene.add(this.#rig);
     this.#fit();
+  }
+
+  /** Draw for a headset from now on, or for the page again. */
+  async wear(session) {
+    this.renderer.xr.enabled = session !== null;
+    this.#rig.position.set(0, 0, 0);
+    this.#rig.quaternion.identity();
+    if (session) await this.renderer.xr.setSession(session);
+    this.renderer.setAnimationLoop(session ? () => this.#drawWorn() : null);
+    if (!session) this.#fit();
+  }
+
+  /** The session's view is that of the head: the rig stands so that the headset's own pose comes to it. */
+  #drawWorn() {
+    if (!this.#pose) return;
+    const [x, y, z, a, b, c, d] = this.#pose.pose;
+    const wanted = new Matrix4().compose(new Vector3(x, y, z), new Quaternion(a, b, c, d), new Vector3(1, 1, 1));
+    const head = new Matrix4().copy(this.renderer.xr.getCamera().matrix).invert();
+    wanted.multiply(head).decompose(this.#rig.position, this.#rig.quaternion, new Vector3());
+    this.renderer.render(this.#scene, this.#eye);
   }
 
   get counts() {
@@ -131,6 +154,7 @@ export class Marsh {
   /** Draw a frame of the session's. */
   draw(frame) {
     this.#pose = frame;
+    if (this.renderer.xr.isPresenting) return;
     const [x, y, z, a, b, c, d, view, extent] = frame.pose;
     const camera = extent ? this.#flat : this.#eye;
     camera.position.set(x, y, z);
