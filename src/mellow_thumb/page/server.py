@@ -105,13 +105,18 @@ def _server(guard: Guard, certificate: Certificate | None = None) -> uvicorn.Ser
 
 @contextmanager
 def _quiet() -> Iterator[None]:
-    """What a session tells the logger stands on the page: a terminal is told it only where it asks."""
-    quiet, logger = logging.NullHandler(), logging.getLogger("mellow_thumb")
-    logger.addHandler(quiet)
+    """What a session tells the logger stands on the page: a terminal is told it only where it asks.
+
+    Nor is it told of who was cut off in the middle of a word.
+    """
+    quiet, loggers = logging.NullHandler(), [logging.getLogger(name) for name in ("mellow_thumb", "asyncio")]
+    for logger in loggers:
+        logger.addHandler(quiet)
     try:
         yield
     finally:
-        logger.removeHandler(quiet)
+        for logger in loggers:
+            logger.removeHandler(quiet)
 
 
 @contextmanager
@@ -121,6 +126,10 @@ def _served(servers: list[uvicorn.Server], listening: list[socket.socket]) -> It
     async def all_of_them() -> None:
         pairs = zip(servers, listening, strict=True)
         await asyncio.gather(*(server.serve(sockets=[one]) for server, one in pairs))
+        # who was there and says no more, such as a device that went without a word, is cut off
+        for connection in [one for server in servers for one in server.server_state.connections]:
+            connection.transport.abort()
+        await asyncio.sleep(0.0)
 
     thread = threading.Thread(target=lambda: asyncio.run(all_of_them()), daemon=True)
     thread.start()
