@@ -57,6 +57,15 @@ def test_keep_writes_one_number_and_nothing_else(file: Path) -> None:
     assert file.read_text(encoding="utf-8") == before
 
 
+def test_keep_leaves_a_file_of_another_system_as_it_is(file: Path) -> None:
+    before = b"\xef\xbb\xbf" + file.read_bytes().replace(b"\n", b"\r\n")
+    file.write_bytes(before)
+    desk = Desk(file)
+    desk.change(YAW, "300 deg/s")
+    desk.keep()
+    assert file.read_bytes() == before.replace(b"200 deg/s", b"300 deg/s")
+
+
 def test_a_file_that_was_changed_meanwhile_is_not_written_over(file: Path) -> None:
     desk = Desk(file)
     desk.change(YAW, "300 deg/s")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import difflib
 import hashlib
+from codecs import BOM_UTF8
 from dataclasses import dataclass, field
 from pathlib import Path as FilePath
 from typing import TYPE_CHECKING, Any
@@ -219,8 +220,9 @@ class Desk:
             for path, value in self.current.changes.items()
         ]
         if words:
+            marked = self.path.read_bytes().startswith(BOM_UTF8)
             with replacing(self.path) as fresh:
-                fresh.write_text(wanted, encoding="utf-8", newline="")
+                fresh.write_text(wanted, encoding="utf-8-sig" if marked else "utf-8", newline="")
             old, kept, self.file = self.file, dict(self.current.changes), load_profile(self.path)
             self._text, self.seen = wanted, self._seal(wanted)
             for side in self.sides.values():
