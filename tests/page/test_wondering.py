@@ -77,6 +77,15 @@ def test_what_is_at_rest_refused_drawn_in_or_early_says_so(
     assert word in {(signal, reason) for signal, reason, _ in shown["came"]}
 
 
+def test_an_eleventh_finger_is_told_that_it_belongs_to_nobody() -> None:
+    seat = seated(marsh.FINGERS)
+    seat.wonder(on=True)
+    down = {"type": "pointerdown", "pointerType": "touch", "clientX": 50, "clientY": 50}
+    told = came(seat, *(down | {"pointerId": k} for k in range(11)))
+    assert told["touch", "refused: more than 10 fingers"] == 1
+    assert seat.shown["refused"] == 1
+
+
 def test_who_begins_again_goes_on_to_ask() -> None:
     seat = seated(marsh.CHART)
     seat.wonder(on=True)

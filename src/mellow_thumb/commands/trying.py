@@ -48,10 +48,9 @@ def feel_it(
         click.echo(f"wrote {shot}")
         return
 
-    places = iter((f"feel {profile} at", "or on one device nearby, such as a phone, at"))
+    places = iter((f"Ctrl-C ends it\nfeel {profile} at", "or on one device nearby, such as a phone, at"))
 
     def tell(address: str) -> None:
         click.echo(f"{next(places)}\n  {address}")
 
-    click.echo("Ctrl-C ends it")
     serve(profile, player=player, take=take, port=port or 0, lan=lan, browser=not no_browser, tell=tell)

@@ -57,7 +57,10 @@ class Room:
         rate, wrong = messages.Rate(), 0
         try:
             while self._here is line:
-                text = await line.receive_text()
+                try:
+                    text = await line.receive_text()
+                except KeyError:  # a binary message has no text
+                    break
                 if not rate.allows(self._clock()):
                     await _close(line, FAST, "found more messages than a screen has frames")
                     break
@@ -73,7 +76,7 @@ class Room:
                     continue
                 if self._here is line:
                     await self._take(line, said)
-        except (WebSocketDisconnect, KeyError):  # a binary message has no text
+        except WebSocketDisconnect:
             pass
         except TimeoutError:
             await _close(line, SLOW, "what was sent was not taken")
@@ -91,7 +94,7 @@ class Room:
         """Do what a message asks."""
         if isinstance(said, messages.Hello):
             self.seat.sit(said.now, said.width, said.height)
-            await self._send(line, self.told())
+            await self._send(line, self.told() | {"words": "\n".join(self.seat.notes)})
             await self._send(line, {"kind": "past", "frames": self.seat.past(RECENT)})
             self._again()
         elif self.seat.door is None:
@@ -113,7 +116,7 @@ class Room:
         """Turn a dial; what the loader refuses is told beside it."""
         try:
             self.desk.change(said.path, said.value, going=said.going)
-            self.seat.switch(self.desk.profile, going=said.going)
+            gone = self.seat.switch(self.desk.profile, going=said.going)
         except MellowThumbError as error:
             await self._send(line, {"kind": "refused", "path": said.path, "words": str(error)})
             return
@@ -122,7 +125,7 @@ class Room:
             bent = curves(self.desk.profile, str(said.path[1])) if said.path[0] == "routes" else {}
             await self._send(line, {"kind": "turned", "path": said.path, "curves": bent})
         else:
-            await self._send(line, self.told())
+            await self._send(line, self.told() | {"words": "\n".join(gone)})
         words = overruled(self._sheet, self.desk.profile, said.path)
         if words:
             await self._send(line, {"kind": "refused", "path": said.path, "words": words})
@@ -143,11 +146,11 @@ class Room:
                 self._anew()
             else:
                 words = self._step(what)
-            self.seat.switch(self.desk.profile)
+            gone = self.seat.switch(self.desk.profile)
         except MellowThumbError as error:
             await self._send(line, {"kind": "refused", "words": str(error)})
             return
-        await self._send(line, self.told() | {"words": words})
+        await self._send(line, self.told() | {"words": "\n".join(filter(None, (words, *gone)))})
         self._again()
 
     def _keep_in_sheet(self) -> str:
@@ -226,7 +229,6 @@ class Room:
                 {
                     "text": one.text(),
                     "ways": one.ways,
-                    "axis": one.axis,
                     "effect": one.effect,
                     "route": one.route,
                     "when": one.when,
@@ -236,7 +238,6 @@ class Room:
             ],
             "gates": telling.gates,
             "cues": telling.cues,
-            "mounts": telling.mounts,
             "loose": _loose(profile),
             "apart": [[path, value] for path, value in desk.apart.items()],
             "changed": [".".join(map(str, path)) for path in side.changes],

@@ -96,7 +96,7 @@ class Seat:
 
     def wonder(self, *, on: bool) -> None:
         """Begin or end to say why nothing happened."""
-        self.wondering.ask(self.session, self.door, on=on)
+        self.wondering.ask(self.tape, self.door, on=on)
 
     def leave(self) -> None:
         """Get up: what is held is let go."""
@@ -109,6 +109,12 @@ class Seat:
         for device in DEVICES:
             self.tape.feed(f"{device}.connected", 0.0)
         self.tape.frame(SETTLED, self.stand.place)
+
+    @property
+    def _refused(self) -> int:
+        """How often something was refused, behind the door."""
+        counts = (*self.session.refused.values(), *self.tape.refused.values())
+        return sum(sum(one.values()) for one in counts)
 
     @property
     def _worn(self) -> bool:
@@ -160,11 +166,11 @@ class Seat:
             "engine": session.engine,
             "warden": [*place, *turned],
             "pending": session.pending,
-            "refused": sum(sum(one.values()) for one in session.refused.values()) + self.door.refused.total(),
+            "refused": self._refused + self.door.refused.total(),
             "late": session.late,
             "cut": session.cut,
             "fade": frame.fade,
-            "came": self.wondering.news(session, self.door, self.telling),
+            "came": self.wondering.news(self.tape, self.door, self.telling),
             "acting": self._acting.ways(traced["heard"], frame),
         } | traced
         return self.shown

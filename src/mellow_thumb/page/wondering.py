@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 if TYPE_CHECKING:
     from ..devices import BrowserDoor
     from ..insight import Telling
-    from ..session import Session
+    from .tape import Tape
 
     Word = tuple[str, str]
 
@@ -23,32 +23,32 @@ class Wondering:
         self.on = False
         """Whether somebody asks: looking at each event costs more than a frame."""
 
-    def ask(self, session: Session, door: BrowserDoor | None, *, on: bool) -> None:
+    def ask(self, tape: Tape, door: BrowserDoor | None, *, on: bool) -> None:
         """Begin or end to ask."""
         self.on = on
         if not on:
-            session.forget_reasons()
-        self._before = self._all(session, door) if on else Counter()
+            tape.session.forget_reasons()
+        self._before = self._all(tape, door) if on else Counter()
 
-    def news(
-        self, session: Session, door: BrowserDoor | None, telling: Telling
-    ) -> list[tuple[str, str, int]]:
+    def news(self, tape: Tape, door: BrowserDoor | None, telling: Telling) -> list[tuple[str, str, int]]:
         """What has come since the last frame: the signal, what became of it, and how often."""
         if not self.on:
             return []
-        now = self._all(session, door)
+        now = self._all(tape, door)
         fresh, self._before = now - self._before, now
         return [(signal, _opened(reason, telling), count) for (signal, reason), count in fresh.items()]
 
-    def _all(self, session: Session, door: BrowserDoor | None) -> Counter[Word]:
+    def _all(self, tape: Tape, door: BrowserDoor | None) -> Counter[Word]:
         """Everything that is counted of what came."""
+        session = tape.session
         found: Counter[Word] = Counter()
         for signal, reasons in session.reasons.items():
             for reason, count in reasons.items():
                 found[signal, reason] = count
-        for signal, reasons in session.refused.items():
-            for reason, count in reasons.items():
-                found[signal, f"refused: {reason}"] = count
+        for refused in (session.refused, tape.refused):
+            for signal, reasons in refused.items():
+                for reason, count in reasons.items():
+                    found[signal, f"refused: {reason}"] += count
         for signal, count in session.clipped.items():
             found[signal, "drawn in to its range"] = count
         for (kind, reason), count in door.refused.items() if door else ():

@@ -79,12 +79,13 @@ function frame(message) {
   traces.frame(message);
   came.frame(message);
   hands.follow(message.cursor);
+  scene.style.opacity = 1 - message.fade; // after the snap of a headset's turn
   find("hint").textContent = hint(message);
   find("mounted").textContent = `${message.mount}, ${message.device === "none" ? "no hands yet" : message.device}`;
   shown += 1;
   if (shown % 15 === 1) {
     const counts = [["late", line.late], ["refused", message.refused], ["cut", message.cut]].filter(([, many]) => many);
-    find("line").textContent = [`${message.engine}, ${line.trip.toFixed(1)} ms`, ...counts.map(([name, many]) => `${many} ${name}`)].join(" · ");
+    find("line").textContent = [message.pending ? "a change is on its way" : "", `${message.engine}, ${line.trip.toFixed(1)} ms`, ...counts.map(([name, many]) => `${many} ${name}`)].filter(Boolean).join(" · ");
   }
 }
 
