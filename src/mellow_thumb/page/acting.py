@@ -72,7 +72,7 @@ class Acting:
         for address in made.buttons.inputs:
             value = said.get(address.signal.name, 0.0)
             part = value["xy".index(address.component or "x")] if isinstance(value, tuple) else value
-            most = max(most, part if part >= 0.5 else 0.0)
+            most = max(most, part if part >= made.buttons.at else 0.0)
         return most
 
     def ways(self, heard: dict[str, Heard], frame: Frame) -> dict[int, int]:
