@@ -1,14 +1,23 @@
-"""Device nodes for tests: described devices that umockdev plays as /dev/input/eventN."""
+"""Device nodes for tests: described devices that umockdev plays as /dev/input/eventN, or as a joystick node."""
 
 from __future__ import annotations
 
+import os
 import shutil
 import struct
 import subprocess
 import sys
+import tempfile
+import threading
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass, field
 from importlib.util import find_spec
 from pathlib import Path
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from playwright.sync_api import Browser
 
 MISSING = (
     ""
@@ -95,3 +104,87 @@ def run_with(folder: Path, devices: list[Described], *command: str) -> subproces
         timeout=60,
         check=False,
     )
+
+
+@dataclass
+class Gamepad:
+    """A gamepad as browsers read it: a joystick node that says what is done, beside an event node."""
+
+    maker: int
+    model: int
+    buttons: int
+    axes: int
+    done: list[tuple[int, int, int, int]]
+    """What is done: (ms after what was before it, 1 a button or 2 an axis, its number, its value).
+
+    Of what is done at once a browser reads the first alone.
+    """
+
+    def description(self) -> str:
+        """What udev and sysfs say of it."""
+        above, common = "/devices/virtual/input/input9", "E: SUBSYSTEM=input\nE: ID_INPUT_JOYSTICK=1\n"
+        nodes = "".join(
+            f"P: {above}/{name}\nN: input/{name}\nE: DEVNAME=/dev/input/{name}\nE: MAJOR=13\nE: MINOR={minor}\n"
+            f"{common}A: dev=13:{minor}\nL: device=../../input9\n\n"
+            for name, minor in (("event9", 73), ("js0", 0))
+        )
+        ids = f"A: id/vendor={self.maker:04x}\nA: id/product={self.model:04x}\n"
+        return f"{nodes}P: {above}\n{common}A: name=Stand-in pad\n{ids}\n"
+
+    def script(self) -> bytes:
+        """What the joystick node gives to whoever reads it: first how everything stands, then what is done."""
+        begun = [(0x81, k, 0) for k in range(self.buttons)] + [(0x82, k, 0) for k in range(self.axes)]
+        lines = [b"r 0 " + b"".join(_said(*one) for one in begun)]
+        lines += [b"r %d " % after + _said(*one) for after, *one in self.done]
+        return b"\n".join([*lines, b"r 600000 " + _said(2, 0, 0), b""])  # it is unplugged as its script ends
+
+
+def _said(kind: int, number: int, value: int) -> bytes:
+    """One event of a joystick node, as a script has it: a control byte as a caret and a letter."""
+    data = struct.pack("<IhBB", 1, value, kind, number)
+    return b"".join(
+        b"^%c" % (byte + 64) if byte < 32 else b"^`" if byte == 94 else b"%c" % byte for byte in data
+    )
+
+
+PATIENCE = 15_000
+"""Milliseconds in which a browser is there, or never will be."""
+
+
+@contextmanager
+def browsing(folder: Path, pad: Gamepad, browser: str) -> Iterator[Browser]:
+    """A browser where the pad is plugged in."""
+    from playwright.sync_api import sync_playwright
+
+    (folder / "pad.umockdev").write_text(pad.description())
+    (folder / "pad.script").write_bytes(pad.script())
+    words = [
+        "umockdev-run",
+        "-d",
+        f"{folder}/pad.umockdev",
+        "-s",
+        f"/dev/input/js0={folder}/pad.script",
+        "--",
+    ]
+    words += [browser, "--headless", "--no-sandbox", "--disable-gpu", "--in-process-gpu", "--no-first-run"]
+    words += [f"--{kind}-cmd-prefix=env -u LD_PRELOAD" for kind in ("renderer", "utility")]
+    words += ["--disable-background-networking"]
+    words += [f"--user-data-dir={folder}/browser", "--remote-debugging-port=0", "about:blank"]
+    with (
+        tempfile.TemporaryDirectory() as short,  # sockets lie in it, whose names have a limit
+        subprocess.Popen(
+            words, stderr=subprocess.PIPE, text=True, env={**os.environ, "TMPDIR": short}
+        ) as process,
+    ):
+        assert process.stderr is not None
+        lines = iter(process.stderr)
+        said = next(line for line in lines if line.startswith("DevTools listening on "))
+        rest = threading.Thread(target=lambda: [None for _ in lines])
+        rest.start()
+        try:
+            with sync_playwright() as play:
+                yield play.chromium.connect_over_cdp(f"http://{said.split('/')[2]}", timeout=PATIENCE)
+        finally:
+            # told to end, the one would go on to the end of its script, and who waits for crashes for ever
+            subprocess.run(["pkill", "-KILL", "-f", str(folder)], check=True)
+            rest.join()

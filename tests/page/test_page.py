@@ -4,116 +4,20 @@ from __future__ import annotations
 
 import difflib
 import os
-import shutil
 import struct
 import subprocess
-from collections.abc import Callable, Iterator
-from contextlib import contextmanager
-from math import hypot
 from pathlib import Path
-from typing import Any
-from urllib.parse import urljoin
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, sync_playwright
-from playwright.sync_api import Page as Tab
+from playwright.sync_api import Browser
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
-from mellow_thumb.page import land
 
-CHROMIUM = shutil.which("chromium")
+from ..helpers.felt import CHROMIUM, felt, moves_as_a_replay_of_its_take
+
 pytestmark = pytest.mark.skipif(CHROMIUM is None, reason="no chromium: apt-get install chromium")
-
-DRAWN = ["--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader"]
-"""A browser without a graphics card draws in software."""
-
-
-@pytest.fixture(scope="module")
-def browser() -> Iterator[Browser]:
-    with sync_playwright() as play:
-        found = play.chromium.launch(executable_path=CHROMIUM, args=DRAWN)
-        yield found
-        found.close()
-
-
-WAIT = """many => new Promise(done => {
-  const step = () => (many-- > 0 ? requestAnimationFrame(step) : done());
-  step();
-})"""
 ROOT = Path(__file__).parents[2]
-MOST = 200
-"""Frames after which what has not happened never will."""
-
-
-class Felt:
-    """A page that is served and open in a browser."""
-
-    def __init__(self, page: mt.Page, tab: Tab, file: Path) -> None:
-        self.page, self.tab, self.file = page, tab, file
-        self.seat = page._room.seat
-        self.said: list[str] = []
-        tab.on("console", lambda one: self.said.append(one.text))
-        tab.on("pageerror", lambda one: self.said.append(str(one)))
-
-    def frames(self, many: int = 3, tab: Tab | None = None) -> None:
-        """Wait until so many more frames were drawn."""
-        (tab or self.tab).evaluate(WAIT, many)
-
-    def until(self, expression: str, tab: Tab | None = None) -> None:
-        """Wait until something is so on the page."""
-        for _ in range(MOST):
-            if (tab or self.tab).evaluate(expression):
-                return
-            self.frames(1, tab)
-        raise AssertionError(f"never: {expression}")
-
-    def reach(self, there: Callable[[], bool]) -> None:
-        """Wait until the session is somewhere: frames are as long as the machine makes them."""
-        for _ in range(MOST):
-            if there():
-                return
-            self.frames(1)
-        raise AssertionError(f"never: {self.seat.shown}")
-
-    @property
-    def walked(self) -> float:
-        """How far the warden is from where he began (m)."""
-        return hypot(*self.seat.shown["warden"][:3:2])
-
-    @property
-    def axes(self) -> dict[str, float]:
-        """The axes of the last frame."""
-        return dict(self.seat.shown["axes"])
-
-
-@contextmanager
-def felt(browser: Browser, folder: Path, source: Path, *, drawn: bool = False, **more: Any) -> Iterator[Felt]:
-    """A page in a browser; it draws only where that is looked at: in software a frame takes a fifth of a second."""
-    file = folder / source.name
-    if not file.exists():
-        file.write_bytes(source.read_bytes())
-    context: BrowserContext = browser.new_context(viewport={"width": 920, "height": 560})
-    with mt.serving(file, **more) as page:
-        found = Felt(page, context.new_page(), file)
-        found.tab.goto(page.address if drawn else f"{page.address}#undrawn")
-        found.until("document.querySelector('#line').textContent !== ''")
-        yield found
-        context.close()
-    assert found.said == []
-
-
-def moves_as_a_replay_of_its_take(one: Felt) -> None:
-    """The take that the page saves moves every axis as the hands did, up to a frame that is over."""
-    tape = one.seat.tape
-    last = tape.frames[-2]
-    assert last.traced is not None
-    saved = one.tab.context.request.get(urljoin(one.page.address, "take.csv"))
-    take = one.file.with_suffix(".csv")
-    take.write_bytes(saved.body())
-    table = mt.replay(one.page.profile, mt.read_take(take), frames=[last.t - tape.begun])
-    axes = {name: value for name, value in last.traced["axes"].items() if name in table}
-    assert axes == pytest.approx({name: table[name].iloc[-1] for name in axes}, abs=1e-9)
 
 
 def test_a_mouse_turns_the_view_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
@@ -139,133 +43,6 @@ def test_a_mouse_turns_the_view_as_a_replay_of_the_tape_does(browser: Browser, t
         assert one.walked > 0.0
         moves_as_a_replay_of_its_take(one)
         assert one.seat.session.refused == {}
-
-
-PAD = """() => {
-  window.pad = { index: 0, id: "a pad", mapping: "standard", connected: true, timestamp: 1, axes: [0, 0, 0, 0],
-    buttons: [...Array(17)].map(() => ({ value: 0, pressed: false })) };
-  navigator.getGamepads = () => [window.pad, null];
-  window.push = (axes, mapping) => Object.assign(window.pad, { axes, mapping, timestamp: performance.now() });
-}"""
-
-
-def test_a_gamepad_acts_by_the_standard_layout_and_says_so_where_it_has_another(
-    browser: Browser, tmp_path: Path
-) -> None:
-    with felt(browser, tmp_path, marsh.FOLLOWING) as one:
-        one.tab.evaluate(PAD)
-        one.tab.evaluate("push([0, -1, 0.8, 0], 'standard')")
-        one.frames(6)
-        # the numbers have the focus, and the hand on the stick goes on
-        one.tab.get_by_label("routes.look sensitivity yaw").focus()
-        one.reach(lambda: one.axes["yaw_total"] > 10.0 and one.walked > 0.1)
-        one.tab.evaluate("push([0, 0, 0, 0], 'standard')")
-        one.frames(12)
-        moves_as_a_replay_of_its_take(one)
-        before = one.axes["yaw_total"]
-        one.tab.evaluate("push([1, 1, 1, 1], '')")
-        one.until("document.querySelector('#hint').textContent.includes('does not know the layout of a pad')")
-        one.frames(3)
-        assert one.axes["yaw_total"] == pytest.approx(before, abs=1.0)  # but for what smoothing still owed
-
-
-def test_ten_fingers_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
-    with felt(browser, tmp_path, marsh.FINGERS) as one:
-        line = one.tab.context.new_cdp_session(one.tab)
-
-        def touch(kind: str, places: list[tuple[float, float]]) -> None:
-            points = [{"x": x, "y": y, "id": k} for k, (x, y) in enumerate(places)]
-            line.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
-            one.frames(1)
-
-        touch("touchStart", [(150, 200), (300, 200)])
-        for k in range(6):
-            touch("touchMove", [(150 - 8 * k, 200), (300 + 8 * k, 200 + 2 * k)])
-        touch("touchEnd", [])
-        assert one.axes["zoom"] > 1.2
-        touch("touchStart", [(60 + 40 * k, 180) for k in range(10)])
-        touch("touchMove", [(64 + 40 * k, 190) for k in range(10)])
-        touch("touchEnd", [])
-        one.frames(8)
-        moves_as_a_replay_of_its_take(one)
-        assert one.seat.session.refused == {}
-
-
-def test_a_phones_sensors_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
-    with felt(browser, tmp_path, marsh.SCOPE) as one:
-        one.tab.evaluate(PAD)
-        one.tab.evaluate("pad.buttons[6] = { value: 1, pressed: true }; push([0, 0, 0, 0], 'standard')")
-        one.tab.evaluate(
-            """() => { for (let k = 0; k < 20; k += 1) dispatchEvent(new DeviceMotionEvent("devicemotion", {
-              rotationRate: { alpha: 20, beta: 5, gamma: -30 }, accelerationIncludingGravity: { x: 0, y: 9.8, z: 1 } })); }"""
-        )
-        one.frames(3)
-        for _ in range(6):
-            one.tab.evaluate(
-                """() => dispatchEvent(new DeviceMotionEvent("devicemotion", { rotationRate: { alpha: 5, beta: 2,
-                  gamma: -40 }, accelerationIncludingGravity: { x: 0, y: 9.8, z: 1 } }))"""
-            )
-            one.frames(1)
-        one.reach(lambda: abs(one.axes["yaw_total"]) > 0.05)
-        one.frames(8)
-        moves_as_a_replay_of_its_take(one)
-
-
-HEADSET = """() => {
-  const place = (x, yaw) => ({ position: { x, y: 1.7, z: 0 }, orientation: { x: 0, y: Math.sin(yaw / 2), z: 0, w: Math.cos(yaw / 2) } });
-  const button = () => ({ value: 0, pressed: false });
-  const hand = (handedness) => ({ handedness, targetRaySpace: handedness,
-    gamepad: { mapping: "xr-standard", axes: [0, 0, 0, 0], buttons: [...Array(6)].map(button) } });
-  window.worn = { x: 0, yaw: 0, hands: [hand("left"), hand("right")], ended: () => {} };
-  const frame = { getViewerPose: () => ({ transform: place(worn.x, worn.yaw) }), getPose: () => ({ transform: place(0.2, 0) }) };
-  const session = { inputSources: window.worn.hands, requestReferenceSpace: async () => "floor",
-    requestAnimationFrame: (step) => requestAnimationFrame((t) => step(t, frame)),
-    addEventListener: (_, done) => { window.worn.ended = done; }, end: async () => window.worn.ended() };
-  const xr = { isSessionSupported: async () => true, requestSession: async () => session, addEventListener() {} };
-  Object.defineProperty(navigator, "xr", { value: xr, configurable: true });
-}"""
-
-
-def test_a_headset_and_its_hands_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
-    with felt(browser, tmp_path, marsh.HIDE) as one:
-        one.tab.add_init_script(f"({HEADSET})()")
-        one.tab.reload()
-        one.until("!document.querySelector('#headset').hidden")
-        one.tab.get_by_role("button", name="enter the headset").click()
-        one.until("document.querySelector('#headset').textContent === 'leave the headset'")
-        one.reach(lambda: abs(one.seat.shown["pose"][1] - 1.7 - land.BOARD) < 0.01)
-        one.tab.evaluate(
-            "worn.yaw = -0.5; worn.hands[1].gamepad.axes[2] = 1; worn.hands[0].gamepad.axes[3] = -1"
-        )
-        one.reach(lambda: one.axes["yaw"] != 0.0 and one.walked > 0.02)
-        assert abs(one.axes["yaw"]) == pytest.approx(30.0)
-        one.tab.evaluate("worn.hands[1].gamepad.axes[2] = 0; worn.hands[0].gamepad.axes[3] = 0")
-        one.frames(10)
-        moves_as_a_replay_of_its_take(one)
-        kept = one.seat.tape.take().table
-        assert {"host.head.x", "host.head.qw"} <= set(kept["signal"])
-        # it is taken off, and lets go
-        one.tab.evaluate("worn.hands[0].gamepad.axes[3] = -1")
-        one.reach(lambda: one.axes["move_y"] != 0.0)
-        one.tab.get_by_role("button", name="leave the headset").click()
-        one.reach(lambda: one.axes["move_y"] == 0.0)
-
-
-def test_how_a_phone_is_turned_acts_where_it_feels_nothing(browser: Browser, tmp_path: Path) -> None:
-    with felt(browser, tmp_path, marsh.SCOPE) as one:
-        one.tab.evaluate(PAD)
-        one.tab.evaluate("pad.buttons[4] = { value: 1, pressed: true }")
-        for k in range(8):
-            one.tab.evaluate(
-                "turn => dispatchEvent(new DeviceOrientationEvent('deviceorientation', { alpha: 0, beta: 20, gamma: turn }))",
-                3 * k,
-            )
-            if k == 1:
-                one.tab.evaluate("push([0, 0, 0, 0], 'standard')")
-            one.frames(3)
-        one.reach(lambda: abs(one.axes["yaw"]) > 2.0)
-        one.frames(30)
-        moves_as_a_replay_of_its_take(one)
 
 
 def test_the_keyboard_alone_does_everything(browser: Browser, tmp_path: Path) -> None:

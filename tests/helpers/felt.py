@@ -1,0 +1,111 @@
+"""A page that is served, open in a real browser, with hands on it."""
+
+from __future__ import annotations
+
+import shutil
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from math import hypot
+from pathlib import Path
+from typing import Any
+from urllib.parse import urljoin
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext
+from playwright.sync_api import Page as Tab
+
+import mellow_thumb as mt
+
+CHROMIUM = shutil.which("chromium")
+DRAWN = ["--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader"]
+"""A browser without a graphics card draws in software."""
+
+
+WAIT = """many => new Promise(done => {
+  const step = () => (many-- > 0 ? requestAnimationFrame(step) : done());
+  step();
+})"""
+MOST = 200
+"""Frames after which what has not happened never will."""
+
+
+class Felt:
+    """A page that is served and open in a browser."""
+
+    def __init__(self, page: mt.Page, tab: Tab, file: Path) -> None:
+        self.page, self.tab, self.file = page, tab, file
+        self.seat = page._room.seat
+        self.said: list[str] = []
+        tab.on("console", lambda one: self.said.append(one.text))
+        tab.on("pageerror", lambda one: self.said.append(str(one)))
+
+    def frames(self, many: int = 3, tab: Tab | None = None) -> None:
+        """Wait until so many more frames were drawn."""
+        (tab or self.tab).evaluate(WAIT, many)
+
+    def until(self, expression: str, tab: Tab | None = None) -> None:
+        """Wait until something is so on the page."""
+        for _ in range(MOST):
+            if (tab or self.tab).evaluate(expression):
+                return
+            self.frames(1, tab)
+        raise AssertionError(f"never: {expression}")
+
+    def reach(self, there: Callable[[], bool]) -> None:
+        """Wait until the session is somewhere: frames are as long as the machine makes them."""
+        for _ in range(MOST):
+            if there():
+                return
+            self.frames(1)
+        raise AssertionError(f"never: {self.seat.shown}")
+
+    @property
+    def walked(self) -> float:
+        """How far the warden is from where he began (m)."""
+        return hypot(*self.seat.shown["warden"][:3:2])
+
+    @property
+    def axes(self) -> dict[str, float]:
+        """The axes of the last frame."""
+        return dict(self.seat.shown["axes"])
+
+
+@contextmanager
+def felt(
+    browser: Browser,
+    folder: Path,
+    source: Path,
+    *,
+    drawn: bool = False,
+    patience: float = 30_000,
+    **more: Any,
+) -> Iterator[Felt]:
+    """A page in a browser; it draws only where that is looked at: in software a frame takes a fifth of a second.
+
+    What the browser does not do in its `patience` (ms) raises.
+    """
+    file = folder / source.name
+    if not file.exists():
+        file.write_bytes(source.read_bytes())
+    context: BrowserContext = browser.new_context(viewport={"width": 920, "height": 560})
+    with mt.serving(file, **more) as page:
+        context.set_default_timeout(patience)
+        found = Felt(page, context.new_page(), file)
+        found.tab.goto(page.address if drawn else f"{page.address}#undrawn")
+        found.until("document.querySelector('#line').textContent !== ''")
+        yield found
+        context.close()
+    assert found.said == []
+
+
+def moves_as_a_replay_of_its_take(one: Felt) -> None:
+    """The take that the page saves moves every axis as the hands did, up to a frame that is over."""
+    tape = one.seat.tape
+    last = tape.frames[-2]
+    assert last.traced is not None
+    saved = one.tab.context.request.get(urljoin(one.page.address, "take.csv"))
+    take = one.file.with_suffix(".csv")
+    take.write_bytes(saved.body())
+    table = mt.replay(one.page.profile, mt.read_take(take), frames=[last.t - tape.begun])
+    axes = {name: value for name, value in last.traced["axes"].items() if name in table}
+    assert axes == pytest.approx({name: table[name].iloc[-1] for name in axes}, abs=1e-9)

@@ -1,0 +1,141 @@
+"""Devices at the page in a real browser: each moves the camera as a replay of what was recorded does."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser
+
+from mellow_thumb import marsh
+from mellow_thumb.page import land
+
+from ..helpers.felt import CHROMIUM, felt, moves_as_a_replay_of_its_take
+
+pytestmark = pytest.mark.skipif(CHROMIUM is None, reason="no chromium: apt-get install chromium")
+
+PAD = """() => {
+  window.pad = { index: 0, id: "a pad", mapping: "standard", connected: true, timestamp: 1, axes: [0, 0, 0, 0],
+    buttons: [...Array(17)].map(() => ({ value: 0, pressed: false })) };
+  navigator.getGamepads = () => [window.pad, null];
+  window.push = (axes, mapping) => Object.assign(window.pad, { axes, mapping, timestamp: performance.now() });
+}"""
+
+
+def test_a_gamepad_acts_by_the_standard_layout_and_says_so_where_it_has_another(
+    browser: Browser, tmp_path: Path
+) -> None:
+    with felt(browser, tmp_path, marsh.FOLLOWING) as one:
+        one.tab.evaluate(PAD)
+        one.tab.evaluate("push([0, -1, 0.8, 0], 'standard')")
+        one.frames(6)
+        # the numbers have the focus, and the hand on the stick goes on
+        one.tab.get_by_label("routes.look sensitivity yaw").focus()
+        one.reach(lambda: one.axes["yaw_total"] > 10.0 and one.walked > 0.1)
+        one.tab.evaluate("push([0, 0, 0, 0], 'standard')")
+        one.frames(12)
+        moves_as_a_replay_of_its_take(one)
+        before = one.axes["yaw_total"]
+        one.tab.evaluate("push([1, 1, 1, 1], '')")
+        one.until("document.querySelector('#hint').textContent.includes('does not know the layout of a pad')")
+        one.frames(3)
+        assert one.axes["yaw_total"] == pytest.approx(before, abs=1.0)  # but for what smoothing still owed
+
+
+def test_ten_fingers_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.FINGERS) as one:
+        line = one.tab.context.new_cdp_session(one.tab)
+
+        def touch(kind: str, places: list[tuple[float, float]]) -> None:
+            points = [{"x": x, "y": y, "id": k} for k, (x, y) in enumerate(places)]
+            line.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
+            one.frames(1)
+
+        touch("touchStart", [(150, 200), (300, 200)])
+        for k in range(6):
+            touch("touchMove", [(150 - 8 * k, 200), (300 + 8 * k, 200 + 2 * k)])
+        touch("touchEnd", [])
+        assert one.axes["zoom"] > 1.2
+        touch("touchStart", [(60 + 40 * k, 180) for k in range(10)])
+        touch("touchMove", [(64 + 40 * k, 190) for k in range(10)])
+        touch("touchEnd", [])
+        one.frames(8)
+        moves_as_a_replay_of_its_take(one)
+        assert one.seat.session.refused == {}
+
+
+def test_a_phones_sensors_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.SCOPE) as one:
+        one.tab.evaluate(PAD)
+        one.tab.evaluate("pad.buttons[6] = { value: 1, pressed: true }; push([0, 0, 0, 0], 'standard')")
+        one.tab.evaluate(
+            """() => { for (let k = 0; k < 20; k += 1) dispatchEvent(new DeviceMotionEvent("devicemotion", {
+              rotationRate: { alpha: 20, beta: 5, gamma: -30 }, accelerationIncludingGravity: { x: 0, y: 9.8, z: 1 } })); }"""
+        )
+        one.frames(3)
+        for _ in range(6):
+            one.tab.evaluate(
+                """() => dispatchEvent(new DeviceMotionEvent("devicemotion", { rotationRate: { alpha: 5, beta: 2,
+                  gamma: -40 }, accelerationIncludingGravity: { x: 0, y: 9.8, z: 1 } }))"""
+            )
+            one.frames(1)
+        one.reach(lambda: abs(one.axes["yaw_total"]) > 0.05)
+        one.frames(8)
+        moves_as_a_replay_of_its_take(one)
+
+
+HEADSET = """() => {
+  const place = (x, yaw) => ({ position: { x, y: 1.7, z: 0 }, orientation: { x: 0, y: Math.sin(yaw / 2), z: 0, w: Math.cos(yaw / 2) } });
+  const button = () => ({ value: 0, pressed: false });
+  const hand = (handedness) => ({ handedness, targetRaySpace: handedness,
+    gamepad: { mapping: "xr-standard", axes: [0, 0, 0, 0], buttons: [...Array(6)].map(button) } });
+  window.worn = { x: 0, yaw: 0, hands: [hand("left"), hand("right")], ended: () => {} };
+  const frame = { getViewerPose: () => ({ transform: place(worn.x, worn.yaw) }), getPose: () => ({ transform: place(0.2, 0) }) };
+  const session = { inputSources: window.worn.hands, requestReferenceSpace: async () => "floor",
+    requestAnimationFrame: (step) => requestAnimationFrame((t) => step(t, frame)),
+    addEventListener: (_, done) => { window.worn.ended = done; }, end: async () => window.worn.ended() };
+  const xr = { isSessionSupported: async () => true, requestSession: async () => session, addEventListener() {} };
+  Object.defineProperty(navigator, "xr", { value: xr, configurable: true });
+}"""
+
+
+def test_a_headset_and_its_hands_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.HIDE) as one:
+        one.tab.add_init_script(f"({HEADSET})()")
+        one.tab.reload()
+        one.until("!document.querySelector('#headset').hidden")
+        one.tab.get_by_role("button", name="enter the headset").click()
+        one.until("document.querySelector('#headset').textContent === 'leave the headset'")
+        one.reach(lambda: abs(one.seat.shown["pose"][1] - 1.7 - land.BOARD) < 0.01)
+        one.tab.evaluate(
+            "worn.yaw = -0.5; worn.hands[1].gamepad.axes[2] = 1; worn.hands[0].gamepad.axes[3] = -1"
+        )
+        one.reach(lambda: one.axes["yaw"] != 0.0 and one.walked > 0.02)
+        assert abs(one.axes["yaw"]) == pytest.approx(30.0)
+        one.tab.evaluate("worn.hands[1].gamepad.axes[2] = 0; worn.hands[0].gamepad.axes[3] = 0")
+        one.frames(10)
+        moves_as_a_replay_of_its_take(one)
+        kept = one.seat.tape.take().table
+        assert {"host.head.x", "host.head.qw"} <= set(kept["signal"])
+        # it is taken off, and lets go
+        one.tab.evaluate("worn.hands[0].gamepad.axes[3] = -1")
+        one.reach(lambda: one.axes["move_y"] != 0.0)
+        one.tab.get_by_role("button", name="leave the headset").click()
+        one.reach(lambda: one.axes["move_y"] == 0.0)
+
+
+def test_how_a_phone_is_turned_acts_where_it_feels_nothing(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.SCOPE) as one:
+        one.tab.evaluate(PAD)
+        one.tab.evaluate("pad.buttons[4] = { value: 1, pressed: true }")
+        for k in range(8):
+            one.tab.evaluate(
+                "turn => dispatchEvent(new DeviceOrientationEvent('deviceorientation', { alpha: 0, beta: 20, gamma: turn }))",
+                3 * k,
+            )
+            if k == 1:
+                one.tab.evaluate("push([0, 0, 0, 0], 'standard')")
+            one.frames(3)
+        one.reach(lambda: abs(one.axes["yaw"]) > 2.0)
+        one.frames(30)
+        moves_as_a_replay_of_its_take(one)
