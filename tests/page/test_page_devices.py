@@ -6,6 +6,7 @@ from pathlib import Path
 
 import pytest
 from playwright.sync_api import Browser
+from scipy.spatial.transform import Rotation
 
 from mellow_thumb import marsh
 from mellow_thumb.page import land
@@ -85,15 +86,30 @@ def test_a_phones_sensors_act_as_a_replay_of_the_tape_does(browser: Browser, tmp
 
 
 HEADSET = """() => {
-  const place = (x, yaw) => ({ position: { x, y: 1.7, z: 0 }, orientation: { x: 0, y: Math.sin(yaw / 2), z: 0, w: Math.cos(yaw / 2) } });
+  const place = (x, yaw) => {
+    const [c, s] = [Math.cos(yaw), Math.sin(yaw)];
+    return { position: { x, y: 1.7, z: 0 }, orientation: { x: 0, y: Math.sin(yaw / 2), z: 0, w: Math.cos(yaw / 2) },
+      matrix: new Float32Array([c, 0, -s, 0, 0, 1, 0, 0, s, 0, c, 0, x, 1.7, 0, 1]) };
+  };
+  const eye = (side) => ({ side, transform: place(worn.x + 0.03 * side * Math.cos(worn.yaw), worn.yaw),
+    projectionMatrix: new Float32Array([1, 0, 0, 0, 0, 1, 0, 0, 0, 0, -1, -1, 0, 0, -0.2, 0]) });
   const button = () => ({ value: 0, pressed: false });
   const hand = (handedness) => ({ handedness, targetRaySpace: handedness,
     gamepad: { mapping: "xr-standard", axes: [0, 0, 0, 0], buttons: [...Array(6)].map(button) } });
-  window.worn = { x: 0, yaw: 0, hands: [hand("left"), hand("right")], ended: () => {} };
-  const frame = { getViewerPose: () => ({ transform: place(worn.x, worn.yaw) }), getPose: () => ({ transform: place(0.2, 0) }) };
+  window.worn = { x: 0, yaw: 0, hands: [hand("left"), hand("right")] };
+  const frame = { getViewerPose: () => ({ transform: place(worn.x, worn.yaw), views: [eye(-1), eye(1)] }), getPose: () => ({ transform: place(0.2, 0) }) };
+  const ends = [];
   const session = { inputSources: window.worn.hands, requestReferenceSpace: async () => "floor",
-    requestAnimationFrame: (step) => requestAnimationFrame((t) => step(t, frame)),
-    addEventListener: (_, done) => { window.worn.ended = done; }, end: async () => window.worn.ended() };
+    requestAnimationFrame: (step) => requestAnimationFrame((t) => ends.length && step(t, frame)), cancelAnimationFrame() {},
+    updateRenderState() {}, addEventListener: (what, done) => { if (what === "end") ends.push(done); }, removeEventListener() {},
+    end: async () => ends.splice(0).forEach((done) => done({})) };
+  WebGL2RenderingContext.prototype.makeXRCompatible = async () => {};
+  delete window.XRWebGLBinding;
+  window.XRWebGLLayer = class {
+    framebuffer = null;
+    constructor(_, gl) { [this.framebufferWidth, this.framebufferHeight] = [gl.canvas.width, gl.canvas.height]; }
+    getViewport({ side }) { const w = this.framebufferWidth / 2; return { x: side < 0 ? 0 : w, y: 0, width: w, height: this.framebufferHeight }; }
+  };
   const xr = { isSessionSupported: async () => true, requestSession: async () => session, addEventListener() {} };
   Object.defineProperty(navigator, "xr", { value: xr, configurable: true });
 }"""
@@ -122,6 +138,46 @@ def test_a_headset_and_its_hands_act_as_a_replay_of_the_tape_does(browser: Brows
         one.reach(lambda: one.axes["move_y"] != 0.0)
         one.tab.get_by_role("button", name="leave the headset").click()
         one.reach(lambda: one.axes["move_y"] == 0.0)
+
+
+def test_a_headset_sees_the_marsh_from_the_sessions_view(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.HIDE, drawn=True) as one:
+        one.tab.add_init_script(f"({HEADSET})()")
+        one.tab.reload()
+        one.until("!document.querySelector('#headset').hidden")
+        one.tab.get_by_role("button", name="enter the headset").click()
+        one.until("felt.marsh.renderer.xr.isPresenting")
+        one.reach(lambda: abs(one.seat.shown["pose"][1] - 1.7 - land.BOARD) < 0.01)
+        # turned about by the stick, and with a head that looks elsewhere and has stepped aside
+        one.tab.evaluate("Object.assign(worn, { x: 0.3, yaw: 0.4 }); worn.hands[1].gamepad.axes[2] = 1")
+        one.reach(lambda: one.axes["yaw"] != 0.0)
+        one.tab.evaluate("worn.hands[1].gamepad.axes[2] = 0")
+        one.frames(12)
+        seen = one.tab.evaluate(
+            "() => { const eyes = felt.marsh.renderer.xr.getCamera().cameras.map((eye) => eye.matrixWorld.elements);"
+            " return eyes[0].map((value, k) => (value + eyes[1][k]) / 2); }"
+        )
+        x, y, z, *turned = one.seat.shown["pose"][:7]
+        assert seen[12:15] == pytest.approx([x, y, z], abs=1e-4)
+        assert [-one for one in seen[8:11]] == pytest.approx(
+            Rotation.from_quat(turned).apply([0, 0, -1]), abs=1e-4
+        )
+        assert one.tab.evaluate("felt.marsh.counts.calls") > 2 * 5
+        one.tab.get_by_role("button", name="leave the headset").click()
+        one.until("!felt.marsh.renderer.xr.isPresenting")
+        one.frames(3)
+
+
+def test_a_headset_that_is_refused_says_so(browser: Browser, tmp_path: Path) -> None:
+    with felt(browser, tmp_path, marsh.HIDE) as one:
+        one.tab.add_init_script(f"({HEADSET})()")
+        one.tab.add_init_script(
+            "navigator.xr.requestSession = async () => { throw new Error('it is worn by another'); }"
+        )
+        one.tab.reload()
+        one.until("!document.querySelector('#headset').hidden")
+        one.tab.get_by_role("button", name="enter the headset").click()
+        one.until("document.querySelector('#words').textContent.includes('it is worn by another')")
 
 
 def test_how_a_phone_is_turned_acts_where_it_feels_nothing(browser: Browser, tmp_path: Path) -> None:

@@ -8,15 +8,16 @@ function placed({ position: p, orientation: q }) {
 export class Headset {
   #session = null;
   #floor = null;
+  head = null; // where the head was as the frame was asked for that came last, or comes next
 
   /**
    * @param {HTMLButtonElement} button what leads in; it is there where a headset is
-   * @param {{put: (event: object) => void, ask: () => void, wear: (session: object | null) => void}} page
+   * @param {{put: (event: object) => void, ask: () => boolean, wear: (session: object | null) => void, say: (words: string) => void}} page
    */
   constructor(button, page) {
     this.button = button;
     this.page = page;
-    button.addEventListener("click", () => (this.worn ? this.#session.end() : this.#enter()));
+    button.addEventListener("click", () => (this.worn ? this.#session.end() : this.#enter().catch((error) => page.say(`the headset is not to be had: ${error.message}`))));
     navigator.xr?.addEventListener?.("devicechange", () => this.#offer());
     this.#offer();
   }
@@ -33,7 +34,7 @@ export class Headset {
     const session = await navigator.xr.requestSession("immersive-vr", { requiredFeatures: ["local-floor"] });
     this.#floor = await session.requestReferenceSpace("local-floor");
     session.addEventListener("end", () => {
-      this.#session = null;
+      this.#session = this.head = null;
       this.button.textContent = "enter the headset";
       this.page.put({ type: "xrframe", viewer: null, inputSources: [], timeStamp: performance.now() });
       this.page.wear(null);
@@ -44,12 +45,13 @@ export class Headset {
     const step = (_, frame) => {
       if (this.#session !== session) return;
       session.requestAnimationFrame(step);
-      this.#say(frame);
-      this.page.ask();
+      const head = this.#say(frame);
+      if (this.page.ask()) this.head = head;
     };
     session.requestAnimationFrame(step);
   }
 
+  /** Say where the head and the hands are; gives back the head. */
   #say(frame) {
     const viewer = frame.getViewerPose(this.#floor);
     const inputSources = [...this.#session.inputSources].map((source) => {
@@ -61,6 +63,8 @@ export class Headset {
       }
       return said;
     });
-    this.page.put({ type: "xrframe", viewer: viewer ? placed(viewer.transform) : null, inputSources, timeStamp: performance.now() });
+    const head = viewer ? placed(viewer.transform) : null;
+    this.page.put({ type: "xrframe", viewer: head, inputSources, timeStamp: performance.now() });
+    return head;
   }
 }

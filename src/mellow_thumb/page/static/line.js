@@ -57,16 +57,17 @@ export class Line {
     if (this.#events.length) this.say({ kind: "frame", number: 0, now: performance.now(), events: this.#cut(), ask: false });
   }
 
-  /** Ask for this animation frame's frame. */
+  /** Ask for this animation frame's frame; tells whether that was asked, while none is on its way. */
   ask() {
-    if (!this.whole) return;
+    if (!this.whole) return false;
     if (this.#waiting !== null) {
       this.late += 1;
-      return;
+      return false;
     }
     this.#waiting = performance.now();
     this.#number += 1;
     this.say({ kind: "frame", number: this.#number, now: this.#waiting, events: this.#cut() });
+    return true;
   }
 
   #cut() {

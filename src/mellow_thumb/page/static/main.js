@@ -36,9 +36,10 @@ const headset = new Headset(find("headset"), {
   put: (event) => line.put(event),
   ask() {
     hands.poll();
-    line.ask();
+    return line.ask();
   },
   wear: (session) => marsh.wear(session),
+  say: (words) => say(words, true),
 });
 const came = new Came(find("why"), find("came"), (what) => line.say({ kind: "do", what }));
 const notebook = new Notebook(find("notebook"), (path, value, going) => {
@@ -74,7 +75,7 @@ function again(found) {
 }
 
 function frame(message) {
-  marsh.draw(message);
+  marsh.draw(message, headset.head);
   watch.frame(message);
   traces.frame(message);
   came.frame(message);

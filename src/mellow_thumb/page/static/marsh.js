@@ -90,6 +90,7 @@ export class Marsh {
   #solid = [];
   #pose = null;
   #rig = new Group(); // what a headset's own camera stands on
+  #veil = new Mesh(new PlaneGeometry(4, 4), new MeshBasicMaterial({ color: 0, transparent: true, depthTest: false }));
 
   /**
    * @param {HTMLElement} box what it is drawn in
@@ -114,6 +115,9 @@ export class Marsh {
     this.ghosts = ["was", "would"].map((which) => new Ghost(this.#scene, this.#chart, GHOSTS[which]));
     new ResizeObserver(() => this.#fit()).observe(box);
     this.#rig.add(this.#eye);
+    this.#veil.position.z = -0.5;
+    this.#veil.renderOrder = 1;
+    this.#eye.add(this.#veil);
     this.#scene.add(this.#rig);
     this.#fit();
   }
@@ -123,19 +127,24 @@ export class Marsh {
     this.renderer.xr.enabled = session !== null;
     this.#rig.position.set(0, 0, 0);
     this.#rig.quaternion.identity();
-    if (session) await this.renderer.xr.setSession(session);
-    this.renderer.setAnimationLoop(session ? () => this.#drawWorn() : null);
-    if (!session) this.#fit();
+    if (session) {
+      await this.renderer.xr.setSession(session);
+      this.renderer.setAnimationLoop(() => this.renderer.render(this.#scene, this.#eye));
+    } else {
+      this.renderer.setAnimationLoop(null);
+      requestAnimationFrame(() => this.#fit()); // once it has let go of the picture
+    }
   }
 
-  /** The session's view is that of the head: the rig stands so that the headset's own pose comes to it. */
-  #drawWorn() {
-    if (!this.#pose) return;
-    const [x, y, z, a, b, c, d] = this.#pose.pose;
-    const wanted = new Matrix4().compose(new Vector3(x, y, z), new Quaternion(a, b, c, d), new Vector3(1, 1, 1));
-    const head = new Matrix4().copy(this.renderer.xr.getCamera().matrix).invert();
-    wanted.multiply(head).decompose(this.#rig.position, this.#rig.quaternion, new Vector3());
-    this.renderer.render(this.#scene, this.#eye);
+  /**
+   * Stand so that a head comes to the session's view. It is the head with which that view was asked for: where it has
+   * gone meanwhile is seen at once, without waiting for the session.
+   */
+  #stand([x, y, z, ...turned], { position: p, orientation: q }) {
+    const one = new Vector3(1, 1, 1);
+    const view = new Matrix4().compose(new Vector3(x, y, z), new Quaternion(...turned.slice(0, 4)), one);
+    const head = new Matrix4().compose(new Vector3(p.x, p.y, p.z), new Quaternion(q.x, q.y, q.z, q.w), one);
+    view.multiply(head.invert()).decompose(this.#rig.position, this.#rig.quaternion, new Vector3());
   }
 
   get counts() {
@@ -151,17 +160,26 @@ export class Marsh {
     if (this.#pose) this.draw(this.#pose);
   }
 
-  /** Draw a frame of the session's. */
-  draw(frame) {
+  /** Draw a frame of the session's; a headset draws it by itself, from where its head was in that frame. */
+  draw(frame, head = null) {
     this.#pose = frame;
-    if (this.renderer.xr.isPresenting) return;
     const [x, y, z, a, b, c, d, view, extent] = frame.pose;
-    const camera = extent ? this.#flat : this.#eye;
-    camera.position.set(x, y, z);
-    camera.quaternion.set(a, b, c, d);
     const [wx, wy, wz, ...turned] = frame.warden;
     this.warden.position.set(wx, wy, wz);
     this.warden.quaternion.set(...turned);
+    const now = performance.now() / 1000;
+    for (const ghost of this.ghosts) ghost.step(now);
+    const worn = this.renderer.xr.isPresenting;
+    this.#veil.visible = worn && frame.fade > 0;
+    this.#veil.material.opacity = frame.fade ?? 0;
+    if (worn) {
+      this.warden.visible = false;
+      if (head) this.#stand(frame.pose, head);
+      return;
+    }
+    const camera = extent ? this.#flat : this.#eye;
+    camera.position.set(x, y, z);
+    camera.quaternion.set(a, b, c, d);
     if (extent) {
       const { clientWidth, clientHeight } = this.box;
       const shorter = Math.min(clientWidth, clientHeight);
@@ -173,8 +191,6 @@ export class Marsh {
       camera.fov = view;
       this.warden.visible = camera.position.distanceTo(new Vector3(wx, wy + 1.6, wz)) > EYES;
     }
-    const now = performance.now() / 1000;
-    for (const ghost of this.ghosts) ghost.step(now);
     camera.updateProjectionMatrix();
     this.renderer.render(extent ? this.#chart : this.#scene, camera);
   }
