@@ -10,7 +10,7 @@ async ([seconds, echo]) => {
     buttons: [...Array(17)].map(() => ({ value: 0, pressed: false })) };
   navigator.getGamepads = () => [window.pad];
   const trips = [], echoes = [], until = performance.now() + 1000 * seconds, late = line.late;
-  let frames = 0;
+  let frames = 0, behind = 0, waiting = null;
   const fire = (type, more) => scene.dispatchEvent(new PointerEvent(type, { bubbles: true, ...more }));
   while (performance.now() < until) {
     await new Promise(requestAnimationFrame);
@@ -26,11 +26,16 @@ async ([seconds, echo]) => {
     for (const id of [7, 8]) fire(frames % 30 ? "pointermove" : "pointerdown", { pointerType: "touch", pointerId: id, clientX: 100 * id + frames % 60, clientY: 150 });
     if (frames % 30 === 29) for (const id of [7, 8]) fire("pointerup", { pointerType: "touch", pointerId: id, clientX: 100, clientY: 150 });
     line.put({ type: "devicemotion", rotationRate: { alpha: 1, beta: Math.sin(now), gamma: 2 }, accelerationIncludingGravity: { x: 0, y: 9.8, z: 0.3 }, timeStamp: performance.now() });
-    const text = "x".repeat(3500);
-    const sent = performance.now();
-    window.echo.onmessage = () => echoes.push(performance.now() - sent);
-    window.echo.send(text);
+    if (waiting !== null) behind += 1; // as the page's line does: one at a time
+    else {
+      const sent = (waiting = performance.now());
+      window.echo.onmessage = () => {
+        echoes.push(performance.now() - sent);
+        waiting = null;
+      };
+      window.echo.send("x".repeat(3500));
+    }
   }
   globalThis.gc?.();
-  return { frames, late: line.late - late, trips, echoes, heap: performance.memory.usedJSHeapSize };
+  return { frames, late: line.late - late, behind, trips, echoes, heap: performance.memory.usedJSHeapSize };
 }

@@ -12,6 +12,7 @@ import shutil
 import socket
 import tempfile
 import threading
+import time
 from contextlib import contextmanager
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
@@ -24,6 +25,8 @@ from mellow_thumb import marsh
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
+FRAME = 1000.0 / 60.0
+"""Milliseconds of a frame."""
 STRETCH = 10
 """Seconds after which it is looked at memory."""
 FEED = Path(__file__).with_suffix(".js").read_text(encoding="utf-8").partition("\n")[2]
@@ -58,6 +61,19 @@ def echoing() -> Iterator[str]:
     thread.join()
 
 
+def watched(room: Any) -> list[float]:
+    """How long the server is at each message of the page (ms), from now on."""
+    spent, take = [], room._take
+
+    async def timed(*said: Any) -> None:
+        begun = time.perf_counter()
+        await take(*said)
+        spent.append(1000.0 * (time.perf_counter() - begun))
+
+    room._take = timed
+    return spent
+
+
 def resident() -> float:
     """Megabytes of this process, the server's."""
     line = next(one for one in Path("/proc/self/status").read_text().splitlines() if one.startswith("VmRSS"))
@@ -77,12 +93,14 @@ def main() -> None:
         tab = browser.new_context(bypass_csp=True).new_page()
         tab.goto(f"{page.address}#undrawn")
         tab.wait_for_selector("#axes dd")
-        found, sizes = [], []
+        found, sizes, spent = [], [], watched(page._room)
         for k in range(max(seconds // STRETCH, 2)):
             found.append(tab.evaluate(FEED, [STRETCH, echo]))
             sizes.append((resident(), found[-1]["heap"] / 2**20))
             one = found[-1]
-            said = f"{(k + 1) * STRETCH:5} s: {one['frames']} frames, {one['late']} late"
+            said = (
+                f"{(k + 1) * STRETCH:5} s: {one['frames']} frames, {one['late']} late, echoes {one['behind']}"
+            )
             print(f"{said}, server {sizes[-1][0]:.0f} MB, page {sizes[-1][1]:.1f} MB", flush=True)
         browser.close()
     trips, echoes = (np.concatenate([one[name] for one in found[1:]]) for name in ("trips", "echoes"))
@@ -91,6 +109,11 @@ def main() -> None:
         print(
             f"{share} %: {ours:.2f} ms there and back, an echo {bare:.2f} ms: {ours / bare:.2f} times as long"
         )
+    said = ", ".join(f"{share} % {np.percentile(spent, share):.2f} ms" for share in (50, 99, 100))
+    lost = sum(one > FRAME for one in spent)
+    print(f"the server itself: {said}; longer than a frame, of {len(spent)} messages: {lost}")
+    late, behind, many = (sum(one[name] for one in found) for name in ("late", "behind", "frames"))
+    print(f"late: {late} of {many} frames, and {behind} of the echoes that were sent beside them")
     third = len(sizes) // 3
     for name, k in (("server", 0), ("page", 1)):
         before, after = (

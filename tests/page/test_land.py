@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
 from math import cos, hypot, isfinite, radians, sin
 
-from hypothesis import given
+import numpy as np
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from mellow_thumb.page import land
@@ -27,6 +29,22 @@ def test_the_ground_lies_on_the_triangles_that_are_drawn(x: float, z: float) -> 
 @given(st.floats(-1e6, 1e6), st.floats(-1e6, 1e6))
 def test_there_is_ground_everywhere(x: float, z: float) -> None:
     assert isfinite(land.ground(x, z))
+
+
+@given(places, places)
+@example(0.0, -29.0)
+@example(9.5, -42.5)
+@example(21.0, -41.2)
+def test_the_boards_lie_within_their_breadth_of_the_walk(x: float, z: float) -> None:
+    along = [
+        (ax + share * (bx - ax), az + share * (bz - az))
+        for (ax, az), (bx, bz) in pairwise(land.WALK)
+        for share in np.linspace(0.0, 1.0, 401)
+    ]
+    away = min(hypot(x - px, z - pz) for px, pz in along)
+    if abs(away - land.BROAD) > 0.05:  # how finely it was looked at
+        low = land.mud(x, z)
+        assert land.ground(x, z) == (max(low, land.BOARD) if away < land.BROAD else low)
 
 
 def test_posts_stand_at_the_distances_that_are_written_on_them() -> None:

@@ -6,9 +6,11 @@ import socket
 from pathlib import Path
 
 import pytest
+from click.testing import CliRunner
 
 import mellow_thumb as mt
 from mellow_thumb import marsh
+from mellow_thumb.commands import main
 from mellow_thumb.page import opening
 
 
@@ -42,3 +44,15 @@ def test_what_cannot_be_is_told_before_anything_is_served(tmp_path: Path) -> Non
         assert page.address.startswith(f"http://127.0.0.1:{port}/?token=")
         assert page.profile == mt.load_profile(marsh.CHART)
         assert page.refused == ()
+
+
+@pytest.mark.parametrize(("last", "words"), [(240.0, "4 min of hands in"), (20.0, "")])
+def test_hands_that_take_long_are_announced(
+    monkeypatch: pytest.MonkeyPatch, tmp_path: Path, last: float, words: str
+) -> None:
+    take = tmp_path / "hands.csv"
+    take.write_text(f"t,signal,value\n0.0,mouse.move.x,1\n{last},mouse.move.x,1\n", encoding="utf-8")
+    monkeypatch.setattr("mellow_thumb.page.serve", lambda *_, **__: None)
+    found = CliRunner().invoke(main, ["try", str(marsh.CHART), "--take", str(take)])
+    assert (found.exit_code, found.output[: len(words)]) == (0, words), found.output
+    assert bool(found.output) == bool(words)

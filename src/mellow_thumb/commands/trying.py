@@ -43,6 +43,8 @@ def feel_it(
     """
     from ..page import serve, shoot
 
+    if take is not None:
+        _announce(take)
     if shot is not None:
         shoot(profile, shot, player=player, take=take)
         click.echo(f"wrote {shot}")
@@ -54,3 +56,13 @@ def feel_it(
         click.echo(f"{next(places)}\n  {address}")
 
     serve(profile, player=player, take=take, port=port or 0, lan=lan, browser=not no_browser, tell=tell)
+
+
+def _announce(take: Path) -> None:
+    """Say that hands act before there is a page, where that takes a while."""
+    from ..takes import read_take
+
+    times = read_take(take).table["t"]
+    minutes = (times.iloc[-1] - times.iloc[0]) / 60.0 if len(times) else 0.0
+    if minutes >= 1.0:
+        click.echo(f"{minutes:.0f} min of hands in {take} act first; the page begins after them")

@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import asdict, dataclass
 from functools import cache
 from itertools import pairwise
-from math import exp, floor, hypot, inf, sin, sqrt
+from math import exp, hypot, sin, sqrt
 from typing import TYPE_CHECKING, Any
 
 if TYPE_CHECKING:
@@ -62,14 +62,27 @@ THINGS = (
 """Posts at known distances from where the warden begins, the hide, the birds."""
 
 
-def _near_walk(x: float, z: float) -> float:
-    """How far a place is from the middle of the boardwalk (m)."""
-    nearest = inf
-    for (ax, az), (bx, bz) in pairwise(WALK):
-        dx, dz = bx - ax, bz - az
-        share = min(max(((x - ax) * dx + (z - az) * dz) / (dx * dx + dz * dz), 0.0), 1.0)
-        nearest = min(nearest, hypot(x - ax - share * dx, z - az - share * dz))
-    return nearest
+LEGS = tuple(
+    (ax, az, bx - ax, bz - az, (bx - ax) ** 2 + (bz - az) ** 2) for (ax, az), (bx, bz) in pairwise(WALK)
+)
+"""Of each leg of the boardwalk where it begins, where it goes, and its length squared."""
+WEST, EAST = (pick(x for x, _ in WALK) + side * BROAD for pick, side in ((min, -1.0), (max, 1.0)))
+NORTH, SOUTH = (pick(z for _, z in WALK) + side * BROAD for pick, side in ((min, -1.0), (max, 1.0)))
+"""How far it reaches (m)."""
+
+
+def _boarded(x: float, z: float) -> bool:
+    """Whether a place is on the boardwalk. A session asks for dozens of places in a frame."""
+    if not (WEST <= x <= EAST and NORTH <= z <= SOUTH):
+        return False
+    for ax, az, dx, dz, square in LEGS:
+        px, pz = x - ax, z - az
+        share = (px * dx + pz * dz) / square
+        share = 0.0 if share < 0.0 else 1.0 if share > 1.0 else share
+        px, pz = px - share * dx, pz - share * dz
+        if px * px + pz * pz <= BROAD * BROAD:
+            return True
+    return False
 
 
 def _mud(x: float, z: float) -> float:
@@ -92,9 +105,10 @@ def heights() -> tuple[tuple[float, ...], ...]:
 
 def mud(x: float, z: float) -> float:
     """How high the ground is drawn at a place (m), boards aside."""
-    rows = heights()
-    x, z = min(max(x + HALF, 0.0), 2.0 * HALF - 1e-9), min(max(z + HALF, 0.0), 2.0 * HALF - 1e-9)
-    i, k = floor(x), floor(z)
+    rows, rim = heights(), 2.0 * HALF - 1e-9
+    x, z = x + HALF, z + HALF
+    x, z = 0.0 if x < 0.0 else min(x, rim), 0.0 if z < 0.0 else min(z, rim)
+    i, k = int(x), int(z)
     u, v = x - i, z - k
     a, b, c, d = rows[k][i], rows[k][i + 1], rows[k + 1][i], rows[k + 1][i + 1]
     if u + v <= 1.0:
@@ -105,7 +119,7 @@ def mud(x: float, z: float) -> float:
 def ground(x: float, z: float) -> float:
     """How high a foot stands at a place (m): on the boards where they are, else on the ground."""
     low = mud(x, z)
-    return max(low, BOARD) if _near_walk(x, z) <= BROAD else low
+    return BOARD if low < BOARD and _boarded(x, z) else low
 
 
 def solids() -> Iterator[Thing]:
