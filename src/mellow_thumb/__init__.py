@@ -15,6 +15,7 @@ __all__ = [
     "ConflictError",
     "FileError",
     "Frame",
+    "HandheldState",
     "LinuxDevice",
     "LinuxDevices",
     "LinuxDoor",
@@ -82,7 +83,7 @@ if TYPE_CHECKING:
     from .page import Page, serve, serving
     from .plan import wheel_notches
     from .profiles import Profile, Sheet, load_profile, load_sheet, new_sheet, rebind
-    from .session import Basis, Frame, Listener, Session, View, Walker
+    from .session import Basis, Frame, HandheldState, Listener, Session, View, Walker
     from .takes import (
         Recorder,
         Take,
@@ -99,6 +100,7 @@ _HOMES = {
     "Basis": "session",
     "BrowserDoor": "devices",
     "Frame": "session",
+    "HandheldState": "session",
     "LinuxDevice": "devices",
     "LinuxDevices": "devices",
     "LinuxDoor": "devices",

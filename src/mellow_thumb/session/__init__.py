@@ -7,7 +7,7 @@ from .doors import NOT_FINITE, all_codes, is_known, outside, things, unlisted
 from .frame import Frame
 from .host import Host
 from .listening import Listener
-from .motion import Motion, feels
+from .motion import HandheldState, Motion, feels
 from .saving import Snapshot
 from .session import CEILING, Session
 from .units import check_units
@@ -23,6 +23,7 @@ __all__ = [
     "Basis",
     "Contacts",
     "Frame",
+    "HandheldState",
     "Host",
     "Listener",
     "Motion",

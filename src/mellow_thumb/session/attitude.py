@@ -1,8 +1,11 @@
 """Attitude: what a gyroscope and an accelerometer say becomes how a device held in the hand is turned.
 
-The attitude is kept by a complementary filter on rotations with a bias of the gyroscope: Mahony, Hamel,
-Pflimlin, Nonlinear complementary filters on the special orthogonal group (IEEE TAC 2008), equation 32, for
-gravity alone. While the device lies still its bias is learnt from what it then says.
+Source: Laidig, Seel, VQF: Highly accurate IMU orientation estimation with bias estimation and magnetic
+disturbance rejection (Information Fusion 91, 2023), in six axes. The gyroscope alone turns a frame of its
+own; what is felt is averaged there, where pushes there and back cancel, and at once says where up is.
+Here each step takes the mean of two readings, with what their axes do to each other (coning, to second
+order: Savage, Strapdown Inertial Navigation Integration Algorithm Design, part 1, Journal of Guidance,
+Control, and Dynamics 21, 1998), so that few readings a second and uneven times do as well.
 
 The device's frame is that of W3C Device Orientation: x to the right of the screen, y to its top, z out of it;
 held upright, it looks along -z.
@@ -13,28 +16,30 @@ from __future__ import annotations
 from math import cos, exp, sin, sqrt
 from typing import Any
 
-from ..formulas import carried, product, turned_by
+from ..formulas import product, turned_by
+from .gyroscope_bias import GyroscopeBias, Read
+from .smooth_mean import SmoothMean
 
 GRAVITY = 9.80665
 """Metres a second squared."""
-LEVELS = 3.0
-"""Seconds in which gravity corrects the attitude by two thirds."""
-LYING = 0.5
-"""The same while the device lies still, where nothing but gravity is felt."""
-LEARNS = 0.002
-"""How fast a bias is learnt while the device moves: 1/s for each 1/s of the correction."""
-STILL = (0.4, 0.15)
-"""How little a still device trembles: deg/s and m/s2, standard deviations."""
-MOST_BIAS = 6.0
-"""The largest bias that a still device is believed to have, in deg/s."""
-RESTS = 0.5
-"""Seconds that it must be still before its bias is learnt, and the mean of what it says then."""
+SLOW, UNKNOWN, QUICK = 3.0, 2.1, 0.4
+"""Seconds over which what is felt is averaged: once the bias is known; while it is not; and at rest, or while
+it is not and nothing stirs."""
+UNSURE = (0.1, 0.3)
+"""How uncertain a bias is that is known, and that is not, deg/s."""
+STIRRED = (0.15, 0.5)
+"""How much what is felt strays of late where nothing stirs, and where something does, m/s2."""
+STIRS = 0.7
+"""Seconds over which it is seen how much it is stirred."""
+APART = 0.035
+"""The least seconds between two corrections: readings in between turn it, and correct it together."""
 FADES = (0.25, 1.0)
 """Rates that are faded out: none up to the first, all from the second on, in deg/s."""
-GAP = 0.1
+GAP = 1.0
 """The longest time between two readings that is bridged, in seconds."""
 
 Triple = tuple[float, float, float]
+Quadruple = tuple[float, float, float, float]
 _IDENTITY = (0.0, 0.0, 0.0, 1.0)
 _DEGREE = 0.017453292519943295
 
@@ -61,15 +66,42 @@ class Attitude:
     """How a device is turned, from what its sensors say; everything that it learns of them."""
 
     def __init__(self) -> None:
-        self.rotation = _IDENTITY
-        """From the device's frame to the world's, but for where north is: a unit quaternion x, y, z, w."""
-        self.bias: Triple = (0.0, 0.0, 0.0)
-        """What the gyroscope says of a device at rest, in deg/s."""
+        self._turned: Quadruple = _IDENTITY
+        """By the gyroscope alone."""
+        self._righted: Quadruple = _IDENTITY
+        """What brings that upright."""
+        self._gyroscope = GyroscopeBias()
+        self._felt = SmoothMean(3)
+        self._mean: Triple | None = None
+        self._strays = 1.0
+        """How much what is felt strays from its mean, (m/s2)^2; at first it is not trusted."""
         self._force: Triple | None = None
+        self._fresh = False
         self._t = -1.0
-        self._rests = 0.0
-        self._mean = [0.0] * 6
-        self._square = [0.0] * 6
+        self._last: Triple = (0.0, 0.0, 0.0)
+        self._sums = [0.0] * 9
+        """Since the last correction: what was felt, as the gyroscope turned it; what was said, and felt."""
+        self._many, self._since = 0, 0.0
+
+    @property
+    def rotation(self) -> Quadruple:
+        """From the device's frame to the world's, but for where north is: a unit quaternion x, y, z, w."""
+        return _unit(product(*self._righted, *self._turned))
+
+    @property
+    def bias(self) -> Triple:
+        """What the gyroscope says of a device at rest, in deg/s."""
+        return self._gyroscope.bias
+
+    @property
+    def uncertainty(self) -> Triple:
+        """The standard deviation of the bias about each of the device's axes, in deg/s."""
+        return self._gyroscope.uncertainty
+
+    @property
+    def resting(self) -> bool:
+        """Whether the device lies still, as far as its sensors can tell."""
+        return self._gyroscope.resting
 
     @property
     def up(self) -> Triple:
@@ -79,91 +111,116 @@ class Attitude:
 
     def weigh(self, force: Triple) -> None:
         """Take what the accelerometer says, m/s2; at rest it points to the sky."""
-        if self._force is None:
-            self.rotation = _to_the_sky(force)
-        self._force = force
+        first, self._force, self._fresh = self._force is None, force, True
+        if first:
+            self._right(turned_by(*self._turned, *force))
 
     def turn(self, turn: Triple, t: float) -> Triple:
         """Take what the gyroscope says, deg/s, at a time (s); how it turns, without the bias."""
+        first, dt = self._t < 0.0, t - self._t
         # nobody knows how it turned in a longer gap; to go on turning through it would be worse than to wait
-        first, dt = self._t < 0.0, min(max(t - self._t, 0.0), GAP)
-        dt, self._t = 0.0 if first else dt, t
-        self._rest(turn, dt, first=first)
-        free = (turn[0] - self.bias[0], turn[1] - self.bias[1], turn[2] - self.bias[2])
-        x, y, z = free
-        if self._force is not None:
-            ex, ey, ez, weight = self._error()
-            gain = weight / (LYING if self._rests > RESTS else LEVELS) / _DEGREE
-            x, y, z = x + ex * gain, y + ey * gain, z + ez * gain
-            learns = LEARNS * gain * dt
-            a, b, c = self.bias
-            self.bias = (a - ex * learns, b - ey * learns, c - ez * learns)
-        self._turn_by(x * dt * _DEGREE, y * dt * _DEGREE, z * dt * _DEGREE)
+        dt = 0.0 if first or dt < 0.0 else min(dt, GAP)
+        self._t = t
+        bias = self._gyroscope.bias
+        free = (turn[0] - bias[0], turn[1] - bias[1], turn[2] - bias[2])
+        if not first:
+            self._turn_by(self._last, free, dt)
+        self._last = free
+        self._since += dt
+        if self._force is not None and self._fresh:
+            self._gather(turn, self._force)
+            if first or self._since >= APART:
+                self._correct(self._since)
         return free
 
-    def _error(self) -> tuple[float, float, float, float]:
-        """What is between the sky as it is kept and as it is felt, and how much that is to be believed."""
-        assert self._force is not None
-        fx, fy, fz = self._force
-        size = sqrt(fx * fx + fy * fy + fz * fz)
-        # a device that is shaken or falls feels more or less than gravity, and then not the sky
-        weight = max(0.0, 1.0 - abs(size - GRAVITY) / (0.1 * GRAVITY)) if size > 0.0 else 0.0
-        if weight == 0.0:
-            return 0.0, 0.0, 0.0, 0.0
-        a, b, c = self.up
-        fx, fy, fz = fx / size, fy / size, fz / size
-        return fy * c - fz * b, fz * a - fx * c, fx * b - fy * a, weight
-
-    def _turn_by(self, x: float, y: float, z: float) -> None:
-        """Turn by a rotation vector in the device's frame, in radians."""
+    def _turn_by(self, last: Triple, free: Triple, dt: float) -> None:
+        """Turn on from one reading to the next: by their mean, and by what their axes do to each other."""
+        share, coning = 0.5 * dt * _DEGREE, dt * dt * _DEGREE * _DEGREE / 12.0
+        (a, b, c), (d, e, f) = last, free
+        x = (a + d) * share + (b * f - c * e) * coning
+        y = (b + e) * share + (c * d - a * f) * coning
+        z = (c + f) * share + (a * e - b * d) * coning
         size = sqrt(x * x + y * y + z * z)
         half = 0.5 * size
         # sin(h) / 2h, which has no value at 0
-        share = 0.5 if size < 1e-9 else sin(half) / size
-        a, b, c, d = product(*self.rotation, x * share, y * share, z * share, cos(half))
-        length = sqrt(a * a + b * b + c * c + d * d)
-        self.rotation = (a / length, b / length, c / length, d / length)
+        part = 0.5 if size < 1e-9 else sin(half) / size
+        self._turned = _unit(product(*self._turned, x * part, y * part, z * part, cos(half)))
 
-    def _rest(self, turn: Triple, dt: float, *, first: bool) -> None:
-        """Learn the bias while nothing moves."""
-        # the means begin at the first reading, not at 0: that would count as a movement
-        share = 1.0 if first else 1.0 - exp(-dt / 0.25)
-        force = self._force or (0.0, 0.0, GRAVITY)
-        for k, value in enumerate((*turn, *force)):
-            self._mean[k] += (value - self._mean[k]) * share
-            self._square[k] += ((value - self._mean[k]) ** 2 - self._square[k]) * share
-        turns, forces = max(self._square[:3]), max(self._square[3:])
-        still = turns < STILL[0] ** 2 and forces < STILL[1] ** 2 and max(map(abs, self._mean[:3])) < MOST_BIAS
-        self._rests = self._rests + dt if still else 0.0
-        if self._rests > RESTS:
-            learnt = 1.0 - exp(-dt / RESTS)
-            a, b, c = (
-                old + (mean - old) * learnt for old, mean in zip(self.bias, self._mean[:3], strict=True)
-            )
-            self.bias = (a, b, c)
+    def _gather(self, turn: Triple, force: Triple) -> None:
+        """Keep a reading for the next correction."""
+        self._fresh = False
+        sums, (x, y, z) = self._sums, turned_by(*self._turned, *force)
+        a, b, c = turn
+        d, e, f = force
+        self._sums = [
+            sums[0] + x, sums[1] + y, sums[2] + z, sums[3] + a, sums[4] + b, sums[5] + c,
+            sums[6] + d, sums[7] + e, sums[8] + f,
+        ]  # fmt: skip
+        self._many += 1
+
+    def _correct(self, dt: float) -> None:
+        """Bring it upright by what was felt on the average, and learn the bias from how much that took."""
+        share = 1.0 / self._many
+        x, y, z, *said = [one * share for one in self._sums]
+        self._sums, self._many, self._since = [0.0] * 9, 0, 0.0
+        stirred = self._stir((x, y, z), dt)
+        tau = self._averages(stirred)
+        a, b, c = self._felt.step((x, y, z), dt, tau)
+        off = self._right(turned_by(*self._righted, a, b, c))
+        read = Read((said[0], said[1], said[2]), (said[3], said[4], said[5]), off, stirred)
+        self._gyroscope.learn(read, self.rotation, dt, tau)
+
+    def _averages(self, stirred: float) -> float:
+        """Over how many seconds what is felt is averaged now."""
+        if self.resting:
+            return QUICK
+        # across the vertical the bias is known soon, and about it late: the second of the three tells
+        unsure = _between(sorted(self._gyroscope.uncertainty)[1], *UNSURE)
+        while_unsure = QUICK + (UNKNOWN - QUICK) * _between(stirred, *STIRRED)
+        return SLOW + (while_unsure - SLOW) * unsure
+
+    def _stir(self, felt: Triple, dt: float) -> float:
+        """By how much what is felt strays from its mean of late, in m/s2."""
+        x, y, z = felt
+        share = 1.0 - exp(-dt / STIRS)
+        a, b, c = self._mean or felt
+        a, b, c = self._mean = a + (x - a) * share, b + (y - b) * share, c + (z - c) * share
+        away = (x - a) * (x - a) + (y - b) * (y - b) + (z - c) * (z - c)
+        self._strays += (away - self._strays) * share
+        return sqrt(max(self._strays, away))
+
+    def _right(self, felt: Triple) -> Triple:
+        """Turn what is felt to the sky, the shortest way; what was felt, as a unit vector."""
+        x, y, z = felt
+        size = sqrt(x * x + y * y + z * z)
+        if size < 1e-9:
+            return 0.0, 1.0, 0.0
+        x, y, z = x / size, y / size, z / size
+        w = sqrt(max(0.5 * (y + 1.0), 0.0))
+        by = (-0.5 * z / w, 0.0, 0.5 * x / w, w) if w > 1e-6 else (1.0, 0.0, 0.0, 0.0)
+        self._righted = _unit(product(*by, *self._righted))
+        return x, y, z
 
     def saved(self) -> list[Any]:
         """All that it knows, as plain data."""
-        force = list(self._force) if self._force else None
         return [
-            list(self.rotation),
-            list(self.bias),
-            force,
-            self._t,
-            self._rests,
-            [*self._mean],
-            [*self._square],
-        ]
+            list(self._turned), list(self._righted), list(self._last), list(self._force or ()), self._fresh,
+            self._t, list(self._sums), self._many, self._since, list(self._mean or ()), self._strays,
+            self._felt.saved(), self._gyroscope.saved(),
+        ]  # fmt: skip
 
     def restore(self, saved: list[Any]) -> None:
         """Become what :meth:`saved` told."""
-        rotation, bias, force, t, rests, mean, square = saved
-        x, y, z, w = map(float, rotation)
-        a, b, c = map(float, bias)
-        self.rotation, self.bias = (x, y, z, w), (a, b, c)
-        self._force = (float(force[0]), float(force[1]), float(force[2])) if force else None
-        self._t, self._rests = float(t), float(rests)
-        self._mean, self._square = list(map(float, mean)), list(map(float, square))
+        turned, righted, last, force, fresh, t, sums, many, since, mean, strays, felt, gyroscope = saved
+        x, y, z, w = map(float, turned)
+        a, b, c, d = map(float, righted)
+        self._turned, self._righted = (x, y, z, w), (a, b, c, d)
+        self._last = _triple(last)
+        self._force, self._mean = (_triple(one) if one else None for one in (force, mean))
+        self._fresh, self._t, self._sums = bool(fresh), float(t), list(map(float, sums))
+        self._many, self._since, self._strays = int(many), float(since), float(strays)
+        self._felt.restore(felt)
+        self._gyroscope.restore(gyroscope)
 
 
 def faded(turn: Triple) -> float:
@@ -173,11 +230,16 @@ def faded(turn: Triple) -> float:
     return share * share * (3.0 - 2.0 * share)
 
 
-def _to_the_sky(force: Triple) -> tuple[float, float, float, float]:
-    """The rotation that takes what is felt to +Y, the shortest way."""
-    x, y, z = force
-    size = sqrt(x * x + y * y + z * z)
-    if size == 0.0:
-        return _IDENTITY
-    a, b, c, d = carried(*_IDENTITY, x / size, y / size, z / size)
-    return -a, -b, -c, d
+def _between(value: float, low: float, high: float) -> float:
+    """How far a value is from one limit to the other, 0 to 1."""
+    return min(max((value - low) / (high - low), 0.0), 1.0)
+
+
+def _unit(rotation: Quadruple) -> Quadruple:
+    x, y, z, w = rotation
+    size = sqrt(x * x + y * y + z * z + w * w)
+    return x / size, y / size, z / size, w / size
+
+
+def _triple(saved: list[Any]) -> Triple:
+    return float(saved[0]), float(saved[1]), float(saved[2])

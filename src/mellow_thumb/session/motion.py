@@ -5,7 +5,7 @@ It stands between what comes in and the woven loop, as contacts do, and sees eve
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..formulas import is_rotation
 from ..plan import ATTITUDE
@@ -34,6 +34,19 @@ def feels(codes: Mapping[str, int]) -> bool:
     return AIM in codes or ATTITUDE[0] in codes
 
 
+class HandheldState(NamedTuple):
+    """How a device in the hand is turned, and what is known of its sensors."""
+
+    rotation: tuple[float, float, float, float]
+    """From its own frame to one with +Y up, wherever north is: a unit quaternion x, y, z, w."""
+    bias: tuple[float, float, float]
+    """What its gyroscope says about each axis while it does not turn (deg/s), as far as that is known."""
+    uncertainty: tuple[float, float, float]
+    """The standard deviation of that (deg/s): 1 while nobody knows."""
+    resting: bool
+    """Whether it lies still, as far as its sensors can tell."""
+
+
 class Motion:
     """Makes ``motion.aim`` and the attitude out of what a gyroscope and an accelerometer say.
 
@@ -51,6 +64,12 @@ class Motion:
         self._parts: set[int] = set()
         """The codes of the parts of readings that have come and are not whole yet."""
         self._pose: Sequence[float] = (0.0, 0.0, 0.0, 0.0)
+
+    @property
+    def handheld(self) -> HandheldState:
+        """How the device is turned by its sensors, and what is known of them."""
+        one = self.attitude
+        return HandheldState(one.rotation, one.bias, one.uncertainty, one.resting)
 
     def expand(self, items: list[Item]) -> list[Item]:
         """Events in order of time, with readings replaced by how the device aims and is turned."""

@@ -32,6 +32,7 @@ if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Item
     from .intake import Burst
+    from .motion import HandheldState
     from .view import Quadruple, Triple, View
 
 CEILING = 0.25
@@ -188,13 +189,17 @@ class Session:
         at: float | None = None,
         device: str | None = None,
     ) -> None:
-        """Say what the sensors of a device in the hand read: they become ``motion.aim`` and ``motion.tilt``.
+        """Say what the sensors of a device in the hand read, for ``motion.aim`` and ``motion.tilt``.
 
         `turn` is how it turns about its own axes, in deg/s, `force` what its accelerometer says, in m/s2: x
-        to the right of the screen, y to its top, z out of it; at rest `force` points to the sky. From one
-        thread.
+        to the right of the screen, y to its top, z out of it; at rest `force` points up. From one thread.
         """
         self._host.motion(turn, force, at, device)
+
+    @property
+    def handheld(self) -> HandheldState | None:
+        """What its sensors told of it up to the last frame; None where no route asks for its aim or tilt."""
+        return self._intake.motion.handheld if self._intake.motion else None
 
     def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
         """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ...formulas import level_turned
+from ...formulas import level_turned, turned_by
 from ...plan.mounts import Headset
 from ...session import Attitude
 from ...takes import replay
@@ -101,9 +101,8 @@ def _tipped(t: Array, turns: Array, forces: Array) -> tuple[Array, Array, Array]
 
 
 def _up(rotation: list[float]) -> tuple[float, float, float]:
-    one = Attitude()
-    one.rotation = (rotation[0], rotation[1], rotation[2], rotation[3])
-    return one.up
+    x, y, z, w = rotation
+    return turned_by(-x, -y, -z, w, 0.0, 1.0, 0.0)
 
 
 def _angles(ups: Array) -> Array:
