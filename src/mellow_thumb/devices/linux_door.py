@@ -9,21 +9,17 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..plan import FINGERS
+from .contact_slots import ContactSlots
 from .linux_device import (
     ABS,
     DROPPED,
     HATS,
     KEY,
-    PLACE_X,
-    PLACE_Y,
     REL,
     REPORT,
     SENSORS,
-    SLOT,
     STICKS,
     SYN,
-    TRACKING,
     TRIGGERS,
     WHEELS,
     G,
@@ -53,6 +49,7 @@ class LinuxDoor:
         self.dropped = 0
         """How often the system said that events were lost."""
         self._lost = False
+        self._contacts = ContactSlots(device, say)
         self._begin()
 
     def _begin(self) -> None:
@@ -63,10 +60,6 @@ class LinuxDoor:
         self._sticks: dict[str, list[float]] = {"left_stick": [0.0, 0.0], "right_stick": [0.0, 0.0]}
         self._told: dict[str, float | tuple[float, float]] = {}
         self._new: dict[str, float | tuple[float, float]] = {}
-        self._slot = 0
-        self._contacts: dict[int, list[float]] = {}
-        """For each slot in use: where it is, in the device's units, and whether it has landed."""
-        self._changed: dict[int, str] = {}
         self._felt = {SENSORS[code]: 0.0 for code in SENSORS if code in self.device.axes}
         self._feels = False
 
@@ -94,14 +87,15 @@ class LinuxDoor:
     def hold(self, state: Iterable[Event], seconds: float) -> None:
         """Take what a device holds that was not heard before: as it is opened, or after a loss."""
         for kind, code, value in state:
-            if kind != ABS or not self.device.touches:
-                # A contact is claimed where it lands, and nowhere else.
+            if kind == ABS and self.device.touches:
+                self._contacts.know(code, value)
+            else:
                 self.take(kind, code, value, seconds)
         self.take(SYN, REPORT, 0, seconds)
 
     def release(self, seconds: float) -> None:
         """Let go of whatever the device holds, one by one."""
-        self._cancel(seconds)
+        self._contacts.cancel(seconds)
         for name, value in self._told.items():
             if value not in (0.0, (0.0, 0.0)) and name != "mouse.place":
                 self._say(name, (0.0, 0.0) if isinstance(value, tuple) else 0.0, seconds)
@@ -117,16 +111,9 @@ class LinuxDoor:
             if kind not in others:
                 self._say(f"{kind}.connected", 0.0, seconds)
 
-    def _cancel(self, seconds: float) -> None:
-        """Every contact is taken away."""
-        for slot, contact in self._contacts.items():
-            if contact[2] and slot < FINGERS:
-                self._say(f"touch.{slot + 1}.cancel", 1.0, seconds)
-        self._contacts, self._changed = {}, {}
-
     def _recover(self, seconds: float) -> None:
         """After a loss: what is no longer held is let go, what is held by now is taken; contacts are gone."""
-        self._cancel(seconds)
+        self._contacts.cancel(seconds)
         state = list(self._state())
         down = {BUTTONS.get(code) for kind, code, _ in state if kind == KEY}
         self._new |= dict.fromkeys(set(self._told) & set(BUTTONS.values()) - down, 0.0)
@@ -141,7 +128,7 @@ class LinuxDoor:
 
     def _abs(self, code: int, value: int, axis: AxisRange) -> None:
         if self.device.touches:
-            self._contact(code, value)
+            self._contacts.take(code, value)
         elif self.device.feels:
             if code in SENSORS:
                 self._felt[SENSORS[code]] = value / (axis.resolution or 1) * (G if code < 3 else 1.0)
@@ -162,18 +149,6 @@ class LinuxDoor:
             less, more = HATS[code]
             self._new[f"pad.{less}"], self._new[f"pad.{more}"] = float(value < 0), float(value > 0)
 
-    def _contact(self, code: int, value: int) -> None:
-        if code == SLOT:
-            self._slot = value
-        elif code == TRACKING:
-            self._changed[self._slot] = "up" if value < 0 else "down"
-            if value >= 0:
-                self._contacts.setdefault(self._slot, [0.0, 0.0, 0.0])
-        elif code in (PLACE_X, PLACE_Y):
-            contact = self._contacts.setdefault(self._slot, [0.0, 0.0, 0.0])
-            contact[0 if code == PLACE_X else 1] = value
-            self._changed.setdefault(self._slot, "move")
-
     def _report(self, code: int, seconds: float) -> None:
         if code != REPORT:
             return
@@ -187,23 +162,8 @@ class LinuxDoor:
                 self._told[name] = value
                 self._say(name, value, seconds)
         self._new = {}
-        for slot, phase in self._changed.items():
-            self._tell(slot, phase, seconds)
-        self._changed = {}
+        self._contacts.report(seconds)
         if self._feels:
             for sensor, felt in self._felt.items():  # all of a reading, the force first
                 self._say(sensor, felt, seconds)
         self._feels = False
-
-    def _tell(self, slot: int, phase: str, seconds: float) -> None:
-        """What has happened to one contact."""
-        contact, finger = self._contacts.get(slot, [0.0, 0.0, 0.0]), slot + 1
-        if finger > FINGERS:
-            return
-        if phase != "up":
-            x = self.device.axes[PLACE_X].share(contact[0])
-            y = 1.0 - self.device.axes[PLACE_Y].share(contact[1])
-            self._say(f"touch.{finger}.place", (x, y), seconds)
-        if phase != "move":
-            contact[2] = float(phase == "down")
-            self._say(f"touch.{finger}.down", contact[2], seconds)

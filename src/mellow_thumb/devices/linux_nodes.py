@@ -7,7 +7,7 @@ from contextlib import suppress
 from typing import TYPE_CHECKING, Any, Protocol
 
 from ..basics import MissingError
-from .linux_device import ABS, KEY, REL, AxisRange, LinuxDevice
+from .linux_device import ABS, KEY, PLACE_X, PLACE_Y, REL, SLOT, AxisRange, LinuxDevice
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Iterator
@@ -18,6 +18,8 @@ _UNKNOWN = (OSError, SystemError)
 """What python-evdev raises where a system or a device does not know a question."""
 _SET_CLOCK = 0x400445A0
 """EVIOCSCLOCKID of linux/input.h."""
+_ASK_SLOTS = 0x8000450A
+"""EVIOCGMTSLOTS of linux/input.h, but for the size of the answer."""
 
 
 class Node(Protocol):
@@ -34,7 +36,7 @@ class Node(Protocol):
         """What came since: type, code, value and time (s) of each event; OSError once it is gone."""
 
     def state(self) -> Iterable[Event]:
-        """What it holds at the moment."""
+        """What it holds at the moment; of a touch screen where each slot is, and last which is current."""
 
     def close(self) -> None:
         """Give it back."""
@@ -86,10 +88,27 @@ class _EvdevNode:
 
     def state(self) -> Iterator[Event]:
         with suppress(*_UNKNOWN):
-            for code in self.device.axes:
+            yield from self._slots()
+            for code in set(self.device.axes) - ({PLACE_X, PLACE_Y} if self.device.touches else set()):
                 yield ABS, code, self._found.absinfo(code).value
             for code in self._found.active_keys():
                 yield KEY, code, 1
+
+    def _slots(self) -> Iterator[Event]:
+        """Where each slot of a touch screen is, whoever has been there; the slot that is current follows."""
+        if not self.device.touches:
+            return
+        import fcntl
+        import struct
+
+        many = self.device.axes[SLOT].high + 1
+        asked = _ASK_SLOTS | (4 * (many + 1)) << 16
+        with suppress(*_UNKNOWN):
+            for code in (PLACE_X, PLACE_Y):
+                said = fcntl.ioctl(self._found.fd, asked, struct.pack(f"{many + 1}i", code, *[0] * many))
+                for slot, value in enumerate(struct.unpack(f"{many + 1}i", said)[1:]):
+                    yield ABS, SLOT, slot
+                    yield ABS, code, value
 
     def close(self) -> None:
         self._found.close()

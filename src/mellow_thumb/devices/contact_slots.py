@@ -1,0 +1,90 @@
+"""The contacts of a touch screen, slot by slot, as Linux tells them.
+
+Source: the kernel's documentation of the multi-touch protocol, type B. A slot's values are told only as they
+change, so what was said of a slot is kept for the contact that lands in it next.
+"""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ..plan import FINGERS
+from .linux_device import PLACE_X, PLACE_Y, SLOT, TRACKING
+
+if TYPE_CHECKING:
+    from .linux_device import LinuxDevice
+    from .linux_door import Say
+
+
+class ContactSlots:
+    """Gives each contact that lands the lowest finger that is free, and tells what it does."""
+
+    def __init__(self, device: LinuxDevice, say: Say) -> None:
+        """Tell the contacts of a `device` by `say`."""
+        self._device, self._say = device, say
+        self._slot = 0
+        self._places: dict[int, list[float]] = {}
+        """Where each slot is, in the device's units."""
+        self._changed: dict[int, str] = {}
+        """What happened in each since the last report: move, up, down, again (up, down), tap (down, up)."""
+        self._fingers: dict[int, int] = {}
+        """The finger of each slot whose contact is down."""
+
+    def take(self, code: int, value: int) -> None:
+        """Take one of its events, by its code."""
+        if code == TRACKING:
+            self._track(held=value >= 0)
+        elif code in (PLACE_X, PLACE_Y):
+            self.know(code, value)
+            self._changed.setdefault(self._slot, "move")
+        elif code == SLOT:
+            self._slot = value
+
+    def know(self, code: int, value: int) -> None:
+        """Take over what a device says of itself when it is asked: the slot, and where it is."""
+        if code == SLOT:
+            self._slot = value
+        elif code in (PLACE_X, PLACE_Y):
+            self._places.setdefault(self._slot, [0.0, 0.0])[0 if code == PLACE_X else 1] = value
+
+    def _track(self, *, held: bool) -> None:
+        """The slot has a contact now, or none."""
+        was, down = self._changed.get(self._slot), self._slot in self._fingers
+        if held:
+            self._changed[self._slot] = "again" if down else "down"
+        elif was == "down":
+            self._changed[self._slot] = "tap"
+        else:
+            self._changed[self._slot] = "up"
+
+    def report(self, seconds: float) -> None:
+        """Tell what has happened up to a moment."""
+        for slot, what in self._changed.items():
+            if what in ("up", "again") and slot in self._fingers:
+                self._say(f"touch.{self._fingers.pop(slot)}.down", 0.0, seconds)
+        for slot, what in self._changed.items():
+            if what in ("down", "again", "tap"):
+                self._land(slot)
+            finger = self._fingers.get(slot)
+            if finger is None:
+                continue
+            x, y = self._places.get(slot, (0.0, 0.0))
+            place = (self._device.axes[PLACE_X].share(x), 1.0 - self._device.axes[PLACE_Y].share(y))
+            self._say(f"touch.{finger}.place", place, seconds)
+            if what != "move":
+                self._say(f"touch.{finger}.down", 1.0, seconds)
+            if what == "tap":
+                self._say(f"touch.{self._fingers.pop(slot)}.down", 0.0, seconds)
+        self._changed = {}
+
+    def _land(self, slot: int) -> None:
+        """Give a contact the lowest finger that is free; one too many has none."""
+        free = set(range(1, FINGERS + 1)) - set(self._fingers.values())
+        if free:
+            self._fingers[slot] = min(free)
+
+    def cancel(self, seconds: float) -> None:
+        """Every contact is taken away; one is claimed where it lands, and nowhere else."""
+        for finger in self._fingers.values():
+            self._say(f"touch.{finger}.cancel", 1.0, seconds)
+        self._fingers, self._changed = {}, {}

@@ -1,0 +1,144 @@
+"""Contacts of a touch screen, beside a plain model of the kernel's protocol, with any loss of events."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+import mellow_thumb as mt
+from mellow_thumb.devices.linux_device import AxisRange
+
+SLOTS = 14
+SCREEN = mt.LinuxDevice(
+    "screen",
+    {
+        0x2F: AxisRange(0, SLOTS - 1),
+        0x35: AxisRange(0, 100),
+        0x36: AxisRange(0, 200),
+        0x39: AxisRange(0, 65535),
+    },
+)
+Event = tuple[int, int, int]
+
+
+@dataclass
+class Kernel:
+    """What the kernel keeps of each slot, and what of a change it sends: what differs, and no more."""
+
+    slot: int = 0
+    kept: list[dict[int, int]] = field(
+        default_factory=lambda: [{0x35: 0, 0x36: 0, 0x39: -1} for _ in range(SLOTS)]
+    )
+
+    def put(self, slot: int, **values: int) -> list[Event]:
+        """Set values of a slot; the events that tell it."""
+        codes = {"x": 0x35, "y": 0x36, "held": 0x39}
+        sent = []
+        for name, value in sorted(values.items(), key=lambda one: one[0] != "held"):
+            if self.kept[slot][codes[name]] != value:
+                self.kept[slot][codes[name]] = value
+                sent += [(3, 0x2F, slot)] if self.slot != slot else []
+                self.slot = slot
+                sent.append((3, codes[name], value))
+        return sent
+
+    def state(self) -> list[Event]:
+        """What it says when it is asked, the slot that is current last."""
+        places = [
+            one
+            for k, kept in enumerate(self.kept)
+            for c in (0x35, 0x36)
+            for one in ((3, 0x2F, k), (3, c, kept[c]))
+        ]
+        return [*places, (3, 0x2F, self.slot)]
+
+
+class Heard:
+    """What is told of contacts, and where each finger is by now."""
+
+    def __init__(self) -> None:
+        self.down: dict[int, tuple[float, float]] = {}
+        self._places: dict[int, tuple[float, float]] = {}
+
+    def __call__(self, signal: str, value: float | tuple[float, float], seconds: float) -> None:
+        assert seconds == 0.0
+        finger, what = signal.split(".")[1:]
+        if isinstance(value, tuple):
+            self._places[int(finger)] = value
+            if int(finger) in self.down:
+                self.down[int(finger)] = value
+        elif what == "down" and value:
+            assert int(finger) not in self.down
+            self.down[int(finger)] = self._places[int(finger)]
+        else:
+            del self.down[int(finger)]
+
+
+slots, places = st.integers(0, SLOTS - 1), st.integers(0, 100)
+steps = st.tuples(st.sampled_from(("land", "move", "lift")), slots, places, places)
+
+
+@given(
+    st.lists(st.tuples(st.lists(steps, min_size=1, max_size=4), st.booleans()), max_size=25),
+    st.integers(0, 20),
+)
+def test_contacts_and_places_are_those_of_the_kernel_after_every_report(
+    reports: list[tuple[list[tuple[str, int, int, int]], bool]], opened: int
+) -> None:
+    kernel, heard, ids = Kernel(), Heard(), 0
+    fingers: dict[int, int] = {}
+    door: mt.LinuxDoor | None = None
+    for k, (done, lost) in enumerate(reports):
+        if k == opened:  # and not before: who opens it late knows what it says of itself
+            door = mt.LinuxDoor(SCREEN, heard, kernel.state)
+            door.hold(kernel.state(), 0.0)
+        sent: list[Event] = []
+        landed: set[int] = set()
+        lifted: set[int] = set()
+        for what, slot, x, y in done:
+            held = kernel.kept[slot][0x39] >= 0
+            if (what == "land") == held or slot in landed | lifted:
+                continue  # a slot does one thing in a report
+            if what == "land":
+                ids += 1
+                sent += kernel.put(slot, held=ids, x=x, y=2 * y)
+                landed.add(slot)
+            elif what == "move":
+                sent += kernel.put(slot, x=x)
+            elif what == "lift":
+                sent += kernel.put(slot, held=-1)
+                lifted.add(slot)
+        if door is None:
+            continue
+        # what was lost is told no more; after the loss those who are down are claimed as they land anew
+        for event in [(0, 3, 0), *sent[1:]] if lost else sent:
+            door.take(*event, 0.0)
+        door.take(0, 0, 0, 0.0)
+        if lost:
+            fingers = {}
+        else:
+            fingers = {slot: finger for slot, finger in fingers.items() if slot not in lifted}
+            for slot in (slot for _, slot, _, _ in done if slot in landed and slot not in fingers):
+                free = [one for one in range(1, 11) if one not in fingers.values()]
+                fingers |= {slot: free[0]} if free else {}
+        there = {
+            finger: (kernel.kept[slot][0x35] / 100, 1.0 - kernel.kept[slot][0x36] / 200)
+            for slot, finger in fingers.items()
+        }
+        assert heard.down == there
+
+
+def test_a_contact_that_is_replaced_or_shorter_than_a_report_is_told() -> None:
+    told: list[tuple[str, float | tuple[float, float]]] = []
+    door = mt.LinuxDoor(SCREEN, lambda signal, value, _: told.append((signal, value)))
+    for event in ((3, 0x39, 1), (3, 0x35, 50), (0, 0, 0), (3, 0x39, 2), (3, 0x35, 60), (0, 0, 0)):
+        door.take(*event, 0.0)
+    assert [(name, value) for name, value in told if name.endswith("down")] == [
+        ("touch.1.down", 1.0), ("touch.1.down", 0.0), ("touch.1.down", 1.0),
+    ]  # fmt: skip
+    told.clear()
+    for event in ((3, 0x2F, 11), (3, 0x39, 3), (3, 0x35, 70), (3, 0x39, -1), (0, 0, 0)):
+        door.take(*event, 0.0)
+    assert told == [("touch.2.place", (0.7, 1.0)), ("touch.2.down", 1.0), ("touch.2.down", 0.0)]
