@@ -63,7 +63,7 @@ def test_a_touch_screen_has_contacts_and_a_scale(tmp_path: Path) -> None:
     ]
     assert (0.05, "touch.2.down", 1.0) in rows
     assert (0.05, "touch.1.place.x", 500 / 1920) in rows
-    assert rows[-1] == (0.1, "touch.1.down", 0.0)
+    assert rows[-2:] == [(0.1, "touch.1.down", 0.0), (0.1, "touch.2.cancel", 1.0)]
 
 
 def test_a_recording_plays_like_any_take(tmp_path: Path) -> None:
@@ -132,6 +132,7 @@ def test_every_name_is_in_the_catalogue_and_each_place_stands_once() -> None:
         ("N: stand-in mouse", "X: what", "expected N:, I:, P:, B:, A: or E:"),
         (MOUSE[MOUSE.index("E:") :], "", "no events"),
         ("E: 10.020000 0001 0111 0001", "E: 10.020000 0003 0000 0001", "recording.evemu:13"),
+        ("E: 10.020000 0001 0111 0001", "E: 10.020000 0003 0035 0001", "expected a line A: 35 before it"),
     ],
 )  # fmt: skip
 def test_what_is_no_recording_is_refused_with_its_line(
@@ -141,6 +142,34 @@ def test_what_is_no_recording_is_refused_with_its_line(
     with pytest.raises(mt.TakeError) as refusal:
         read(tmp_path, MOUSE.replace(old, new, 1))
     assert words in str(refusal.value)
+
+
+def test_what_is_down_as_a_recording_ends_is_let_go_and_noted(tmp_path: Path) -> None:
+    file = tmp_path / "recording.evemu"
+    file.write_text(SCREEN[: SCREEN.rindex("E: 1.100000 0003 0039 -1")])
+    take = mt.read_take(file)
+    assert take.notes == ("still held at its end, and let go there: touch.1, touch.2",)
+    assert list(take.table["signal"])[-2:] == ["touch.1.cancel", "touch.2.cancel"]
+    file.write_text(MOUSE[: MOUSE.index("E:")] + "E: 1.0 0001 0110 0001\nE: 1.0 0000 0000 0000\n")
+    assert mt.read_take(file).notes == ("still held at its end, and let go there: mouse.left",)
+
+
+def test_a_clock_that_was_set_back_keeps_the_order(tmp_path: Path) -> None:
+    moves = "".join(f"E: {t} 0002 0000 0005\nE: {t} 0000 0000 0000\n" for t in (100.0, 100.5, 40.0, 40.25))
+    file = tmp_path / "recording.evemu"
+    file.write_text(MOUSE[: MOUSE.index("E:")] + moves)
+    take = mt.read_take(file)
+    assert list(take.table["t"][take.table["signal"] == "mouse.move.x"]) == [0.0, 0.5, 0.5, 0.75]
+    assert take.notes == ("its clock was set back 1 times: its events go on from where they were",)
+
+
+def test_a_recording_with_nothing_of_use_says_what_it_holds(tmp_path: Path) -> None:
+    file = tmp_path / "recording.evemu"
+    file.write_text(
+        "N: a lid\nE: 1.0 0005 0000 0001\nE: 1.0 0000 0000 0000\nE: 1.0 0011 0000 0001\nE: 1.1 0000 0000 0000\n"
+    )
+    with pytest.raises(mt.TakeError, match=r"4 events \(lights, reports, type 5\) of a lid"):
+        mt.read_take(file)
 
 
 @pytest.mark.parametrize(

@@ -12,49 +12,89 @@ if TYPE_CHECKING:
     import os
 
 LARGEST = 1024**3
+_TYPES = {0: "reports", 1: "keys", 2: "movements", 3: "axes", 4: "codes of keys", 17: "lights", 20: "repeats"}
+"""Types of events, by the kernel's numbers."""
 
 
 def read_evemu(path: str | os.PathLike[str]) -> Take:
     """Read a recording of a Linux input device, as ``evemu-record`` writes it, as a take.
 
     ``N:`` is the device's name, ``P:`` its properties, ``B:`` which codes of a type it has, ``A:`` the range
-    of an axis, ``E:`` an event: seconds, type, code and value. The first event is at 0. Raises
-    :class:`TakeError`, with every problem and its line, for a file that is no such thing.
+    of an axis, ``E:`` an event: seconds, type, code and value. The first event is at 0; a clock that was set
+    back goes on from where it was, and what is still held at the end is let go: `Take.notes` tells. Raises
+    :class:`TakeError`, with every problem and its line, for a file that is no such thing, or has nothing in
+    it that is known here.
     """
     import pandas as pd
 
     file, device = str(path), LinuxDevice()
-    problems: list[Problem] = []
+    events = _told(file, read_text(path, TakeError, largest=LARGEST).splitlines(), device)
     rows: list[tuple[float, str, float]] = []
+
+    def say(signal: str, value: float | tuple[float, float], seconds: float) -> None:
+        rows.extend((seconds, name, one) for name, one in parts_of(signal, value))
+
+    door, notes = LinuxDoor(device, say), []
+    last, behind, backwards = events[0][3], -events[0][3], 0
+    for kind, code, number, seconds in events:
+        if seconds < last:
+            backwards, behind = backwards + 1, behind + last - seconds
+        last = seconds
+        door.take(kind, code, number, round(seconds + behind, 6))
+    if not rows:
+        raise TakeError([_of_no_use(file, device, events)])
+    ended = len(rows)
+    door.release(round(last + behind, 6))
+    if door.dropped:
+        notes.append(f"events were lost {door.dropped} times")
+    if backwards:
+        notes.append(f"its clock was set back {backwards} times: its events go on from where they were")
+    if len(rows) > ended:
+        still = ", ".join(dict.fromkeys(_whole(name) for _, name, _ in rows[ended:]))
+        notes.append(f"still held at its end, and let go there: {still}")
+    facts = [
+        (0.0, name, one) for signal, value in device.facts.items() for name, one in parts_of(signal, value)
+    ]
+    table = pd.DataFrame([*facts, *rows], columns=list(COLUMNS))
+    about = {"device": device.name, "made_by": "a recording of its events"}
+    return Take(table.astype({"t": float, "signal": "category", "value": float}), about, tuple(notes))
+
+
+def _told(file: str, lines: list[str], device: LinuxDevice) -> list[tuple[int, int, int, float]]:
+    """The events of a recording, by its lines; what it tells of the `device` is put there."""
+    problems: list[Problem] = []
     bits: dict[int, int] = {}
     events: list[tuple[int, int, int, float]] = []
-    for number, line in enumerate(read_text(path, TakeError, largest=LARGEST).splitlines(), 1):
+    for number, line in enumerate(lines, 1):
         words = line.partition("#")[0].split() if not line.startswith("N:") else line.split(maxsplit=1)
         if not words or len(problems) >= MOST_PROBLEMS:
             continue
         try:
             _line(words, device, events, bits)
-        except (ValueError, IndexError):
+        except (KeyError, ValueError, IndexError) as error:
             wanted = "N:, I:, P:, B:, A: or E: and what follows it"
+            if isinstance(error, KeyError):
+                wanted = f"a line A: {error.args[0]:02x} before it, with the range of that axis"
             problems.append(Problem(file, number, "", f'"{line[:60]}"', wanted))
     if not problems and not events:
         problems.append(Problem(file, 0, "", "no events", "lines that begin with E:"))
     if problems:
         raise TakeError(problems)
+    return events
 
-    def say(signal: str, value: float | tuple[float, float], seconds: float) -> None:
-        rows.extend((seconds, name, one) for name, one in parts_of(signal, value))
 
-    door = LinuxDoor(device, say)
-    for signal, value in device.facts.items():
-        say(signal, value, 0.0)
-    begin = events[0][3]
-    for kind, code, number, seconds in events:
-        door.take(kind, code, number, round(seconds - begin, 6))
-    table = pd.DataFrame(rows, columns=list(COLUMNS))
-    notes = (f"events were lost {door.dropped} times",) if door.dropped else ()
-    about = {"device": device.name, "made_by": "a recording of its events"}
-    return Take(table.astype({"t": float, "signal": "category", "value": float}), about, notes)
+def _of_no_use(file: str, device: LinuxDevice, events: list[tuple[int, int, int, float]]) -> Problem:
+    """What a recording holds of which nothing is a signal."""
+    held = ", ".join(sorted({_TYPES.get(one[0], f"type {one[0]}") for one in events}))
+    found = (
+        f"{len(events)} events ({held}) of {device.name or 'a device without a name'}, none of them a signal"
+    )
+    return Problem(file, 0, "", found, "those of a mouse, keys, a pad, a touch screen or a motion sensor")
+
+
+def _whole(name: str) -> str:
+    """The signal of which a name may be a part: a finger is one thing."""
+    return name.removesuffix(".cancel").removesuffix(".x").removesuffix(".y")
 
 
 def _line(
@@ -79,7 +119,7 @@ def _line(
         kind, code, value = int(rest[1], 16), int(rest[2], 16), int(rest[3])
         events.append((kind, code, value, float(rest[0])))
         if kind == ABS and code not in device.axes:
-            raise ValueError
+            raise KeyError(code)
     elif key == "P:":
         some = bytes(int(one, 16) for one in rest)
         device.properties |= {k for k in range(8 * len(some)) if some[k // 8] >> k % 8 & 1}
