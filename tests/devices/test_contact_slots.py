@@ -142,3 +142,19 @@ def test_a_contact_that_is_replaced_or_shorter_than_a_report_is_told() -> None:
     for event in ((3, 0x2F, 11), (3, 0x39, 3), (3, 0x35, 70), (3, 0x39, -1), (0, 0, 0)):
         door.take(*event, 0.0)
     assert told == [("touch.2.place", (0.7, 1.0)), ("touch.2.down", 1.0), ("touch.2.down", 0.0)]
+
+
+def test_a_recording_that_lost_events_goes_on_in_the_slot_that_it_tells() -> None:
+    told: list[tuple[str, float | tuple[float, float]]] = []
+    door = mt.LinuxDoor(SCREEN, lambda signal, value, _: told.append((signal, value)))  # nobody to ask
+    for event in ((3, 0x39, 1), (3, 0x35, 50), (0, 0, 0), (0, 3, 0), (3, 0x2F, 1), (3, 0x35, 20), (0, 0, 0)):
+        door.take(*event, 0.0)
+    told.clear()
+    for event in ((3, 0x39, 7), (3, 0x35, 30), (0, 0, 0), (3, 0x2F, 0), (3, 0x35, 90), (0, 0, 0)):
+        door.take(*event, 0.0)
+    for event in ((3, 0x2F, 1), (3, 0x39, -1), (0, 0, 0)):
+        door.take(*event, 0.0)
+    assert [one for one in told if one[0].endswith("down")] == [("touch.1.down", 1.0), ("touch.1.down", 0.0)]
+    assert [one[1] for one in told if one[0].endswith("place")] == [
+        (0.3, 1.0)
+    ]  # what stays is claimed no more

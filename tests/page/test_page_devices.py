@@ -11,7 +11,7 @@ from scipy.spatial.transform import Rotation
 from mellow_thumb import marsh
 from mellow_thumb.page import land
 
-from ..helpers.felt import CHROMIUM, felt, moves_as_a_replay_of_its_take
+from ..helpers.felt import CHROMIUM, Felt, felt, moves_as_a_replay_of_its_take
 
 pytestmark = pytest.mark.skipif(CHROMIUM is None, reason="no chromium: apt-get install chromium")
 
@@ -115,14 +115,19 @@ HEADSET = """() => {
 }"""
 
 
+def put_on(one: Felt) -> None:
+    """Enter a made-up headset, and wait until the session's view is that of its head."""
+    one.tab.add_init_script(f"({HEADSET})()")
+    one.tab.reload()
+    one.until("!document.querySelector('#headset').hidden")
+    one.tab.get_by_role("button", name="enter the headset").click()
+    one.until("document.querySelector('#headset').textContent === 'leave the headset'")
+    one.reach(lambda: abs(one.seat.shown["pose"][1] - 1.7 - land.BOARD) < 0.01)
+
+
 def test_a_headset_and_its_hands_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.HIDE) as one:
-        one.tab.add_init_script(f"({HEADSET})()")
-        one.tab.reload()
-        one.until("!document.querySelector('#headset').hidden")
-        one.tab.get_by_role("button", name="enter the headset").click()
-        one.until("document.querySelector('#headset').textContent === 'leave the headset'")
-        one.reach(lambda: abs(one.seat.shown["pose"][1] - 1.7 - land.BOARD) < 0.01)
+        put_on(one)
         one.tab.evaluate(
             "worn.yaw = -0.5; worn.hands[1].gamepad.axes[2] = 1; worn.hands[0].gamepad.axes[3] = -1"
         )
@@ -142,12 +147,8 @@ def test_a_headset_and_its_hands_act_as_a_replay_of_the_tape_does(browser: Brows
 
 def test_a_headset_sees_the_marsh_from_the_sessions_view(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.HIDE, drawn=True) as one:
-        one.tab.add_init_script(f"({HEADSET})()")
-        one.tab.reload()
-        one.until("!document.querySelector('#headset').hidden")
-        one.tab.get_by_role("button", name="enter the headset").click()
+        put_on(one)
         one.until("felt.marsh.renderer.xr.isPresenting")
-        one.reach(lambda: abs(one.seat.shown["pose"][1] - 1.7 - land.BOARD) < 0.01)
         # turned about by the stick, and with a head that looks elsewhere and has stepped aside
         one.tab.evaluate("Object.assign(worn, { x: 0.3, yaw: 0.4 }); worn.hands[1].gamepad.axes[2] = 1")
         one.reach(lambda: one.axes["yaw"] != 0.0)

@@ -18,6 +18,7 @@ from .linux_device import (
     REL,
     REPORT,
     SENSORS,
+    SLOT,
     STICKS,
     SYN,
     TRIGGERS,
@@ -72,6 +73,11 @@ class LinuxDoor:
             if (kind, code) == (SYN, REPORT):
                 self._lost = False
                 self._recover(seconds)
+            elif (kind, code) == (
+                ABS,
+                SLOT,
+            ):  # a recording cannot be asked, and says it here or nowhere
+                self._contacts.know(code, value)
         elif kind == SYN:
             self._report(code, seconds)
         elif kind == REL:

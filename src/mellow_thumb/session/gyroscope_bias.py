@@ -10,6 +10,7 @@ from __future__ import annotations
 from math import sqrt
 from typing import Any, NamedTuple
 
+from ..formulas import rotation_rows
 from .smooth_mean import SmoothMean
 
 Triple = tuple[float, float, float]
@@ -78,7 +79,7 @@ class GyroscopeBias:
         """
         self._watch(read, dt)
         a, b, c = self.bias
-        matrix = _matrix(*bearing)
+        matrix = rotation_rows(*bearing)
         across = (
             matrix[0] * a + matrix[1] * b + matrix[2] * c,
             matrix[6] * a + matrix[7] * b + matrix[8] * c,
@@ -176,12 +177,3 @@ def _apart(one: Triple, mean: list[float]) -> float:
 
 def _within(bias: float) -> float:
     return min(max(bias, -MOST_BIAS), MOST_BIAS)
-
-
-def _matrix(x: float, y: float, z: float, w: float) -> tuple[float, ...]:
-    """The matrix of a unit quaternion, row by row."""
-    return (
-        1.0 - 2.0 * (y * y + z * z), 2.0 * (x * y - z * w), 2.0 * (x * z + y * w),
-        2.0 * (x * y + z * w), 1.0 - 2.0 * (x * x + z * z), 2.0 * (y * z - x * w),
-        2.0 * (x * z - y * w), 2.0 * (y * z + x * w), 1.0 - 2.0 * (x * x + y * y),
-    )  # fmt: skip
