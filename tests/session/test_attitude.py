@@ -176,6 +176,21 @@ def test_a_slow_steady_turn_is_no_rest_once_the_bias_is_known() -> None:
     assert attitude.bias == pytest.approx((0.5, -2.4, 0.3), abs=0.1)
 
 
+@given(ways, ways, st.floats(1.1, 1000.0))
+def test_after_a_pause_up_is_where_it_is_felt_and_the_bias_stays(
+    before: tuple[float, ...], after: tuple[float, ...], pause: float
+) -> None:
+    attitude, bias = Attitude(), np.array([0.5, -0.4, 0.3])
+    t = np.arange(300) / 100.0
+    skies = [GRAVITY * np.array(way) / np.linalg.norm(way) for way in (before, after)]
+    fed(attitude, t, np.tile(bias, (t.size, 1)), np.tile(skies[0], (t.size, 1)))
+    attitude.weigh((float(skies[0][0]), float(skies[0][1]), float(skies[0][2])))
+    attitude.turn((0.0, 300.0, 0.0), 3.0)  # it turns fast as it goes silent
+    ups = fed(attitude, 3.0 + pause + t[:20], np.tile(bias, (20, 1)), np.tile(skies[1], (20, 1)))
+    assert ups[-1] == pytest.approx(skies[1] / GRAVITY, abs=0.01)
+    assert attitude.bias == pytest.approx(bias, abs=0.05)
+
+
 def test_a_tremor_does_not_shift_a_lean() -> None:
     t = np.arange(2000) / 200.0
     begins = np.clip(t - 4.0, 0.0, 1.0) ** 2 * (3.0 - 2.0 * np.clip(t - 4.0, 0.0, 1.0))

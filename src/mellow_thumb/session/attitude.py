@@ -36,7 +36,7 @@ APART = 0.035
 FADES = (0.25, 1.0)
 """Rates that are faded out: none up to the first, all from the second on, in deg/s."""
 GAP = 1.0
-"""The longest time between two readings that is bridged, in seconds."""
+"""The longest time between two readings through which it is taken to have turned on, in seconds."""
 
 Triple = tuple[float, float, float]
 Quadruple = tuple[float, float, float, float]
@@ -117,9 +117,12 @@ class Attitude:
 
     def turn(self, turn: Triple, t: float) -> Triple:
         """Take what the gyroscope says, deg/s, at a time (s); how it turns, without the bias."""
-        first, dt = self._t < 0.0, t - self._t
-        # nobody knows how it turned in a longer gap; to go on turning through it would be worse than to wait
-        dt = 0.0 if first or dt < 0.0 else min(dt, GAP)
+        first, dt = self._t < 0.0, max(t - self._t, 0.0)
+        if not first and dt > GAP:
+            # nobody knows how it turned meanwhile: what is felt says where up is, as at first
+            first = True
+            self._forget()
+        dt = 0.0 if first else dt
         self._t = t
         bias = self._gyroscope.bias
         free = (turn[0] - bias[0], turn[1] - bias[1], turn[2] - bias[2])
@@ -132,6 +135,12 @@ class Attitude:
             if first or self._since >= APART:
                 self._correct(self._since)
         return free
+
+    def _forget(self) -> None:
+        """Begin anew with what is felt; the bias stays."""
+        self._felt, self._mean, self._strays = SmoothMean(3), None, 1.0
+        self._sums, self._many, self._since = [0.0] * 9, 0, 0.0
+        self._gyroscope.forget()
 
     def _turn_by(self, last: Triple, free: Triple, dt: float) -> None:
         """Turn on from one reading to the next: by their mean, and by what their axes do to each other."""

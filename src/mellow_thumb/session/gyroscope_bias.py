@@ -108,6 +108,12 @@ class GyroscopeBias:
         )
         self._update(r, errors, (moves, moves / UPRIGHT, moves))
 
+    def forget(self) -> None:
+        """Begin anew with what is averaged; what is known stays."""
+        self._bearing, self._known = SmoothMean(9), SmoothMean(2)
+        self._said, self._felt = SmoothMean(3), SmoothMean(3)
+        self._rests, self.resting = 0.0, False
+
     def _watch(self, read: Read, dt: float) -> None:
         """See whether the device lies still."""
         strays = _apart(read.said, self._said.step(read.said, dt, REST_MEANS))
