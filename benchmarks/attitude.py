@@ -17,7 +17,7 @@ from typing import Any, NamedTuple
 import numpy as np
 from scipy.spatial.transform import Rotation
 
-from mellow_thumb.session.attitude import GRAVITY, Attitude
+from mellow_thumb.session import GRAVITY, Attitude
 
 Array = np.ndarray[Any, np.dtype[Any]]
 LASTS, AFTER = 62.0, 2.0

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import json
+import subprocess
+from pathlib import Path
 
 import numpy as np
 import pytest
@@ -13,14 +15,19 @@ from scipy.spatial.transform import Rotation
 import mellow_thumb as mt
 from benchmarks.attitude import ROWS, Row, one_run, read
 from mellow_thumb import marsh
+from mellow_thumb.formulas.attitude import aimed, faded
+from mellow_thumb.insight.exporting import export_c
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
-from mellow_thumb.session.attitude import GRAVITY, Attitude, aim, faded
-from mellow_thumb.session.motion import Motion
+from mellow_thumb.session import GRAVITY, Attitude
+from mellow_thumb.session.readings import Readings
 from mellow_thumb.stand_ins.handheld import Handheld
+
+from ..helpers.profiles import data, load
+from ..insight.test_export import COMPILER, needs_compiler
 
 BESIDE = (
     "50 Hz",
@@ -57,7 +64,7 @@ def test_aiming_is_about_the_vertical_and_the_level_axis_whatever_the_pose(
 ) -> None:
     held = Rotation.from_rotvec(pose)
     up = held.inv().apply([0.0, 1.0, 0.0])
-    right, tilt = aim(turn, (float(up[0]), float(up[1]), float(up[2])))
+    right, tilt = aimed(*turn, float(up[0]), float(up[1]), float(up[2]))
     world = held.apply(turn)
     assert right == pytest.approx(-float(world[1]), abs=1e-9)
     across = np.cross(held.apply([0.0, 0.0, -1.0]), [0.0, 1.0, 0.0])
@@ -70,7 +77,7 @@ def test_the_first_weight_says_where_the_sky_is(force: tuple[float, float, float
     attitude = Attitude()
     attitude.weigh(force)
     np.testing.assert_allclose(np.array(attitude.up), np.array(force) / np.linalg.norm(force), atol=1e-4)
-    assert np.linalg.norm(attitude.rotation) == pytest.approx(1.0, abs=1e-12)
+    assert np.linalg.norm(attitude.held.rotation) == pytest.approx(1.0, abs=1e-12)
 
 
 @given(ways, st.lists(st.tuples(st.floats(-400.0, 400.0), st.floats(0.001, 0.2)), min_size=1, max_size=50))
@@ -83,10 +90,10 @@ def test_without_gravity_what_turns_steadily_faster_about_one_axis_is_exact(
     for speed, dt in steps:
         t += dt
         x, y, z = (axis * speed).tolist()
-        assert attitude.turn((x, y, z), t) == (x, y, z)
+        attitude.turn((x, y, z), t)
         angle, last = angle + 0.5 * (last + speed) * dt, speed
     true = Rotation.from_rotvec(axis * angle, degrees=True)
-    assert (Rotation.from_quat(attitude.rotation) * true.inv()).magnitude() < 1e-6
+    assert (Rotation.from_quat(attitude.held.rotation) * true.inv()).magnitude() < 1e-6
 
 
 @settings(max_examples=20)
@@ -103,7 +110,7 @@ def test_axes_that_change_places_turn_what_they_do_to_each_other(
         speed = np.array(begin) * (1.0 - share) + np.array(end) * share
         true = true * Rotation.from_rotvec(speed * dt / fine, degrees=True)
     most = np.radians(max(np.linalg.norm(begin), np.linalg.norm(end))) * dt
-    assert (Rotation.from_quat(attitude.rotation) * true.inv()).magnitude() <= 1e-7 + 0.05 * most**4
+    assert (Rotation.from_quat(attitude.held.rotation) * true.inv()).magnitude() <= 1e-7 + 0.05 * most**4
 
 
 @settings(max_examples=4)
@@ -120,7 +127,7 @@ def test_a_minute_of_a_hand_that_trembles_and_bumps_stays_within_two_degrees(see
     skies = Rotation.from_quat(true).inv().apply([0.0, 1.0, 0.0])
     apart = np.degrees(np.arccos(np.clip((np.array(ups) * skies).sum(axis=1), -1.0, 1.0)))
     assert apart[600:].max() < 2.0  # pitch and roll together; after three seconds of stillness
-    assert np.abs(np.array(attitude.bias) - hand.bias).max() < 0.1
+    assert np.abs(np.array(attitude.held.bias) - hand.bias).max() < 0.1
 
 
 def fed(attitude: Attitude, t: np.ndarray, turned: np.ndarray, forces: np.ndarray) -> np.ndarray:
@@ -156,11 +163,11 @@ def test_a_bias_is_learnt_in_motion_without_any_rest(way: tuple[float, ...], siz
     turned = (held.inv() * ahead).as_rotvec(degrees=True) / 1e-4 + bias
     attitude = Attitude()
     fed(attitude, t, turned, held.inv().apply([0.0, GRAVITY, 0.0]))
-    off = np.abs(np.array(attitude.bias) - bias)
+    off = np.abs(np.array(attitude.held.bias) - bias)
     assert off.max() < 0.05 + 0.25 * size  # least about what stays near the vertical
-    assert (off < 0.05 + 2.0 * np.array(attitude.uncertainty)).all()
-    assert max(attitude.uncertainty) < 0.5
-    assert not attitude.resting
+    assert (off < 0.05 + 2.0 * np.array(attitude.held.uncertainty)).all()
+    assert max(attitude.held.uncertainty) < 0.5
+    assert not attitude.held.resting
 
 
 def test_a_slow_steady_turn_is_no_rest_once_the_bias_is_known() -> None:
@@ -169,11 +176,11 @@ def test_a_slow_steady_turn_is_no_rest_once_the_bias_is_known() -> None:
     turned[(t > 6.0) & (t < 9.0), 1] -= 3.0  # a pan at 3 deg/s, as steady as a table
     attitude = Attitude()
     fed(attitude, t, turned, np.tile([0.0, GRAVITY, 0.0], (t.size, 1)))
-    assert attitude.bias == pytest.approx((0.5, -0.4, 0.3), abs=0.02)
+    assert attitude.held.bias == pytest.approx((0.5, -0.4, 0.3), abs=0.02)
     # a bias that is not what it was is learnt in the end
     t = 12.0 + np.arange(3000) / 100.0
     fed(attitude, t, np.tile([0.5, -2.4, 0.3], (t.size, 1)), np.tile([0.0, GRAVITY, 0.0], (t.size, 1)))
-    assert attitude.bias == pytest.approx((0.5, -2.4, 0.3), abs=0.1)
+    assert attitude.held.bias == pytest.approx((0.5, -2.4, 0.3), abs=0.1)
 
 
 @given(ways, ways, st.floats(1.1, 1000.0))
@@ -188,7 +195,7 @@ def test_after_a_pause_up_is_where_it_is_felt_and_the_bias_stays(
     attitude.turn((0.0, 300.0, 0.0), 3.0)  # it turns fast as it goes silent
     ups = fed(attitude, 3.0 + pause + t[:20], np.tile(bias, (20, 1)), np.tile(skies[1], (20, 1)))
     assert ups[-1] == pytest.approx(skies[1] / GRAVITY, abs=0.01)
-    assert attitude.bias == pytest.approx(bias, abs=0.05)
+    assert attitude.held.bias == pytest.approx(bias, abs=0.05)
 
 
 def test_a_tremor_does_not_shift_a_lean() -> None:
@@ -203,20 +210,6 @@ def test_a_tremor_does_not_shift_a_lean() -> None:
     ups = fed(Attitude(), t, np.column_stack((0 * t, 0 * t, -rates)), forces)
     leans = np.degrees(np.arctan2(-ups[:, 0], ups[:, 1]))
     assert np.mean(leans[t > 6.0]) - np.mean(leans[(t > 2.0) & (t < 4.0)]) == pytest.approx(0.0, abs=0.1)
-
-
-@settings(max_examples=10)
-@given(st.integers(1, 199), st.sampled_from([20, 100, 1000]))
-def test_what_is_saved_goes_on_to_the_bit(after: int, rate: int) -> None:
-    t, turned, forces, _ = read(Row("saved", rate), 1)
-    one, two = Attitude(), Attitude()
-    fed(one, t[:after], turned[:after], forces[:after])
-    two.restore(json.loads(json.dumps(one.saved())))
-    assert (two.rotation, two.bias, two.resting) == (one.rotation, one.bias, one.resting)
-    rest = slice(after, after + 200)
-    assert np.array_equal(
-        fed(one, t[rest], turned[rest], forces[rest]), fed(two, t[rest], turned[rest], forces[rest])
-    )
 
 
 def test_a_session_tells_how_the_device_is_held() -> None:
@@ -260,9 +253,10 @@ def test_a_device_that_is_held_rolled_still_aims_level(roll: float) -> None:
 
 
 def test_the_smallest_rates_are_faded_out_and_others_left() -> None:
-    assert faded((0.2, 0.0, 0.0)) == 0.0
-    assert 0.0 < faded((0.0, 0.5, 0.0)) < 1.0
-    assert faded((0.0, 0.0, 2.0)) == 1.0
+    none, whole = 0.25, 1.0
+    assert faded(0.2, 0.0, 0.0, none=none, whole=whole) == 0.0
+    assert 0.0 < faded(0.0, 0.5, 0.0, none=none, whole=whole) < 1.0
+    assert faded(0.0, 0.0, 2.0, none=none, whole=whole) == 1.0
 
 
 def test_a_take_replays_to_the_bit_and_a_saved_session_goes_on() -> None:
@@ -292,15 +286,115 @@ def test_a_browser_says_it_in_its_own_words() -> None:
         weight = dict(zip("xyz", (GRAVITY * up).tolist(), strict=True))
         event = {"type": "devicemotion", "rotationRate": rates, "accelerationIncludingGravity": weight}
         door.feed({**event, "timeStamp": 1000.0 + 10.0 * k})
-        expected += np.array(aim((10.0, -20.0, 0.0), (float(up[0]), float(up[1]), float(up[2])))) / 100.0
+        expected += np.array(aimed(10.0, -20.0, 0.0, float(up[0]), float(up[1]), float(up[2]))) / 100.0
     axes = one.tick(1.0).axes
     assert (axes["yaw"], axes["pitch"]) == pytest.approx(expected, rel=0.03)
     assert not door.refused
 
 
-def test_readings_go_no_further() -> None:
-    stage = Motion({"motion.aim": 7}, lambda _, __: None)
-    items = [(0.1, -101 - k, 1.0, 0.0) for k in range(6)] + [(0.2, 3, 1.0, 2.0)]
-    found = stage.expand(items)
-    assert [code for _, code, _, _ in found] == [7, 3]
-    assert stage.expand([(0.3, 3, 1.0, 2.0)]) == [(0.3, 3, 1.0, 2.0)]
+def readings(seed: int, count: int) -> list[tuple[float, list[float], list[float]]]:
+    """When, how it turned and what it felt: a hand that walks, and stops to rest for a while; with a gap."""
+    said = read(Row("walks", 100, peak=60.0, shakes=(1.5, 2.5, 1.8)), seed)
+    rows = list(zip(said.t.tolist(), said.turns.tolist(), said.forces.tolist(), strict=True))[:count]
+    rests = range(count // 3, count // 2)
+    rows = [(t, [0.4, -0.2, 0.1], [0.3, 9.7, 1.0]) if k in rests else (t, turn, force)
+            for k, (t, turn, force) in enumerate(rows)]  # fmt: skip
+    return rows[: 2 * count // 3] + [(t + 2.5, *rest) for t, *rest in rows[2 * count // 3 :]]
+
+
+@needs_compiler
+@pytest.mark.usefixtures("compiling")
+@pytest.mark.parametrize("signal", ["motion.aim", "motion.tilt"])
+def test_compiled_it_takes_sensors_as_they_are_to_the_bit(signal: str) -> None:
+    effect = {"motion.aim": "rate", "motion.tilt": "offset"}[signal]
+    route = Route("aim", find_signal(signal), ("yaw", "pitch"), (1.0, 1.0), effect=effect)
+    plan = Plan((route,), (), PLAN.axes, Eye("eye"))
+    one, two = (mt.Session(plan, compiled=compiled, ceiling=9.0) for compiled in (True, False))
+    assert (one.engine, two.engine) == ("C", "Python")
+    saved = None
+    for k, (t, turn, force) in enumerate(readings(4, 900)):
+        for session in (one, two):
+            session.motion(turn, force if k % 3 else None, at=t)
+            session.tick(to=t + 0.004)
+        assert one.handheld == two.handheld
+        if k == 500:
+            saved = two.snapshot(), one.handheld
+    assert one.snapshot().loop.state == two.snapshot().loop.state
+    assert one.handheld is not None
+    assert min(one.handheld.uncertainty) < 0.9  # something was learnt
+    assert saved
+    one.restore(saved[0])
+    assert one.handheld == saved[1]
+
+
+C_HOST = """#include <stdio.h>
+#include "held.h"
+int main(void)
+{
+    held_state s;
+    double t, turn[3], force[3], out[HELD_H_OUT];
+    held_start(&s);
+    while (scanf("%lf %lf %lf %lf %lf %lf %lf", &t, turn, turn + 1, turn + 2, force, force + 1, force + 2) == 7) {
+        held_motion(&s, t, turn, force[0] == 0.0 ? 0 : force);
+        held_frame(&s, t + 0.004, 0, out);
+    }
+    printf("%.17g %.17g %.17g ", s.attitude_bias_x, s.attitude_bias_y, s.attitude_bias_z);
+    printf("%.17g %.17g\\n", out[HELD_OUT_YAW_TOTAL], out[HELD_OUT_PITCH]);
+    return 0;
+}
+"""
+
+
+@needs_compiler
+def test_a_host_in_c_hands_over_sensors_as_they_are(tmp_path: Path) -> None:
+    assert COMPILER
+    profile = load(tmp_path, data("aiming.toml"))
+    export_c(profile, tmp_path / "held.h")
+    (tmp_path / "host.c").write_text(C_HOST, encoding="utf-8")
+    strict = [
+        COMPILER,
+        "-std=c99",
+        "-Wall",
+        "-Wextra",
+        "-Wpedantic",
+        "-Werror",
+        "-o",
+        "host",
+        "host.c",
+        "-lm",
+    ]
+    subprocess.run(strict, cwd=tmp_path, check=True)
+    session, rows = profile.session(ceiling=9.0), []
+    for k, (t, turn, force) in enumerate(readings(5, 900)):
+        session.motion(turn, force if k % 3 else None, at=t)
+        frame = session.tick(to=t + 0.004)
+        rows.append(" ".join(map(repr, (t, *turn, *(force if k % 3 else (0.0, 0.0, 0.0))))))
+    done = subprocess.run(
+        [tmp_path / "host"], input="\n".join(rows), capture_output=True, text=True, check=True
+    )
+    assert session.handheld
+    wanted = [*session.handheld.bias, frame.axes["yaw_total"], frame.axes["pitch"]]
+    assert [float(word) for word in done.stdout.split()] == pytest.approx(wanted, abs=1e-9)
+    assert abs(wanted[3]) > 5.0
+
+
+TURNED, FELT = (tuple(f"motion.{what}.{part}" for part in "xyz") for what in ("turn", "force"))
+
+
+def test_a_reading_that_is_torn_goes_no_further() -> None:
+    refused = []
+    codes = {name: k for k, name in enumerate((*TURNED, *FELT))}
+    stage = Readings(codes, lambda *words: refused.append(words))
+    whole = [(0.1, k, 1.0, 0.0) for k in range(6)]
+    assert stage.expand(whole) == whole
+    other = [(0.3, 9, 1.0, 2.0)]
+    assert stage.expand(other) == other
+    assert not refused
+    torn = [(0.4, 0, 1.0, 0.0), (0.4, 2, 1.0, 0.0)]
+    assert stage.expand(torn) == torn[:1]
+    assert refused == [("motion.turn", "a part of it is missing, or was refused")]
+    # half of one comes with the next frame
+    assert stage.expand(whole[:2]) == whole[:2]
+    two = Readings(codes, lambda *_: None)
+    two.restore(json.loads(json.dumps(stage.saved())))
+    assert two.expand(whole[2:]) == whole[2:]

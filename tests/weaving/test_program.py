@@ -18,7 +18,7 @@ from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.plan.steps import Exponential
 from mellow_thumb.plan.words import LONGEST, MERGE
 from mellow_thumb.session.doors import SWITCH, doors, things
-from mellow_thumb.session.motion import Motion, feels
+from mellow_thumb.session.readings import Readings, feels
 from mellow_thumb.takes.replay_table import CAMERA, STEP
 from mellow_thumb.weaving.languages import compiled
 from mellow_thumb.weaving.parts import WORDS
@@ -161,7 +161,7 @@ def items_of(plan: Plan, program: Program, happened: list[Event]) -> list[Item]:
             if began and shape == SWITCH:
                 pair = (pair[0], stands.get(began, 0.0))
             items.append((t, code, *pair))
-    return Motion(program.codes, lambda _, __: None).expand(items) if feels(program.codes) else items
+    return Readings(program.codes, lambda _, __: None).expand(items) if feels(program.codes) else items
 
 
 @settings(max_examples=50)

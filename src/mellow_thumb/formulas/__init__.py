@@ -5,7 +5,7 @@ to new names, ternaries instead of ``min`` and ``max``, one ``return`` at the en
 are values that change; keyword-only parameters are numbers that a profile fixes.
 """
 
-from . import returning, shaping, smoothing, switching
+from . import attitude, bias, means, returning, shaping, smoothing, switching
 from .blending import blended, facing, unit
 from .limits import clamp, limited, of_logarithm, taken_up
 from .orbiting import (
@@ -41,8 +41,10 @@ from .turning import (
 from .walking import bearing, on_disc, toward, walked
 
 __all__ = [
+    "attitude",
     "bearing",
     "behind",
+    "bias",
     "blended",
     "carried",
     "chased",
@@ -60,6 +62,7 @@ __all__ = [
     "level_rotation",
     "level_turned",
     "limited",
+    "means",
     "narrowed",
     "nearer",
     "of_logarithm",

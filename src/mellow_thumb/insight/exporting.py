@@ -11,6 +11,8 @@ from typing import TYPE_CHECKING, Any
 
 from .. import __version__
 from ..basics import OutputError, replacing
+from ..plan import ATTITUDE
+from ..plan.handheld import FORCE, TURN
 from ..session import POSE, things
 from ..takes import outputs
 from ..weaving import weave_plan
@@ -26,6 +28,8 @@ if TYPE_CHECKING:
 FORMAT = "mellow-thumb export 1"
 FRAMES, RATE, SEED = 240, 60, 7
 """How many frames the test vectors have, how many a second, and the seed of the hands that they come from."""
+READINGS = (FORCE, TURN, ATTITUDE)
+"""What comes in several parts of one moment."""
 WHERE_FROM = ("file", "origin", "reader")
 """What a description does not say of a profile: where its file lay, and what read it."""
 
@@ -107,7 +111,12 @@ def _anything(program: Program) -> list[Item]:
         )
         for t in moments if program.codes else ():
             name = random.choice(list(program.codes))
-            items.append((t, program.codes[name], *_any_value(program.heard[name], random)))
+            whole = next((parts for parts in READINGS if name in parts), None)
+            if whole is None:
+                items.append((t, program.codes[name], *_any_value(program.heard[name], random)))
+            else:
+                values = _any_reading(whole, random)
+                items += [(t, program.codes[part], x, 0.0) for part, x in zip(whole, values, strict=True)]
         items.append(((frame + 1) / RATE, program.frame, 0.0, 0.0))
     return items
 
@@ -122,6 +131,15 @@ def _any_value(signal: Signal, random: Random) -> tuple[float, float]:
     return random.uniform(signal.low, signal.high), random.uniform(
         signal.low, signal.high
     ) if signal.pair else 0.0
+
+
+def _any_reading(parts: tuple[str, ...], random: Random) -> list[float]:
+    """What a device in the hand reads: parts that belong together."""
+    if parts == ATTITUDE:
+        way = [random.gauss(0.0, 1.0) for _ in parts]
+        return [one / sum(part * part for part in way) ** 0.5 for one in way]
+    most = 200.0 if parts == TURN else 12.0
+    return [random.uniform(-most, most) for _ in parts]
 
 
 def _described(signal: Signal, code: int) -> dict[str, Any]:

@@ -14,6 +14,7 @@ from .numbers import Shape, Taken, take_apart, with_parameters, with_routes
 from .plan import Plan
 from .routes import Route
 from .signals import (
+    AIM,
     ATTITUDE,
     CATALOGUE,
     COMPONENTS,
@@ -56,6 +57,7 @@ from .words import (
 
 __all__ = [
     "AGE",
+    "AIM",
     "ANCHOR",
     "ATTITUDE",
     "BEYOND",

@@ -11,9 +11,10 @@ from .accessibility import Hands
 from .derived import EdgeZone, KeySet, raw_inputs
 from .gate_checks import check_changeable
 from .gates import CURSORS
+from .handheld import FORCE, TURN
 from .mounts import Flat, Mounted, Mounts, Orbit, Overhead
 from .movement import MOVES, POINTED
-from .signals import DEVICES, FAMILIES, Address, find_signal, own_signal
+from .signals import AIM, ATTITUDE, DEVICES, FAMILIES, Address, find_signal, own_signal
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -278,6 +279,8 @@ class Plan:
         reference = self.movement.relative_to if self.movement else ""
         facts += [f"host.{reference}_yaw"] if reference in POINTED else []
         facts += ["host.screen", "host.pixels_per_cm"] if self.touches else []
+        asked = {address.signal.name for address in self.inputs}
+        facts += [*FORCE, *TURN] if asked & {AIM, *ATTITUDE} else []
         facts += (
             ["mouse.place"]
             if any(route.pins and route.pointer == "mouse.place" for route in self.routes)

@@ -177,6 +177,7 @@ _MOTION = (
 )  # fmt: skip
 
 TILT = "motion.tilt"
+AIM = "motion.aim"
 ATTITUDE = tuple(f"motion.attitude.{part}" for part in "xyzw")
 """What a tilt is made of, in the order in which it is said: with the last the pose is whole."""
 

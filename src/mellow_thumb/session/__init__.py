@@ -1,13 +1,13 @@
 """The session: a profile at work in a game loop."""
 
-from .attitude import GRAVITY, Attitude
 from .basis import Basis
 from .contacts import Contacts
 from .doors import NOT_FINITE, all_codes, is_known, outside, things, unlisted
 from .frame import Frame
+from .handheld import GRAVITY, Attitude, HandheldState
 from .host import Host
 from .listening import Listener
-from .motion import HandheldState, Motion, feels
+from .readings import Readings, feels
 from .saving import Snapshot
 from .session import CEILING, Session
 from .units import check_units
@@ -26,8 +26,8 @@ __all__ = [
     "HandheldState",
     "Host",
     "Listener",
-    "Motion",
     "Quadruple",
+    "Readings",
     "Session",
     "Snapshot",
     "Triple",

@@ -7,7 +7,6 @@ from typing import TYPE_CHECKING
 from ..basics import nearest
 from ..plan import COMPONENTS, FINGERS, INTERFACE, OWN, addresses, find_signal, near_signal
 from .contacts import CANCEL, DOWN, PLACE, code_of
-from .motion import FIRST, PARTS, feels
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Mapping
@@ -74,8 +73,7 @@ def all_codes(codes: Mapping[str, int], *, touched: bool) -> dict[str, int]:
         for finger in fingers
         for what, phase in phases.items()
     }
-    readings = {name: FIRST - k for k, name in enumerate(PARTS) if feels(codes)}
-    return made | contacts | readings
+    return made | contacts
 
 
 def doors(program: Program, *, touched: bool = False) -> dict[str, Door]:

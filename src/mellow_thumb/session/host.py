@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Protocol
 from ..basics import ArgumentError
 from ..formulas import evened, is_rotation
 from ..plan import ATTITUDE, FINGERS
-from .motion import NO_ROTATION
+from .readings import NO_ROTATION
 
 if TYPE_CHECKING:
     from collections.abc import Sequence

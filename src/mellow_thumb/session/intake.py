@@ -9,7 +9,7 @@ from ..plan import INTERFACE, find_signal
 from .contacts import Contacts
 from .doors import NOT_FINITE, ONLY_Y, PAIR, SWITCH, doors, outside, things, unlisted
 from .inbox import MOST, NO_TIME, Inbox
-from .motion import Motion, feels
+from .readings import Readings, feels
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
@@ -39,7 +39,7 @@ class Intake:
         self._running, self._clock = running, clock
         self.contacts: Contacts | None = None
         """What is known of contacts, where the plan asks for them."""
-        self.motion: Motion | None = None
+        self.readings: Readings | None = None
         """What is known of a device held in the hand, where the plan asks for it."""
         self.listener: Listener | None = None
         """Who hears every event first, while a settings screen asks for a button."""
@@ -62,13 +62,13 @@ class Intake:
         self.doors = doors(program, touched=bool(plan.touches))
         """Every address that can be fed."""
         self._things = things(plan)
-        known = [stage.saved() if stage else None for stage in (self.contacts, self.motion)]
+        known = [stage.saved() if stage else None for stage in (self.contacts, self.readings)]
         self.contacts = Contacts(plan, program.codes, self.refuse) if plan.touches else None
-        self.motion = Motion(program.codes, self.refuse) if feels(program.codes) else None
-        self.plain = self.contacts is None
-        """Whether what has arrived goes to the program as it is, but for the readings of sensors."""
+        self.readings = Readings(program.codes, self.refuse) if feels(program.codes) else None
+        self.plain = self.contacts is None and self.readings is None
+        """Whether what has arrived goes to the program as it is."""
         self._pairs = {name: (one[0], *one[2:4]) for name, one in self.doors.items() if one[1] == PAIR}
-        for stage, saved in zip((self.contacts, self.motion), known, strict=True):
+        for stage, saved in zip((self.contacts, self.readings), known, strict=True):
             if stage and saved:
                 stage.restore(saved)
 
@@ -96,7 +96,7 @@ class Intake:
         """Contacts and readings replaced by what they come to."""
         if self.contacts:
             items = self.contacts.expand(items)
-        return self.motion.expand(items) if self.motion else items
+        return self.readings.expand(items) if self.readings else items
 
     def _watch(self, items: list[Item]) -> list[Item]:
         """The same one by one, and what becomes of each is looked at."""

@@ -10,12 +10,12 @@ from math import hypot, isclose
 from typing import TYPE_CHECKING
 
 from ..basics import listed
-from ..plan import DEVICES, FINGERS, MOVES, Condition, EdgeZone, Several
+from ..plan import AIM, ATTITUDE, DEVICES, FINGERS, MOVES, Condition, EdgeZone, Several
+from ..plan.handheld import FORCE, TURN
 from ..weaving import own_role
 from .contacts import LEAST
 from .doors import USED
 from .frame import Frame
-from .motion import FIRST, PARTS
 
 if TYPE_CHECKING:
     from ..plan import Plan, Route, Signal, When
@@ -57,7 +57,7 @@ class Reasons:
                 continue
             reasons = [asked.reason(item, names) for item in made]
             if not made or (LEAST < raw[1] < -1 and ACTED not in reasons):
-                reasons = [ACTED if raw[1] <= FIRST else _idle(raw[1], contacts)]
+                reasons = [_idle(raw[1], contacts)]
             self.count(signal, next((one for one in reasons if one == ACTED), reasons[-1]))
 
 
@@ -65,8 +65,6 @@ def _name_of(code: int, names: dict[int, str]) -> str | None:
     """The signal of a code, contacts and readings too."""
     if code in names:
         return names[code]
-    if code <= FIRST:
-        return PARTS[FIRST - code]
     if LEAST < code < -1:
         finger, phase = divmod(-2 - code, 3)
         return f"touch.{min(finger, FINGERS)}.{('place', 'down', 'cancel')[phase]}"
@@ -90,7 +88,7 @@ def _closed(when: When, open_: dict[str, bool]) -> str:
 
 def _idle(code: int, contacts: Contacts | None) -> str:
     """Why what happens to a finger becomes nothing."""
-    if contacts is None or not LEAST < code < -1:
+    if contacts is None:
         return "nothing asks for it"
     finger = (-2 - code) // 3
     return (
@@ -128,9 +126,11 @@ class _Asked:
         """Let an event act: that it has acted, or why it has not."""
         t, code, x, y = item
         signal = self.program.heard.get(names.get(code, ""))
-        if signal is None:
-            self.pass_on([item])
+        if signal is None or signal.name in (*FORCE, *TURN[:-1], *ATTITUDE[:-1]):
+            self.pass_on([item])  # a part of a reading does something as the reading is whole
             return ACTED
+        if signal.name == TURN[-1]:
+            return self._of_reading(item, names)
         own = self._own(signal)
         nothing = self._saying_nothing(signal, own)
         (beside, seen), before = self._after((t, code, *nothing)), self.state
@@ -159,6 +159,16 @@ class _Asked:
             if self._differ((*back, *read), (*beside, *seen), own):
                 return f"at a limit of what {words.removesuffix(UNKNOWN)} drives"
         return words
+
+    def _of_reading(self, item: Item, names: dict[int, str]) -> str:
+        """What becomes of a reading of a gyroscope: what becomes of the aim and the attitude made of it."""
+        (after, _), codes, found = self._after(item), self.program.codes, []
+        for name in (AIM, *ATTITUDE):
+            if name in codes:
+                x, y = ([after[k] for k in self._own(self.program.heard[name])] + [0.0])[:2]
+                found.append(self.reason((item[0], codes[name], x, y), names))
+        self.state = after
+        return next((one for one in found if one == ACTED), found[-1])
 
     def _differ(self, one: tuple[float, ...], other: tuple[float, ...], own: list[int]) -> bool:
         """Whether two states, with what frames read of them, differ in more than what was said."""

@@ -10,7 +10,7 @@ from ..plan import BEYOND, CURSORS
 from ..weaving import weave_plan
 from .contacts import Contacts
 from .inbox import NO_TIME
-from .motion import Motion
+from .readings import Readings
 from .shakes import Kick
 
 if TYPE_CHECKING:
@@ -49,8 +49,8 @@ class Snapshot(NamedTuple):
     given: tuple[tuple[float, ...], ...]
     contacts: tuple[list[Any], tuple[tuple[object, int], ...]] | None = None
     """What is known of contacts, and the host's ids of them."""
-    motion: list[Any] | None = None
-    """What is known of a device held in the hand."""
+    readings: list[Any] | None = None
+    """What has come of a reading of a device in the hand that is not whole yet."""
     ahead: Chosen | None = None
     """What it goes over to, once that is woven."""
 
@@ -70,7 +70,7 @@ class SessionParts(NamedTuple):
 def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Snapshot:
     """Everything that a session is which goes by one plan, and over to another."""
     running, clock, _, intake, host, camera, cues = parts
-    contacts, motion, world = intake.contacts, intake.motion, parts.world
+    contacts, readings, world = intake.contacts, intake.readings, parts.world
     # mostly nothing was refused, kicked, given: then nothing is copied
     found = (
         running.plan,
@@ -88,7 +88,7 @@ def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Sna
         tuple(cues.counts.values()) if cues.counts else (),
         tuple(map(tuple, cues.given.values())) if cues.counts else (),
         (contacts.saved(), tuple(host.ids.items())) if contacts else None,
-        motion.saved() if motion else None,
+        readings.saved() if readings else None,
         ahead,
     )
     return _snapshot(Snapshot, found)
@@ -118,8 +118,8 @@ def put_back(one: Snapshot, parts: SessionParts) -> None:
     if intake.contacts and one.contacts:
         intake.contacts.restore(one.contacts[0])
         host.ids = dict(one.contacts[1])
-    if intake.motion and one.motion:
-        intake.motion.restore(one.motion)
+    if intake.readings and one.readings is not None:
+        intake.readings.restore(one.readings)
 
 
 def _copied(refused: dict[str, dict[str, int]]) -> dict[str, dict[str, int]]:
@@ -151,7 +151,7 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "hosts": [None if value - value != 0.0 else value for value in one.loop.hosts],
         "rig": list(one.loop.rig),
         "contacts": [one.contacts[0], [list(pair) for pair in one.contacts[1]]] if one.contacts else None,
-        "motion": one.motion,
+        "readings": one.readings,
     }
 
 
@@ -209,7 +209,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             tuple(map(float, data["counts"])),
             tuple(tuple(map(float, times)) for times in data["given"]),
             _contacts(data, plan, program),
-            _motion(data),
+            _readings(data),
         )
         _check(found)
         return found
@@ -228,11 +228,11 @@ def _contacts(
     return known, tuple((contact, int(finger)) for contact, finger in ids)
 
 
-def _motion(data: dict[str, Any]) -> list[Any] | None:
-    """What is known of a device held in the hand; anything else is refused."""
-    known: list[Any] | None = data.get("motion")
+def _readings(data: dict[str, Any]) -> list[Any] | None:
+    """What has come of a reading that is not whole yet; anything else is refused."""
+    known: list[Any] | None = data.get("readings")
     if known is not None:
-        Motion({}, lambda _, __: None).restore(known)
+        Readings({}, lambda _, __: None).restore(known)
     return known
 
 

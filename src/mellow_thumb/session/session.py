@@ -14,6 +14,7 @@ from .clock import Clock, World
 from .course import Course, Layable
 from .cues import Cues
 from .frame import Frame
+from .handheld import HandheldState, handheld_state
 from .host import Host
 from .intake import Intake
 from .listening import Listener
@@ -32,7 +33,6 @@ if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Item
     from .intake import Burst
-    from .motion import HandheldState
     from .view import Quadruple, Triple, View
 
 CEILING = 0.25
@@ -199,7 +199,7 @@ class Session:
     @property
     def handheld(self) -> HandheldState | None:
         """What its sensors told of it up to the last frame; None where no route asks for its aim or tilt."""
-        return self._intake.motion.handheld if self._intake.motion else None
+        return handheld_state(self._running.state) if self._intake.readings else None
 
     def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
         """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.

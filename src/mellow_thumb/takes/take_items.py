@@ -6,7 +6,7 @@ from collections import Counter
 from typing import TYPE_CHECKING, NamedTuple
 
 from ..plan import COMPONENTS, find_signal
-from ..session import NOT_FINITE, Contacts, Motion, all_codes, feels, is_known, outside, things, unlisted
+from ..session import NOT_FINITE, Contacts, Readings, all_codes, feels, is_known, outside, things, unlisted
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -87,7 +87,7 @@ class TakeReader:
     def __init__(self, plan: Plan, program: Program) -> None:
         self._things = things(plan)
         self._contacts = Contacts(plan, program.codes, self._refuse_one) if plan.touches else None
-        self._motion = Motion(program.codes, self._refuse_one) if feels(program.codes) else None
+        self._readings = Readings(program.codes, self._refuse_one) if feels(program.codes) else None
         self._codes = all_codes(program.codes, touched=bool(plan.touches))
         self._signals = {name: program.heard.get(name) or find_signal(name).signal for name in self._codes}
         self.refused: Counter[tuple[str, str]] = Counter()
@@ -138,7 +138,7 @@ class TakeReader:
             events = self._events(
                 known, t[rows], value[rows], number[rows], begun[rows] if begun is not None else None
             )
-            yield self._expanded(events) if self._contacts or self._motion else events
+            yield self._expanded(events) if self._contacts or self._readings else events
             begin = max(end, begin + 1)
 
     def _count(self, known: _Names, number: np.ndarray) -> None:
@@ -162,10 +162,10 @@ class TakeReader:
         """The same with contacts and readings replaced by what touches and a device in the hand say."""
         import numpy as np
 
-        if not self._contacts and not (events.code < -1).any():
+        if not self._contacts and self._readings and not np.isin(events.code, [*self._readings.parts]).any():
             return events
         items = list(zip(*(one.tolist() for one in events), strict=True))
-        for stage in (self._contacts, self._motion):
+        for stage in (self._contacts, self._readings):
             items = stage.expand(items) if stage else items
         t, code, x, y = zip(*items, strict=True) if items else ((), (), (), ())
         return Rows(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))

@@ -1,5 +1,6 @@
 """Weaving: from a plan to one program."""
 
+from .attitude_alone import Alone, weave_alone
 from .parts import Setting
 from .posing import hosts, kept
 from .program import Item, Program, Source, keep_woven, weave_plan, woven_before
@@ -12,6 +13,7 @@ from .walking import READ
 __all__ = [
     "READ",
     "WANTS",
+    "Alone",
     "Item",
     "Program",
     "Setting",
@@ -23,6 +25,7 @@ __all__ = [
     "receive",
     "role_of_on",
     "sent",
+    "weave_alone",
     "weave_plan",
     "weave_walk",
     "woven_before",

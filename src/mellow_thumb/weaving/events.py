@@ -19,9 +19,10 @@ from ..expressions import (
     whole,
     worked_out,
 )
-from ..formulas import shaping, wrapped
+from ..formulas import attitude, is_rotation, shaping, wrapped
 from ..plan import (
     AGE,
+    AIM,
     ANCHOR,
     ATTITUDE,
     CODE,
@@ -40,14 +41,18 @@ from ..plan import (
     T,
     X,
     Y,
+    find_signal,
     in_order,
 )
+from ..plan.handheld import FORCE, TURN
 from ..plan.steps import QUICK
 from .conditioning import Conditioning
 from .panning import SCREEN
 from .taking_over import TakingOver
 
 if TYPE_CHECKING:
+    from collections.abc import Callable
+
     from ..expressions import Block, Handle, Name, Statement, Value
     from ..plan import Route, Signal, When
     from .parts import Parts
@@ -97,7 +102,7 @@ class Events:
         facts = parts.releasing
         for signal in parts.staying:
             words = signal.device if signal.device in (*OWN, "touch") else signal.name
-            found.append((codes[signal.name], words, partial(self._held, signal=signal)))
+            found.append((codes[signal.name], words, partial(self._writer(signal.name), signal=signal)))
         if facts:
             words = ", ".join(signal.name for signal in facts)
             found.append((codes[facts[0].name], words, partial(self._let_go, facts=facts)))
@@ -110,6 +115,12 @@ class Events:
                 write(block)
             events.append(Event(code, words, block.statements))
         return events
+
+    def _writer(self, name: str) -> Callable[..., None]:
+        """Who writes what a held signal does."""
+        if name in (*FORCE, *TURN):
+            return self._read
+        return self._told if name in ATTITUDE else self._held
 
     # ---- what follows from an event
 
@@ -257,7 +268,7 @@ class Events:
 
     def _held(self, block: Block, signal: Signal) -> None:
         """What one change of a held value does."""
-        raw, switching = self.parts.raw[signal.name], self.switching
+        raw = self.parts.raw[signal.name]
         if signal.kind == "switch":
             self._switch(block, signal, raw[0])
             return
@@ -266,23 +277,63 @@ class Events:
         for held, part in zip(raw, (X, Y), strict=False):
             # half of a pair comes with no number for the other, which stays as it is
             block.set(held, where(part.known(), part, held) if signal.pair else part)
+        self._follow(block, Change(self._said(block, signal)))
+
+    def _said(self, block: Block, signal: Signal) -> set[str]:
+        """What a held value means besides, now that it is kept; what that touches."""
+        switching = self.switching
         if signal.name in self.parts.there:
             block.set(self.parts.there[signal.name], 1.0)
-        touched = {signal.name}
         if signal.kind == "rate":
             block.set(switching.signal_timers[signal.name], ANCHOR + SILENT)
-        if switching.device is not None and signal.kind in ("deflection", "rate"):
-            family = self._family(signal)
-            values = switching.value(Address(signal))
-            with block.when(switching.device != family):
-                size = abs(values[0]) if len(values) == 1 else block.call(shaping.length, *values)[0]
-                least = STIRRED if signal.kind == "deflection" else TURNED
-                block.set(switching.device, where(size >= least, family, switching.device))
-            touched |= {"device"}
-        elif switching.device is not None and signal.name == ATTITUDE[-1]:
-            self._turned(block, signal, switching.device)
-            touched |= {"device"}
+        if switching.device is None or signal.kind not in ("deflection", "rate"):
+            return {signal.name}
+        family = self._family(signal)
+        values = switching.value(Address(signal))
+        with block.when(switching.device != family):
+            size = abs(values[0]) if len(values) == 1 else block.call(shaping.length, *values)[0]
+            least = STIRRED if signal.kind == "deflection" else TURNED
+            block.set(switching.device, where(size >= least, family, switching.device))
+        return {signal.name, "device"}
+
+    # ---- a device in the hand
+
+    def _read(self, block: Block, signal: Signal) -> None:
+        """What one part of a reading does: with the last, how the device is turned and aims is made of it."""
+        parts, device = self.parts, self.parts.attitude
+        assert device is not None
+        block.set(parts.raw[signal.name][0], X)
+        if signal.name == FORCE[-1]:
+            device.weigh(block, tuple(parts.raw[name][0] for name in FORCE))
+        if signal.name != TURN[-1]:
+            return
+        free = device.turn(block, tuple(parts.raw[name][0] for name in TURN), ANCHOR)
+        rotation, touched = device.rotation(block), set[str]()
+        if AIM in parts.raw:
+            for held, part in zip(parts.raw[AIM], device.aim(block, free, rotation), strict=True):
+                block.set(held, part)
+            touched |= self._said(block, find_signal(AIM).signal)
+        if parts.told:
+            touched |= self._posed(block, rotation)
         self._follow(block, Change(touched))
+
+    def _told(self, block: Block, signal: Signal) -> None:
+        """What one part of an attitude that the host knows does; with the last it is taken, if it is one."""
+        if signal.name != ATTITUDE[-1]:
+            block.set(self.parts.told[ATTITUDE.index(signal.name)], X)
+            return
+        rotation = (*self.parts.told, X)
+        with block.when(block.call(is_rotation, *rotation)[0] != 0.0):
+            self._follow(block, Change(self._posed(block, rotation)))
+
+    def _posed(self, block: Block, rotation: tuple[Value, ...]) -> set[str]:
+        """Keep how a device in the hand is turned; what that touches."""
+        kept, device = tuple(self.parts.raw[name][0] for name in ATTITUDE), self.switching.device
+        block.call(attitude.signed_like, *rotation, *kept, into=kept)
+        if device is None:
+            return {*ATTITUDE}
+        self._turned(block, find_signal(ATTITUDE[-1]).signal, device)
+        return {*ATTITUDE, "device"}
 
     def _turned(self, block: Block, signal: Signal, device: Handle) -> None:
         """A device in the hand that has turned far enough soon enough makes its family the active one."""

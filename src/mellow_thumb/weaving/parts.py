@@ -30,6 +30,7 @@ from ..formulas import clamp
 from ..plan import (
     AGE,
     ANCHOR,
+    ATTITUDE,
     CODE,
     DT,
     DUE,
@@ -47,6 +48,7 @@ from ..plan import (
     X,
     Y,
 )
+from ..plan.handheld import TURN, Attitude
 from ..plan.mounts import Flat, Headset, Orbit, Overhead
 from ..plan.steps import (
     Back,
@@ -260,6 +262,10 @@ class Parts:
         self.raw: dict[str, tuple[Handle, ...]] = {}
         for signal in self.held:
             self.raw[signal.name] = self._new_raw(signal)
+        self.attitude = Attitude.new(self.state, "attitude") if TURN[0] in used else None
+        """How a device in the hand is turned, where something asks for that or for how it aims."""
+        self.told = tuple(self.state.new(f"told_{part}") for part in "xyz") if ATTITUDE[0] in used else ()
+        """What the host has said of that so far; with the fourth part it is whole."""
 
     def _new_raw(self, signal: Signal) -> tuple[Handle, ...]:
         """What holds what a signal last said; a name of the profile's own is a number."""

@@ -90,7 +90,7 @@ def _tipped(t: Array, turns: Array, forces: Array) -> tuple[Array, Array, Array]
     for moment, turn, force in zip(t.tolist(), turns.tolist(), forces.tolist(), strict=True):
         kept.weigh((force[0], force[1], force[2]))
         kept.turn((turn[0], turn[1], turn[2]), moment)
-        rows.append((*kept.up, *kept.bias))
+        rows.append((*kept.up, *kept.held.bias))
     table = np.array(rows)
     steps = Rotation.from_rotvec(turns * np.diff(t, prepend=t[:1])[:, None], degrees=True)
     sky, alone = forces[0] / float(np.sqrt((forces[0] ** 2).sum())), []

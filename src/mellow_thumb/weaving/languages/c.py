@@ -15,50 +15,15 @@ if TYPE_CHECKING:
 
     from ...expressions import Filled, Name, Number, Operation, Statement, Value
 
-_KEYWORDS = frozenset(
-    [
-        "auto",
-        "break",
-        "case",
-        "char",
-        "const",
-        "continue",
-        "default",
-        "do",
-        "double",
-        "else",
-        "enum",
-        "extern",
-        "float",
-        "for",
-        "goto",
-        "if",
-        "inline",
-        "int",
-        "long",
-        "register",
-        "restrict",
-        "return",
-        "short",
-        "signed",
-        "sizeof",
-        "static",
-        "struct",
-        "switch",
-        "typedef",
-        "union",
-        "unsigned",
-        "void",
-        "volatile",
-        "while",
-        "gamma",
-        "hold",
-        "out",
-        "s",
-        "t",
-    ]
-)
-"""What a name of ours may not be in C, or already is in the header."""
+_WORDS = """
+auto break case char const continue default do double else enum extern float for goto if inline int long
+register restrict return short signed sizeof static struct switch typedef union unsigned void volatile while
+alignas alignof and asm bool catch class compl concept decltype delete explicit export false friend mutable
+namespace new not nullptr operator or private protected public requires template this throw true try typeid
+typename using virtual xor
+"""
+_KEYWORDS = frozenset([*_WORDS.split(), "gamma", "hold", "out", "s", "t"])
+"""What a name of ours may not be in C or C++, or already is in the header."""
 
 _CHOICE, _JUNCTION, _EQUAL, _LESS, _SUM, _PRODUCT, _UNARY, ATOM = range(8)
 """How strongly each kind of expression binds in C; a word between tests is always put in brackets."""

@@ -6,7 +6,8 @@ import re
 from typing import TYPE_CHECKING
 
 from ...expressions import Number
-from ...plan import ANCHOR
+from ...plan import ANCHOR, ATTITUDE
+from ...plan.handheld import FORCE, TURN
 from ..loop import READING, copy_of, drop, item
 from .c import C
 
@@ -54,7 +55,7 @@ static inline void {name}_event({name}_state *s, double t, int code, double x, d
 {event}
 }
 
-static inline void {name}_pose({name}_state *s, {parameters}, double *out)
+{sensors}static inline void {name}_pose({name}_state *s, {parameters}, double *out)
 {
     (void)s;
 {pose}
@@ -70,6 +71,16 @@ static inline void {name}_frame({name}_state *s, double t, const double *host, d
 }
 
 #endif
+"""
+
+
+_READING = """
+/* {words}. */
+static inline void {name}_{what}({name}_state *s, double t, {given})
+{
+{events}
+}
+
 """
 
 
@@ -131,6 +142,7 @@ def c_header(
     given = [*(f"out[{k}]" for k in program.posing)]
     given += [f"host ? host[{k}] : NAN" for k in range(len(program.hosts))]
     words = {
+        "sensors": _sensors(program, name),
         "title": title.replace("*/", "* /").replace("/*", "/ *") or "A profile",
         "version": version,
         "digest": digest,
@@ -155,6 +167,34 @@ def _filled(parts: dict[str, list[str]], words: dict[str, str]) -> str:
     for key, word in words.items():
         text = text.replace(f"{{{key}}}", word)
     return text + "\n"
+
+
+def _sensors(program: Program, name: str) -> str:
+    """Functions for what comes in several parts of one moment: what a device in the hand reads."""
+
+    def events(parts: Iterable[str], given: str) -> list[str]:
+        rows = enumerate(program.codes[part] for part in parts)
+        return [f"{name}_event(s, t, {code}, {given}[{k}], 0.0);" for k, code in rows]
+
+    found = []
+    if TURN[0] in program.codes:
+        felt = ["if (force) {", *(f"    {line}" for line in events(FORCE, "force")), "}"]
+        words = (
+            "What a device in the hand reads: how it turns about its own axes (deg/s), and what it feels\n"
+            " * (m/s2; at rest up), or 0 where only its gyroscope says something"
+        )
+        given = "const double turn[3], const double *force"
+        found.append(("motion", words, given, [*felt, *events(TURN, "turn")]))
+    if ATTITUDE[0] in program.codes:
+        words = (
+            "How a device in the hand is turned, where the host knows it: a unit quaternion x, y, z, w, +Y up"
+        )
+        found.append(("attitude", words, "const double rotation[4]", events(ATTITUDE, "rotation")))
+    text = ""
+    for what, words, given, lines in found:
+        row = _READING.lstrip("\n").replace("{words}", words).replace("{what}", what)
+        text += row.replace("{given}", given).replace("{events}", "\n".join(f"    {line}" for line in lines))
+    return text
 
 
 def _of_hosts(program: Program) -> str:
