@@ -18,6 +18,7 @@ import numpy as np
 from scipy.spatial.transform import Rotation
 
 from mellow_thumb.session import GRAVITY, Attitude
+from mellow_thumb.stand_ins import Handheld
 
 Array = np.ndarray[Any, np.dtype[Any]]
 LASTS, AFTER = 62.0, 2.0
@@ -52,6 +53,8 @@ class Row:
     scale: float = 1.0
     """What the accelerometer says of 1."""
     uneven: bool = False
+    worn: str = ""
+    """How the stand-in for a device wears it that walks; it moves by itself then."""
 
 
 ROWS = (
@@ -61,8 +64,8 @@ ROWS = (
         for rests in (0.0, 3.0)
         for pushes in (False, True)
     ),
-    Row("a walking hand", 100, peak=60.0, shakes=(1.5, 2.5, 1.8)),
-    Row("a walking leg", 100, peak=250.0, shakes=(4.0, 6.0, 0.9)),
+    Row("a walking hand", 100, worn="hand"),
+    Row("a walking leg", 100, worn="leg"),
     Row("accelerometer 10 % off", 100, pushes=True, scale=1.1),
     Row("forces to and fro", 100, peak=120.0, shakes=(5.0, 0.0, 1.0)),
     *(Row(f"{rate} Hz", rate, peak=200.0) for rate in (5, 8, 10, 20)),
@@ -72,6 +75,8 @@ ROWS = (
 
 def read(row: Row, seed: int) -> Readings:
     """What sensors say in one run of a kind of motion."""
+    if row.worn:
+        return walked(row, seed)
     random = np.random.default_rng([seed, *row.name.encode()])
     t = np.arange(round(LASTS * row.rate)) / row.rate
     if row.uneven:
@@ -118,6 +123,19 @@ def read(row: Row, seed: int) -> Readings:
     felt = held_now.inv().apply(forces) * row.scale
     felt = felt + random.normal(size=felt.shape) * ACCELEROMETER * np.sqrt(row.rate)
     return Readings(t, turns, felt, held_now.inv().apply([0.0, 1.0, 0.0]))
+
+
+def walked(row: Row, seed: int) -> Readings:
+    """What the stand-in reads that walks with the device from the first moment on, looking about."""
+    hand = Handheld(seed, rate=round(row.rate), bias=BIAS)
+    random = np.random.default_rng([seed, *row.name.encode()])
+    while len(hand.path[0]) < LASTS * row.rate:
+        yaw, pitch, roll = random.uniform(-1.0, 1.0, 3) * (90.0, 40.0, 30.0)
+        hand.walk(float(random.uniform(1.0, 4.0)), (yaw, pitch, roll), worn=row.worn)
+    said = hand.read(*hand.path)
+    keep = said.t < LASTS
+    ups = Rotation.from_quat(said.true[keep]).inv().apply([0.0, 1.0, 0.0])
+    return Readings(said.t[keep], said.turns[keep], said.forces[keep], ups)
 
 
 def ours(said: Readings) -> Array:

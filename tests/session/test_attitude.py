@@ -238,6 +238,35 @@ def test_a_device_at_rest_for_ten_minutes_turns_nothing() -> None:
     assert np.ptp(after["pitch"]) < 0.1
 
 
+@settings(max_examples=4)
+@given(st.integers(0, 2**32))
+def test_where_it_points_drifts_by_no_more_than_a_thirtieth_of_a_degree_a_minute_at_rest(seed: int) -> None:
+    lies = np.tile([30.0, -20.0, 25.0], (70 * 50, 1))
+    t, turned, forces, _ = Handheld(seed, rate=50, bias=1.0).read(lies, lies[:, 0] * 0.0)
+    attitude = Attitude()
+    fed(attitude, t[:500], turned[:500], forces[:500])
+    before = Rotation.from_quat(attitude.held.rotation)
+    fed(attitude, t[500:], turned[500:], forces[500:])
+    drifted = Rotation.from_quat(attitude.held.rotation) * before.inv()
+    assert abs(drifted.as_rotvec(degrees=True)[1]) <= 0.03
+
+
+def test_what_it_turned_just_before_it_lay_still_is_no_bias() -> None:
+    hand = Handheld(7, rate=100)
+    hand.walk(3.0)
+    hand.turn(40.0, -25.0, 10.0, seconds=0.8)
+    hand.rest(4.0)
+    t, turned, forces, _ = hand.read(*hand.path)
+    attitude, off = Attitude(), []
+    for k in range(380, len(t), 20):
+        part = slice(0 if k == 380 else k - 20, k)
+        fed(attitude, t[part], turned[part], forces[part])
+        off.append((attitude.held.resting, np.abs(np.array(attitude.held.bias) - hand.bias).max()))
+    assert max(away for rests, away in off if rests) < 0.8
+    assert off[-1][0]
+    assert off[-1][1] < 0.05
+
+
 @pytest.mark.parametrize("roll", [0.0, 60.0, -90.0])
 def test_a_device_that_is_held_rolled_still_aims_level(roll: float) -> None:
     held = Rotation.from_euler("Z", -roll, degrees=True)

@@ -6,8 +6,11 @@ import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.spatial.transform import Rotation
 
+from mellow_thumb.session import GRAVITY
 from mellow_thumb.stand_ins.fingers import Fingers
+from mellow_thumb.stand_ins.handheld import GAITS, STRIDE, Handheld
 from mellow_thumb.stand_ins.mouse import MouseHand, PointerHand, movement_time, smooth_path
 from mellow_thumb.stand_ins.pad import Thumb
 
@@ -114,3 +117,78 @@ def test_a_stick_rests_where_it_is_said_to_and_its_circle_is_as_uneven(
     rim = np.hypot(x - 0.02, y - 0.03)[t > 1.2]
     assert rim.max() < 1.001 + 6.0 * noise
     assert np.ptp(rim) >= 0.5 * uneven - 8.0 * noise - 0.035  # clipped at 1, off its middle
+
+
+def unwell(seed: int, rate: int, **sensors: float) -> Handheld:
+    """A hand that never rests, with sensors that are all right but for what is said."""
+    return Handheld(seed, rate=rate, **{"bias": 0.0, "rate_noise": 0.0, "force_noise": 0.0, **sensors})
+
+
+@given(st.integers(0, 2**32), st.sampled_from([8, 50, 200, 1000]), st.sampled_from(["hand", "leg"]))
+def test_a_gyroscope_adds_up_to_what_a_walking_hand_turned(seed: int, rate: int, worn: str) -> None:
+    hand = unwell(seed, rate, tremor=0.0)
+    hand.walk(2.0, (20.0, -10.0, 5.0), worn=worn)
+    t, turns, forces, true = hand.read(*hand.path)
+    assert len(t) == 2 * rate + 1
+    # by the mean of two readings: what it turned from the first to the last
+    turned = Rotation.from_quat(true[0])
+    for mean in (turns[1:] + turns[:-1]) / 2.0:
+        turned = turned * Rotation.from_rotvec(mean / rate, degrees=True)
+    off = np.degrees((turned.inv() * Rotation.from_quat(true[-1])).magnitude())
+    assert off < {8: 20.0, 50: 1.0, 200: 0.1, 1000: 0.05}[rate]
+    # pushes go there and back: what is felt is gravity on the average, in the world
+    felt = Rotation.from_quat(true).apply(forces).mean(axis=0)
+    assert felt == pytest.approx([0.0, GRAVITY, 0.0], abs=GAITS[worn].up)
+
+
+@pytest.mark.parametrize("worn", GAITS)
+def test_walking_is_felt_at_every_stride_and_standing_is_not(worn: str) -> None:
+    hand = unwell(3, 100, bumps=0.0)
+    hand.walk(10.0, worn=worn)
+    hand.hold(10.0)
+    _, _, forces, true = hand.read(*hand.path)
+    up = Rotation.from_quat(true).apply(forces)[:, 1] - GRAVITY
+    power = np.abs(np.fft.rfft(up[:1000])) ** 2
+    assert np.argmax(power) / 10.0 == pytest.approx(2.0 * STRIDE, abs=0.11)
+    assert np.abs(up[1100:]).max() < 1e-6 < 0.5 * GAITS[worn].up < np.abs(up[:1000]).max()
+
+
+def test_a_hand_that_holds_still_never_rests() -> None:
+    hand = unwell(3, 100)
+    hand.hold(20.0)
+    _, turns, _, _ = hand.read(*hand.path)
+    calm = min(turns[k : k + 50].std(axis=0).max() for k in range(0, 1950, 10))
+    assert calm > 0.4  # deg/s, in its calmest half second
+
+
+def test_sensors_are_late_lose_readings_and_are_off_by_a_share() -> None:
+    good, bad = unwell(5, 100), unwell(5, 100, rate_scale=1.02, force_scale=0.9, jitter=0.4, lost=0.1)
+    for hand in (good, bad):
+        hand.hold(60.0)
+    t, turns, forces, true = bad.read(*bad.path)
+    gaps = np.diff(t)
+    assert (gaps >= 0.0).all()
+    assert gaps.std() > 0.1 / 100
+    assert 0.03 < 1.0 - len(t) / 6001 < 0.25
+    assert gaps.max() > 0.3  # several in a row
+    assert np.linalg.norm(forces, axis=1).mean() == pytest.approx(0.9 * GRAVITY, abs=0.02)
+    speeds = [np.abs(one).mean() for one in (turns, good.read(*good.path).turns)]
+    assert speeds[0] / speeds[1] == pytest.approx(1.02, abs=0.05)
+    assert np.linalg.norm(true, axis=1) == pytest.approx(1.0)
+
+
+def test_a_screen_that_loses_what_moves_still_says_who_lands_and_lifts() -> None:
+    def drag(lost: float) -> list[tuple[float, str, float]]:
+        fingers = Fingers(4, lost=lost)
+        for _ in range(40):
+            fingers.land((0.2, 0.2))
+            fingers.move((0.8, 0.6), 0.5)
+            fingers.lift()
+        return list(fingers.take().table.itertuples(index=False, name=None))
+
+    whole, torn = drag(0.0), drag(0.4)
+    presses = [[(t, value) for t, name, value in rows if name.endswith("down")] for rows in (whole, torn)]
+    assert presses[0] == presses[1]
+    assert 0.5 < len(torn) / len(whole) < 0.75
+    times = np.unique([t for t, _, _ in torn])
+    assert np.diff(times).max() > 2.5 / 120  # several reports in a row

@@ -56,6 +56,20 @@ def righting(x: float, y: float, z: float) -> tuple[float, float, float, float, 
     return by_x, 0.0, by_z, w if under else 0.0, a, b, c
 
 
+def turned_back(
+    x: float, y: float, z: float, up_x: float, up_y: float, up_z: float, dt: float
+) -> tuple[float, float, float, float]:
+    """The rotation about the vertical that takes back what a device turned about it in `dt` seconds.
+
+    `x`, `y`, `z` is how it turned about its own axes (deg/s), `up` the unit vector to the sky in its frame.
+
+    >>> turned_back(0.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.1)
+    (0.0, 0.0, 0.0, 1.0)
+    """
+    half = (x * up_x + y * up_y + z * up_z) * dt * 0.008726646259971648
+    return 0.0, sin(-half) + 0.0, 0.0, cos(half)
+
+
 def aimed(x: float, y: float, z: float, up_x: float, up_y: float, up_z: float) -> tuple[float, float]:
     """How fast a device turns right and tilts up (in the unit of the turn), whichever way it is rolled.
 

@@ -254,9 +254,9 @@ def scope() -> Take:
     """Make the take of the spotting scope anew: the hand that `SCOPE_TAKE` was written from."""
     from ..stand_ins import Handheld
 
-    hand = Handheld(SEED, rate=100)
-    hand.rest(2.0)  # it lies on the rail: its gyroscope is learnt
-    hand.turn(0.0, 4.0, 12.0, seconds=0.7)  # taken up, and held a little rolled
+    hand = Handheld(SEED, rate=100, rate_scale=1.01, force_scale=1.03, jitter=0.2, lost=0.02)
+    hand.walk(2.0, (0.0, -20.0, 2.0))  # along the boardwalk, the scope in the hand
+    hand.turn(0.0, 4.0, 12.0, seconds=0.7)  # lifted, and held a little rolled
     hand.hold(0.3)
     hand.set("pad.left_trigger", 0.9)  # along the tide line
     hand.turn(28.0, 4.5, 12.0, seconds=1.1)
@@ -282,7 +282,7 @@ def scope() -> Take:
     return hand.recorded(
         title="A spotting scope in the hand",
         made_by=f"a stand-in hand, seed {SEED}",
-        device="a handheld, 100 readings a second; its buttons",
+        device="a handheld, 100 uneven readings a second, some lost; its buttons",
     )
 
 

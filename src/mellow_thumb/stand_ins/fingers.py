@@ -26,17 +26,24 @@ class Fingers:
     """Simulated fingers. Tell them what to do in order, then ask for the take.
 
     Places are 0..1 of the screen from its bottom left corner. The screen reports `rate` times a second, each
-    finger that is on it, when it has moved by a pixel. `first` is the number of its first finger, for hands
-    that work at the same time.
+    finger that is on it, when it has moved by a pixel; of what moves the share `lost` never comes, several
+    reports in a row. `first` is the number of its first finger, for hands that work at the same time.
     """
 
     def __init__(
-        self, seed: int, *, screen: tuple[int, int] = (1280, 800), rate: int = 120, first: int = 1
+        self,
+        seed: int,
+        *,
+        screen: tuple[int, int] = (1280, 800),
+        rate: int = 120,
+        first: int = 1,
+        lost: float = 0.0,
     ) -> None:
         import numpy as np
 
         self._random = np.random.default_rng(seed)
-        self._screen, self._rate, self._first = screen, rate, first
+        self._screen, self._rate, self._first, self._lost = screen, rate, first, lost
+        self._loses = False
         self._rows: list[tuple[float, str, float]] = []
         self._last: dict[int, Place] = {}
         self.elapsed = 0.0
@@ -130,6 +137,12 @@ class Fingers:
         begin = self.elapsed
         for k in range(1, count + 1):
             self.elapsed = round(begin + k / self._rate, 6)
+            if self._lost:
+                # it loses as it lost before, four times out of five: in a row
+                lost = self._lost if self._random.random() < 0.2 else float(self._loses)
+                self._loses = bool(self._random.random() < lost)
+            if self._loses:
+                continue
             for finger, path in paths.items():
                 x, y = path(k / count)
                 shake: Any = TREMOR * self._random.standard_normal(2)

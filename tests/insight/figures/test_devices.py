@@ -38,14 +38,14 @@ def test_gestures_show_each_contact_and_what_is_made_of_them() -> None:
 
 
 def test_the_attitude_that_is_drawn_is_the_hands() -> None:
-    hand = Handheld(5, rate=100, tremor=0.0, bumps=0.0)
-    hand.rest(2.0)
+    hand = Handheld(5, rate=100, tremor=0.0, bumps=0.0, unrest=0.0)
+    hand.walk(8.0)
     hand.turn(20.0, 30.0, 0.0)
     hand.turn(20.0, 0.0, -40.0)
     t, turns, forces, truth = hand.read(*hand.path)
     figure = attitude_over_time(t, turns, forces, truth)
     tips, leans = (np.asarray(panel.lines[2].get_ydata()) for panel in figure.axes[:2])
-    assert tips[261] == pytest.approx(30.0, abs=1.5)
+    assert tips[860] == pytest.approx(30.0, abs=1.5)
     assert (tips[-1], leans[-1]) == pytest.approx((0.0, -40.0), abs=1.5)
     assert Rotation.from_quat(truth[-1]).as_euler("YXZ", degrees=True)[2] == pytest.approx(40.0, abs=0.1)
     assert any("the sky is at most" in text.get_text() for text in figure.texts)

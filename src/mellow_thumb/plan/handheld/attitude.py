@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from ...expressions import flag, lift, some, where
-from ...formulas import attitude, bias, product, turned_by, unit
+from ...formulas import attitude, bias, clamp, product, turned_by, unit
 from .gyroscope_bias import GyroscopeBias, Read
 from .smooth_mean import SmoothMean
 
@@ -20,9 +20,9 @@ if TYPE_CHECKING:
 
 TURN, FORCE = (tuple(f"motion.{what}.{part}" for part in "xyz") for what in ("turn", "force"))
 """What it is made of: what the gyroscope and the accelerometer say; with the last part each is whole."""
-SLOW, UNKNOWN, QUICK = 3.0, 2.1, 0.4
-"""Seconds over which what is felt is averaged: once the bias is known; while it is not; and at rest, or while
-it is not and nothing stirs."""
+SLOW, UNKNOWN, QUICK, LYING = 3.0, 2.1, 0.4, 2.0
+"""Seconds over which what is felt is averaged: once the bias is known; while it is not; at rest, or while
+it is not and nothing stirs; and at most after a long rest."""
 UNSURE = (0.1, 0.3)
 """How uncertain a bias is that is known, and that is not, deg/s."""
 STIRRED = (0.15, 0.5)
@@ -174,6 +174,11 @@ class Attitude:
             (said[0], said[1], said[2]), (plain[0], plain[1], plain[2]), (off[0], off[1], off[2]), stirred
         )
         self.gyroscope.learn(block, read, self.rotation(block), dt, tau)
+        # nothing tells where north is but the gyroscope, whose noise would take it along bit by bit
+        with block.when(self.gyroscope.resting != 0.0):
+            free = (one - bias for one, bias in zip(said, self.gyroscope.bias, strict=True))
+            back = block.call(attitude.turned_back, *free, *self.up(block, self.rotation(block)), dt)
+            block.call(product, *back, *self.righted, into=self.righted)
 
     def _averages(self, block: Block, stirred: Name) -> Name:
         """Over how many seconds what is felt is averaged now."""
@@ -184,7 +189,9 @@ class Attitude:
         (stirs,) = block.call(attitude.between, stirred, low=STIRRED[0], high=STIRRED[1])
         while_unsure = lift(QUICK) + stirs * (UNKNOWN - QUICK)
         moving = lift(SLOW) + (while_unsure - SLOW) * unsure
-        return block.keep("tau", where(self.gyroscope.resting != 0.0, QUICK, moving))
+        # the longer it lies still, the better its bias is known, and the longer what is felt is worth
+        (still,) = block.call(clamp, self.gyroscope.rests * 0.25, low=QUICK, high=LYING)
+        return block.keep("tau", where(self.gyroscope.resting != 0.0, still, moving))
 
     def _stir(self, block: Block, felt: Values, dt: Name) -> Name:
         """By how much what is felt strays from its mean of late, in m/s2."""

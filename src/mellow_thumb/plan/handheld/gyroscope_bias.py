@@ -127,6 +127,10 @@ class GyroscopeBias:
         shakes = block.call(attitude.apart, *read.felt, *self.felt.values)[0]
         small = [abs(one) < MOST_BIAS for one in self.said.values]
         still = every([strays < STILL[0] ** 2, shakes < STILL[1] ** 2, *small])
+        # the means ring on after a movement: as it comes to lie they begin anew with what is read then
+        with block.when(every([still, self.rests == 0.0])):
+            self.said.begin_with(block, read.said)
+            self.felt.begin_with(block, read.felt)
         block.set(self.rests, where(still, self.rests + dt, 0.0))
         fits = []
         for one, known, square in zip(self.said.values, self.bias, self.own_variances, strict=True):

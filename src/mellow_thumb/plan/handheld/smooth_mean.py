@@ -36,6 +36,13 @@ class SmoothMean:
             block.set(one, 0.0)
         block.set(self.time, -1.0)
 
+    def begin_with(self, block: Block, said: Sequence[Value]) -> None:
+        """Write that it begins anew with values that are there."""
+        for one, speed, new in zip(self.values, self.speeds, said, strict=True):
+            block.set(one, new)
+            block.set(speed, 0.0)
+        block.set(self.time, 0.0)
+
     def step(self, block: Block, said: Sequence[Value], dt: Value, tau: Value | float) -> None:
         """Write what new values do to it after `dt` seconds, at a time constant of `tau` seconds."""
         with block.when(self.time < tau):
