@@ -7,6 +7,7 @@ are values that change; keyword-only parameters are numbers that a profile fixes
 
 from . import attitude, bias, means, returning, shaping, smoothing, switching
 from .blending import blended, facing, unit
+from .heads import carried_on, head_speed
 from .limits import clamp, limited, of_logarithm, taken_up
 from .orbiting import (
     behind,
@@ -47,6 +48,7 @@ __all__ = [
     "bias",
     "blended",
     "carried",
+    "carried_on",
     "chased",
     "clamp",
     "decay",
@@ -57,6 +59,7 @@ __all__ = [
     "facing",
     "ground_under",
     "hand_speed",
+    "head_speed",
     "heading_of",
     "is_rotation",
     "level_rotation",

@@ -235,6 +235,12 @@ class HeadsetForm(MountForm):
         description="after a snap `frame.fade` falls from 1 to 0 in this time: how dark to draw the view",
         json_schema_extra=in_unit("s, ms"),
     )
+    carry_on: Seconds = Field(
+        0.0,
+        examples=['"25 ms"'],
+        description="how long a pose goes on by its own speed until the next one comes; `0`: it holds",
+        json_schema_extra=in_unit("s, ms"),
+    )
 
 
 MOUNTS: dict[str, type[MountForm]] = {

@@ -1,5 +1,6 @@
 """The session: a profile at work in a game loop."""
 
+from .answers import speed_between
 from .basis import Basis
 from .contacts import Contacts
 from .doors import NOT_FINITE, all_codes, is_known, outside, things, unlisted
@@ -38,6 +39,7 @@ __all__ = [
     "feels",
     "is_known",
     "outside",
+    "speed_between",
     "things",
     "unlisted",
 ]

@@ -7,18 +7,31 @@ from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
 from ..engines import rotation_of
-from ..formulas import direction_to, heading_of, rotation_rows, wrapped
-from ..plan.mounts import GROUND, HEAD, NEEDED, PLACE, TARGET, Headset, Orbit, Overhead
+from ..formulas import direction_to, head_speed, heading_of, rotation_rows, wrapped
+from ..plan.mounts import GROUND, HEAD, HEAD_MOVES, NEEDED, PLACE, TARGET, Headset, Orbit, Overhead
 from ..weaving import kept
 from .surroundings import around, between
 
 if TYPE_CHECKING:
-    from collections.abc import Callable, Mapping
+    from collections.abc import Callable, Mapping, Sequence
 
     from .clock import Clock
     from .intake import Intake
     from .running import Running
     from .view import Quadruple, Triple
+
+
+RECENT = 0.1
+"""Poses of a head that are further apart (s) say nothing of how fast it is."""
+
+
+def speed_between(was: Sequence[float], now: Sequence[float], dt: float) -> tuple[float, ...]:
+    """How fast a head went and turned between two poses, `dt` seconds apart; not at all, if that is long."""
+    if not 0.0 < dt <= RECENT:
+        return (0.0,) * 6
+    x, y, z, qx, qy, qz, qw = now
+    a, b, c, qa, qb, qc, qd = was
+    return head_speed(x, y, z, qx, qy, qz, qw, a, b, c, qa, qb, qc, qd, dt)
 
 
 class Answers:
@@ -64,8 +77,18 @@ class Answers:
         except (TypeError, ValueError) as error:
             raise ArgumentError(f"head: found {head!r}; expected a place and a rotation") from error
         turned = rotation_of("head", given)
-        self.say(dict(zip(HEAD, (x, y, z, *turned), strict=True)))
+        pose = (x, y, z, *turned)
+        if HEAD_MOVES[0] in self._running.program.asked_places:
+            self._move_head(pose)
+        self.say(dict(zip(HEAD, pose, strict=True)))
         self._point("head", turned)
+
+    def _move_head(self, pose: tuple[float, ...]) -> None:
+        """Say when a head is where, and how fast it got there; what is said again is not new."""
+        now, was = self._clock.now, tuple(map(self.said, HEAD))
+        then = self.said(HEAD_MOVES[0])
+        if pose != was and now != then:
+            self.say(dict(zip(HEAD_MOVES, (now, *speed_between(was, pose, now - then)), strict=True)))
 
     def set_hand(self, side: str, rotation: Quadruple) -> None:
         """As :meth:`Session.set_hand` says."""

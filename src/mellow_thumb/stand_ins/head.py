@@ -21,6 +21,8 @@ SWAY = 0.012
 """Metres that who stands sways about, at the most: slowly, and never quite the same."""
 BOB = (0.008, 1.9)
 """Metres that a head goes up and down while it paces about, and how often a second."""
+LONG_GAP = 4
+"""How many poses are lost at a time."""
 NECK = (0.075, 0.12)
 """Metres from the pivot of the neck to the eyes: up, and ahead."""
 
@@ -30,14 +32,23 @@ class Head:
 
     It says ``host.head`` `rate` times a second, and ``host.head_yaw`` for who walks by it. Yaw is to the
     right and pitch up, in degrees; places are metres on the floor of the play space, x to the right and ahead
-    along -Z. Looking moves the eyes about the neck, as heads do.
+    along -Z. Looking moves the eyes about the neck, as heads do. Of its poses the share `lost` never comes,
+    several in a row, and the share `repeated` is the one before, said again.
     """
 
-    def __init__(self, seed: int, *, rate: int = 90, height: float = EYES) -> None:
+    def __init__(
+        self,
+        seed: int,
+        *,
+        rate: int = 90,
+        height: float = EYES,
+        lost: float = 0.0,
+        repeated: float = 0.0,
+    ) -> None:
         import numpy as np
 
         self._random = np.random.default_rng(seed)
-        self._rate, self._height = rate, height
+        self._rate, self._height, self._lost, self._repeated = rate, height, lost, repeated
         self._parts: list[Array] = [np.zeros((1, 5))]
         self._more: list[tuple[int, str, float]] = []
 
@@ -92,7 +103,21 @@ class Head:
         places = np.column_stack((path[:, 2], np.full(len(t), self._height), path[:, 3])) + sway
         places += turned.apply(neck) - neck
         places[:, 1] += BOB[0] * np.sin(2.0 * np.pi * BOB[1] * t) * path[:, 4]
-        return t, places, turned.as_quat()
+        said, comes = self._cadence(len(t))
+        return t[comes], places[said][comes], turned.as_quat()[said][comes]
+
+    def _cadence(self, count: int) -> tuple[npt.NDArray[np.intp], npt.NDArray[np.bool_]]:
+        """Which pose is said each time, and which of them come."""
+        import numpy as np
+
+        said, comes = np.arange(count), np.ones(count, dtype=bool)
+        if self._lost:
+            gaps = self._random.random(count) < self._lost / LONG_GAP
+            comes = np.convolve(gaps, np.ones(LONG_GAP), "full")[:count] == 0.0
+        if self._repeated:
+            said = np.maximum(said - (self._random.random(count) < self._repeated), 0)
+        comes[0] = True
+        return said, comes
 
     def _slow(self, t: Array, parts: int, rate: float) -> Array:
         """Some slow unrest of size 1 at the most: a few waves about a rate (Hz), each with its own phase."""

@@ -5,7 +5,8 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from ..formulas import heading_of
-from ..plan.mounts import HEAD, PLACE, UP
+from ..plan.mounts import HEAD, HEAD_MOVES, PLACE, UP
+from ..session import speed_between
 from .take_items import numbered
 
 if TYPE_CHECKING:
@@ -17,7 +18,7 @@ if TYPE_CHECKING:
 ASKED = ("host.subject.", "host.clear", "host.ground", "host.target.", "host.up.", "host.head.")
 """How the signals begin by which a host answers."""
 HELD = ("clear", *HEAD)
-"""What holds as it was said last, until it is said anew; a head's pose is never made up."""
+"""What holds as it was said last, until it is said anew."""
 NAMES = {
     **{place: place.replace("_", ".") for place in (*PLACE, *UP)},
     **{part: part.replace("_", ".") for part in HEAD},
@@ -40,7 +41,11 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
     if not said:
         return found
     rows = {name: table[number == place] for name, place in said.items()}
+    if HEAD_MOVES[0] in hosts:
+        found[[hosts.index(name) for name in HEAD_MOVES]] = _head_moves(rows, ends)
     for place, host in enumerate(hosts):
+        if host in HEAD_MOVES:
+            continue
         if host == "subject_yaw":
             parts = [_of(rows, f"host.subject.q{part}") for part in "xyzw"]
             if all(len(t) for t, _ in parts) and len({len(t) for t, _ in parts}) == 1:
@@ -59,8 +64,27 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
     return found
 
 
+def _head_moves(rows: dict[str, pd.DataFrame], ends: np.ndarray) -> np.ndarray:
+    """When the head's pose of each frame was there, and how fast the head was then; NaN before the first."""
+    import numpy as np
+
+    parts = [_of(rows, f"host.{name.replace('_', '.')}") for name in HEAD]
+    t = parts[0][0]
+    if any(len(one) != len(t) for one, _ in parts) or not len(t):
+        return np.full((len(HEAD_MOVES), len(ends)), np.nan)
+    moves, then, was = [], float(t[0]), tuple[float, ...]()
+    speed = speed_between(was, was, 0.0)
+    for now, pose in zip(t.tolist(), zip(*(value.tolist() for _, value in parts), strict=True), strict=True):
+        if pose != was and (now > then or not was):  # one that is said again is not new
+            speed = speed_between(was, pose, now - then)
+            then, was = now, pose
+        moves.append((then, *speed))
+    last = np.searchsorted(t, ends, side="right") - 1
+    return np.where(last >= 0, np.array(moves)[last].T, np.nan)
+
+
 def last_words(table: pd.DataFrame) -> pd.DataFrame:
-    """The last row of everything that a host said, for the next piece of a take."""
+    """The last rows of everything that a host said, for the next piece of a take."""
     number, names = numbered(table["signal"])
     said = [place for place, name in enumerate(names) if name.startswith(ASKED)]
     if not said:
@@ -68,7 +92,8 @@ def last_words(table: pd.DataFrame) -> pd.DataFrame:
     import numpy as np
 
     rows = table[np.isin(number, said)].astype({"signal": "str"})
-    return rows.drop_duplicates("signal", keep="last")[["t", "signal", "value"]]
+    # of a head that is some poses, by which it is known how fast it goes
+    return rows.groupby("signal", sort=False).tail(8)[["t", "signal", "value"]]
 
 
 def _of(rows: dict[str, pd.DataFrame], signal: str) -> tuple[np.ndarray, np.ndarray]:

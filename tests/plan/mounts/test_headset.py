@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+import json
 from math import cos, radians, sin
 from pathlib import Path
+from typing import Any
 
 import numpy as np
+import pandas as pd
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -307,3 +310,76 @@ def test_a_snap_in_a_take_leaves_the_head_where_it_is() -> None:
     assert len(snaps) == 2
     places = table[["camera_x", "camera_y", "camera_z"]].to_numpy()
     assert np.abs(np.diff(places, axis=0)[snaps]).max() < 0.002  # what it moves in a frame or two
+
+
+CARRIED = Plan((TURN,), (), AXES[:1], Headset("hide", carry_on=0.05), (SNAP,))
+part = st.floats(-3.0, 3.0)
+
+
+@given(st.tuples(part, part, part), st.tuples(part, part, part), st.floats(0.001, 0.08), st.floats(0.0, 0.2))
+def test_between_poses_a_head_goes_on_as_fast_as_it_went(
+    go: tuple[float, ...], turn: tuple[float, ...], apart: float, later: float
+) -> None:
+    one = mt.Session(CARRIED, ceiling=9.0)
+    begun = Rotation.from_euler("YXZ", [40.0, -10.0, 5.0], degrees=True)
+
+    def head(t: float) -> tuple[tuple[float, float, float], tuple[float, float, float, float]]:
+        x, y, z = (np.array([0.3, 1.6, -0.2]) + np.array(go) * t).tolist()
+        a, b, c, d = (Rotation.from_rotvec(np.array(turn) * t) * begun).as_quat().tolist()
+        return (x, y, z), (a, b, c, d)
+
+    one.view(head=head(0.0))
+    one.tick(apart)
+    assert one.view(head=head(apart)).position == pytest.approx(head(apart)[0])
+    one.tick(later)
+    # for 50 ms at the most; then it holds
+    place, turned = head(apart + min(later, 0.05))
+    for view in (one.view(), one.view(head=head(apart))):  # said again it is not new
+        assert view.position == pytest.approx(place, abs=1e-9)
+        assert (Rotation.from_quat(view.rotation) * Rotation.from_quat(turned).inv()).magnitude() < 1e-7
+    # and what comes is taken as it is
+    assert one.view(head=head(9.0)).position == pytest.approx(head(9.0)[0])
+
+
+def test_a_head_of_real_cadence_is_nearer_when_it_is_carried_on() -> None:
+    def looks(**quirks: Any) -> Head:
+        head = Head(5, **quirks)
+        for yaw in (50.0, -40.0, 30.0, 0.0):
+            head.look(yaw, yaw / 4.0, seconds=0.4)
+        return head
+
+    true = looks(rate=900)
+    t, _, quaternions = true.poses()
+    take = looks(rate=90, lost=0.15, repeated=0.1).take()
+    times = take.table["t"].unique()
+    assert np.diff(times).max() > 4.5 / 90
+    off = []
+    for carry_on in (0.0, 0.05):
+        plan = Plan((TURN,), (), AXES[:1], Headset("hide", carry_on=carry_on), (SNAP,))
+        table = mt.replay(plan, take, rate=450, until=1.6)
+        seen = Rotation.from_quat(table[[f"camera_q{part}" for part in "xyzw"]].to_numpy())
+        at = np.searchsorted(t, table["t"].to_numpy() - 1e-9)
+        off.append(np.degrees((seen * Rotation.from_quat(quaternions[at]).inv()).magnitude()))
+    assert np.sqrt((off[1] ** 2).mean()) < 0.6 * np.sqrt((off[0] ** 2).mean())
+    # between two poses, at any rate of frames, it is the same
+    tables = [mt.replay(plan, take, rate=rate, until=1.5) for rate in (60, 180)]
+    a, b = (table[["camera_qx", "camera_qy", "camera_x"]].to_numpy() for table in tables)
+    np.testing.assert_allclose(b[2::3], a, atol=1e-12)
+    pieces = [take.table[take.table["t"] < 0.7], take.table[take.table["t"] >= 0.7]]
+    whole = mt.replay(plan, take, rate=60, until=1.5)
+    parts = pd.concat(mt.replay_pieces(plan, map(mt.Take, pieces), rate=60, until=1.5))
+    np.testing.assert_array_equal(parts["camera_qy"], whole["camera_qy"])
+
+
+def test_a_head_that_is_carried_on_is_saved_and_rolled_back() -> None:
+    one, two = mt.Session(CARRIED), mt.Session(CARRIED)
+    one.view(head=((0.0, 1.6, 0.0), (0.0, 0.0, 0.0, 1.0)))
+    one.tick(0.02)
+    one.view(head=((0.1, 1.6, 0.0), (0.0, 0.1, 0.0, 0.995)))
+    two.restore(json.loads(json.dumps(one.state())))
+    for session in (one, two):
+        session.tick(0.02)
+    assert one.view() == two.view()
+    assert one.view().position[0] == pytest.approx(0.2)
+    with pytest.raises(mt.PlanError, match="carry_on: found 500 ms; expected 0 to 100 ms"):
+        Headset("hide", carry_on=0.5)

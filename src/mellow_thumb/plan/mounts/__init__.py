@@ -1,7 +1,7 @@
 """Mounts: how axes become a camera pose."""
 
 from .eye import Eye
-from .headsets import HEAD, Headset
+from .headsets import HEAD, HEAD_MOVES, Headset
 from .kinds import KINDS, Mount
 from .mounted import Mounted, Mounts
 from .orbits import TARGET, UP, Orbit, Return
@@ -15,6 +15,7 @@ __all__ = [
     "AT_Z",
     "GROUND",
     "HEAD",
+    "HEAD_MOVES",
     "KINDS",
     "NEEDED",
     "PLACE",
