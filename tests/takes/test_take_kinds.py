@@ -19,6 +19,8 @@ from mellow_thumb.commands.line import main
 
 pytest.importorskip("pyarrow")
 
+DATA = Path(__file__).parents[1] / "data"
+
 numbers = st.floats(allow_nan=False, allow_infinity=False)
 
 
@@ -102,6 +104,20 @@ def test_the_command_streams_converts_and_says_what_it_did(tmp_path: Path) -> No
         assert CliRunner().invoke(main, ["replay", str(marsh.DYKE), str(parquet), *words]).exit_code == code
     wrong = CliRunner().invoke(main, ["record", str(tmp_path / "hand.txt"), "--from", str(parquet)])
     assert (wrong.exit_code, "expected .csv or .parquet" in wrong.output) == (1, True)
+
+
+@pytest.mark.parametrize("suffix", ["", ".txt", ".csv", ".evemu", ".jsonl", ".parquet", ".log"])
+def test_a_recording_is_known_by_its_content_whatever_its_suffix(tmp_path: Path, suffix: str) -> None:
+    mt.write_take(mt.read_take(marsh.DYKE_TAKE), tmp_path / "a.parquet")
+    page = tmp_path / "page.jsonl"
+    page.write_text('{"type": "resize", "width": 800, "height": 600}\n', encoding="utf-8")
+    bare = tmp_path / "bare.csv"
+    bare.write_text("value,t,signal\n1,0,pad.south\n", encoding="utf-8")
+    for file in (marsh.DYKE_TAKE, tmp_path / "a.parquet", page, bare, DATA / "pad.evemu"):
+        other = tmp_path / f"other{suffix}"
+        other.write_bytes(file.read_bytes())
+        assert same(mt.read_take(other), mt.read_take(file))
+        assert sum(map(len, mt.take_pieces(other))) == len(mt.read_take(file))
 
 
 def test_a_take_that_was_cut_short_streams_to_its_last_whole_row(tmp_path: Path) -> None:

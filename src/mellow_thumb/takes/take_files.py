@@ -5,6 +5,7 @@ from __future__ import annotations
 import csv
 import io
 import json
+import re
 import warnings
 from itertools import islice
 from pathlib import Path
@@ -20,6 +21,7 @@ from ..basics import (
     nearest,
     read_lines,
     read_text,
+    reading,
     replacing,
 )
 from .take import COLUMNS, OPTIONAL, Take
@@ -34,6 +36,14 @@ FORMAT = "mellow-thumb take 1"
 LARGEST = 4 * 1024**3
 SUFFIXES = (".csv", ".parquet", ".evemu", ".jsonl")
 """The kinds of file that a take is read from."""
+BEGINS = 1 << 16
+"""How many bytes of a file tell what it is."""
+_TELLING = {
+    ".evemu": re.compile(r"# EVEMU\b|[NIPBALSE]:(\s|$)"),
+    ".jsonl": re.compile(r"\{"),
+    ".csv": re.compile(r'# *format *= *"|"?[a-z]+"?,.*\bsignal\b|"?signal"?,'),
+}
+"""The first line that is of one kind of file, and of no other."""
 _TYPES: dict[str, Any] = {
     "t": float,
     "value": float,
@@ -47,26 +57,26 @@ _TYPES: dict[str, Any] = {
 def read_take(path: str | os.PathLike[str]) -> Take:
     """Read a take: CSV or Parquet, a Linux device's recording (``.evemu``), a page's events (``.jsonl``).
 
+    It is known by its content, whatever its suffix; the suffix speaks where the content says nothing.
     In CSV, lines that begin with ``#`` at the top are TOML about the take; then come the column names ``t``
     (s), ``signal``, ``value`` (and ``device``, ``on``), then the rows. A last row without a line end may
     have been cut short: it is left out, and `Take.notes` says so.
 
     Raises :class:`TakeError`, with every problem, for a file that is not a take.
     """
-    suffix = Path(path).suffix.lower()
-    if suffix == ".evemu":
+    kind = _kind(path)
+    if kind == ".evemu":
         from .evemu_files import read_evemu
 
         return read_evemu(path)
-    if suffix == ".jsonl":
+    if kind == ".jsonl":
         from .browser_files import read_browser
 
         return read_browser(path)
-    if suffix == ".parquet":
+    if kind == ".parquet":
         from .parquet_files import parquet_pieces
 
         return _joined(list(parquet_pieces(path, 1 << 20, lambda _: None)))
-    _check_suffix(path)
     file = str(path)
     text = read_text(path, TakeError, largest=LARGEST)
     notes = []
@@ -84,13 +94,28 @@ def read_take(path: str | os.PathLike[str]) -> Take:
     return Take(table, about, tuple(notes), file, first + 1 if whole else 0)
 
 
-def _check_suffix(path: str | os.PathLike[str]) -> None:
-    """Refuse a file that is none of those that can be read."""
+def _kind(path: str | os.PathLike[str]) -> str:
+    """What a file is, as a suffix: by its content or, where that says nothing, its own.
+
+    Raises :class:`TakeError` for one that is none of those that can be read.
+    """
+    with reading(path, TakeError) as stream:
+        begins = stream.read(BEGINS)
     suffix = Path(path).suffix
+    if begins.startswith(b"PAR1"):
+        return ".parquet"
+    for line in begins.decode("utf-8-sig", "replace").splitlines():
+        words = line.strip()
+        told = next((kind for kind, pattern in _TELLING.items() if pattern.match(words)), None)
+        if told:
+            return told
+        if words and not words.startswith("#"):
+            break
     if suffix.lower() not in SUFFIXES:
         wanted = "a take: NAME.csv, NAME.parquet, NAME.evemu or NAME.jsonl"
         hint = nearest(suffix, SUFFIXES)
         raise TakeError.single(str(path), 0, f'the suffix "{suffix}"', wanted, hint=hint)
+    return suffix.lower()
 
 
 def take_pieces(
@@ -108,13 +133,13 @@ def take_pieces(
     if rows < 1:
         raise ArgumentError(f"rows: found {rows!r}; expected a number from 1 up")
     tell = progress or (lambda _: None)
-    if Path(path).suffix.lower() == ".parquet":
+    kind = _kind(path)
+    if kind == ".parquet":
         from .parquet_files import parquet_pieces
 
         yield from _whole_moments(parquet_pieces(path, rows, tell))
         return
-    _check_suffix(path)
-    if Path(path).suffix.lower() != ".csv":
+    if kind != ".csv":
         yield read_take(path)
         return
     yield from _whole_moments(_csv_pieces(path, rows, tell))
