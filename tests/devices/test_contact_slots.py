@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from random import Random
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -158,3 +159,85 @@ def test_a_recording_that_lost_events_goes_on_in_the_slot_that_it_tells() -> Non
     assert [one[1] for one in told if one[0].endswith("place")] == [
         (0.3, 1.0)
     ]  # what stays is claimed no more
+
+
+# ---- screens that tell contacts in another way
+
+OLDER = mt.LinuxDevice("older screen", {0x35: AxisRange(0, 1000), 0x36: AxisRange(0, 1000)})
+CELLS = st.integers(0, 8)
+
+
+@given(st.lists(st.tuples(st.sets(CELLS, max_size=9), st.randoms(), st.booleans()), max_size=20))
+def test_contacts_that_nobody_tells_apart_are_told_by_where_they_were(
+    reports: list[tuple[set[int], Random, bool]],
+) -> None:
+    heard, before, fingers = Heard(), set[int](), dict[int, int]()
+    door = mt.LinuxDoor(OLDER, heard)
+    for there, random, lost in reports:
+        # each finger stays in its own part of the screen, and is told in any order
+        places = {cell: (100 + 350 * (cell % 3) + random.randint(-30, 30),
+                         100 + 350 * (cell // 3) + random.randint(-30, 30)) for cell in there}  # fmt: skip
+        if lost:
+            for event in ((0, 3, 0), (3, 0x35, 1), (0, 0, 0)):
+                door.take(*event, 0.0)
+            fingers = {}
+            before = set(there)  # they were there already, and are claimed no more
+        for cell in random.sample(sorted(there), len(there)):
+            door.take(3, 0x35, places[cell][0], 0.0)
+            door.take(3, 0x36, places[cell][1], 0.0)
+            door.take(0, 2, 0, 0.0)
+        if not there:
+            door.take(0, 2, 0, 0.0)
+        door.take(0, 0, 0, 0.0)
+        fingers = {cell: finger for cell, finger in fingers.items() if cell in there}
+        assert len(heard.down) == len(fingers) + len(there - before)
+        assert set(heard.down.values()) >= {
+            (places[cell][0] / 1000, 1.0 - places[cell][1] / 1000) for cell in fingers
+        }
+        where = {place: finger for finger, place in heard.down.items()}
+        for cell in there - before:
+            fingers[cell] = where[places[cell][0] / 1000, 1.0 - places[cell][1] / 1000]
+        for cell, finger in fingers.items():  # whose finger it is never changes
+            assert heard.down[finger] == (places[cell][0] / 1000, 1.0 - places[cell][1] / 1000)
+        before = set(there)
+
+
+def test_contacts_of_the_older_protocol_with_an_identity_may_jump() -> None:
+    told: list[str] = []
+    door = mt.LinuxDoor(OLDER, lambda signal, _, __: told.append(signal))
+    for place, identity in ((100, 4), (900, 4), (900, 5)):
+        for code, value in ((0x35, place), (0x36, 500), (0x39, identity)):
+            door.take(3, code, value, 0.0)
+        door.take(0, 2, 0, 0.0)
+        door.take(0, 0, 0, 0.0)
+    assert [one for one in told if one.endswith("down")] == [
+        "touch.1.down"
+    ] * 3  # it lands, lifts, and another one lands
+    door.take(1, 0x14A, 0, 0.0)  # some say by the key alone that all have lifted
+    door.take(0, 0, 0, 0.0)
+    assert told[-1] == "touch.1.down"
+
+
+def test_a_screen_with_one_contact_and_a_key_for_it_is_a_touch_screen() -> None:
+    screen = mt.LinuxDevice(
+        "kiosk", {0: AxisRange(0, 1000, resolution=4), 1: AxisRange(0, 500, resolution=4)}, keys={0x14A}
+    )
+    assert screen.kinds == ("touch",)
+    assert screen.facts == {"host.screen": (1000.0, 500.0), "host.pixels_per_cm": 40.0}
+    told: list[tuple[str, float | tuple[float, float]]] = []
+    door = mt.LinuxDoor(screen, lambda signal, value, _: told.append((signal, value)))
+    door.hold([(3, 0, 100), (3, 1, 100), (1, 0x14A, 1)], 0.0)
+    assert told == []  # nobody has seen it land
+    for event in ((1, 0x14A, 1), (3, 0, 250), (0, 0, 0), (3, 1, 250), (0, 0, 0), (1, 0x14A, 0), (0, 0, 0)):
+        door.take(*event, 0.0)
+    assert told == [
+        ("touch.1.place", (0.25, 0.8)), ("touch.1.down", 1.0), ("touch.1.place", (0.25, 0.5)),
+        ("touch.1.down", 0.0),
+    ]  # fmt: skip
+    told.clear()
+    for event in ((1, 0x14A, 1), (0, 0, 0)):  # where it was: nothing else is said
+        door.take(*event, 0.0)
+    assert told == [("touch.1.place", (0.25, 0.5)), ("touch.1.down", 1.0)]
+    # a tablet with a pen, and a pointer of another machine, are none
+    assert mt.LinuxDevice("tablet", screen.axes, keys={0x14A, 0x140}).kinds == ()
+    assert mt.LinuxDevice("pointer", screen.axes, keys={0x110}).kinds == ("mouse",)

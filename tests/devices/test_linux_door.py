@@ -181,7 +181,7 @@ def test_a_recording_with_nothing_of_use_says_what_it_holds(tmp_path: Path) -> N
         (mt.LinuxDevice("flight stick", {0: AxisRange(0, 9), 1: AxisRange(0, 9)}, keys={0x120}), ("pad",)),
         (mt.LinuxDevice("pad's sensor", {k: AxisRange(-9, 9) for k in range(6)}, properties={6}), ("motion",)),
         (mt.LinuxDevice("screen", {k: AxisRange(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x14A}, properties={1}), ("touch",)),
-        (mt.LinuxDevice("touchpad", {k: AxisRange(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x110, 0x145, 0x14A}, properties={0}), ()),
+        (mt.LinuxDevice("touchpad", {k: AxisRange(0, 9) for k in (0, 1, 0x2F, 0x35, 0x36)}, keys={0x110, 0x145, 0x14A}, properties={0}), ("mouse", "trackpad")),
         (mt.LinuxDevice("pen", {0: AxisRange(0, 9), 1: AxisRange(0, 9)}, keys={0x140, 0x14A}, properties={1}), ()),
         (mt.LinuxDevice("pointer of a machine in a machine", {0: AxisRange(0, 100), 1: AxisRange(0, 100)}, {8}, {0x110}), ("mouse",)),
         (mt.LinuxDevice("power button", keys={116}), ()),

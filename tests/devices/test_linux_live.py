@@ -46,6 +46,44 @@ SCREEN = Described(
         (16_667, 3, 0x35, 640), (16_667, 0, 0, 0), (33_334, 3, 0x39, -1), (33_334, 0, 0, 0),
     ],
 )  # fmt: skip
+TRACKPAD = Described(
+    8,
+    "Stand-in trackpad",
+    {1: {0x110, 0x145, 0x14A}, 3: {0, 1, 0x2F, 0x35, 0x36, 0x39}},
+    {0: (0, 1000, 0, 10), 1: (0, 800, 0, 10), 0x2F: (0, 4, 0, 0), 0x35: (0, 1000, 0, 10), 0x36: (0, 800, 0, 10),
+     0x39: (0, 65535, 0, 0)},
+    [
+        (0, 3, 0x39, 41), (0, 3, 0x35, 300), (0, 3, 0x36, 200), (0, 1, 0x14A, 1), (0, 0, 0, 0),
+        (8_000, 3, 0x35, 350), (8_000, 3, 0, 350), (8_000, 0, 0, 0),
+        (16_000, 3, 0x2F, 1), (16_000, 3, 0x39, 42), (16_000, 3, 0x35, 650), (16_000, 3, 0x36, 200), (16_000, 0, 0, 0),
+        (24_000, 3, 0x36, 100), (24_000, 3, 0x2F, 0), (24_000, 3, 0x36, 100), (24_000, 0, 0, 0),
+        (32_000, 1, 0x110, 1), (32_000, 0, 0, 0),
+    ],
+    {0},
+)  # fmt: skip
+KIOSK = Described(
+    9,
+    "Stand-in screen for one finger",
+    {1: {0x14A}, 3: {0, 1}},
+    {0: (0, 4000, 0, 10), 1: (0, 3000, 0, 10)},
+    [
+        (0, 1, 0x14A, 1), (0, 3, 0, 1000), (0, 3, 1, 1500), (0, 0, 0, 0),
+        (16_000, 3, 0, 2000), (16_000, 0, 0, 0), (24_000, 1, 0x14A, 0), (24_000, 0, 0, 0),
+    ],
+    {1},
+)  # fmt: skip
+OLDER = Described(
+    10,
+    "Stand-in screen of the older protocol",
+    {1: {0x14A}, 3: {0x35, 0x36}},
+    {0x35: (0, 4000, 0, 10), 0x36: (0, 4000, 0, 10)},
+    [
+        (0, 3, 0x35, 1000), (0, 3, 0x36, 1000), (0, 0, 2, 0), (0, 3, 0x35, 3000), (0, 3, 0x36, 3000), (0, 0, 2, 0),
+        (0, 0, 0, 0), (9_000, 3, 0x35, 3000), (9_000, 3, 0x36, 2000), (9_000, 0, 2, 0), (9_000, 0, 0, 0),
+        (18_000, 0, 2, 0), (18_000, 0, 0, 0),
+    ],
+    {1},
+)  # fmt: skip
 
 LISTENS = """
 import sys
@@ -87,6 +125,35 @@ for signal, value, seconds in heard[begun:]:
                 ("touch.1.down 0.0", 33_334),
             ],
         ),
+        (
+            TRACKPAD,
+            [
+                ("trackpad.move (0.5, 0.0)", 8_000),
+                ("trackpad.pan (0.0, 1.0)", 24_000),
+                ("mouse.left 1.0", 32_000),
+            ],
+        ),
+        (
+            KIOSK,
+            [
+                ("touch.1.place (0.25, 0.5)", 0),
+                ("touch.1.down 1.0", 0),
+                ("touch.1.place (0.5, 0.5)", 16_000),
+                ("touch.1.down 0.0", 24_000),
+            ],
+        ),
+        (
+            OLDER,
+            [
+                ("touch.1.place (0.25, 0.75)", 0),
+                ("touch.1.down 1.0", 0),
+                ("touch.2.place (0.75, 0.25)", 0),
+                ("touch.2.down 1.0", 0),
+                ("touch.1.down 0.0", 9_000),
+                ("touch.2.place (0.75, 0.5)", 9_000),
+                ("touch.2.down 0.0", 18_000),
+            ],
+        ),
     ],
     ids=lambda one: one.name if isinstance(one, Described) else "",
 )
@@ -99,7 +166,7 @@ def test_every_event_of_a_device_node_arrives_with_its_time(
     assert first == f"{device.node} {device.name}"
     words = [line.rpartition(" ") for line in lines]
     assert [word for word, _, _ in words] == [word for word, _ in expected]
-    begin = float(words[0][2])
+    begin = float(words[0][2]) - expected[0][1] / 1e6
     assert [float(t) - begin for _, _, t in words] == pytest.approx(
         [at / 1e6 for _, at in expected], abs=1e-9
     )

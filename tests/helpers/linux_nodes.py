@@ -37,6 +37,7 @@ class Described:
     axes: dict[int, tuple[int, int, int, int]] = field(default_factory=dict)
     """Of each: its least, its most, its flat middle, its units in a mm."""
     events: list[tuple[int, int, int, int]] = field(default_factory=list)
+    properties: set[int] = field(default_factory=set)
 
     @property
     def node(self) -> str:
@@ -62,12 +63,12 @@ class Described:
         ]
         for word, text in (("NAME", self.name), ("PHYS", "stand-in"), ("UNIQ", "")):
             lines.append(f"EVIOCG{word} {len(text) + 1} {text.encode().ljust(256, bytes(1)).hex().upper()}")
-        lines += [f"EVIOCGPROP 4 {'00' * 4}", f"EVIOCGKEY 96 {'00' * 96}"]
+        lines += [f"EVIOCGPROP 4 {_bits(self.properties, 4)}", f"EVIOCGKEY 96 {'00' * 96}"]
         lines.append(f"EVIOCGBIT(0) 4 {_bits({0, *self.codes}, 4)}")
         lines += [f"EVIOCGBIT({kind}) 96 {_bits(codes, 96)}" for kind, codes in self.codes.items()]
         for code, (low, high, flat, resolution) in self.axes.items():
-            middle = (low + high) // 2
-            data = struct.pack("<6i", middle, low, high, 0, flat, resolution)
+            now = 0 if code == 0x2F else (low + high) // 2  # the first slot is the current one
+            data = struct.pack("<6i", now, low, high, 0, flat, resolution)
             lines.append(f"EVIOCGABS({code}) 0 {data.hex().upper()}")
         return "\n".join(lines) + "\n"
 

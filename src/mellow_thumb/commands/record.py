@@ -62,6 +62,8 @@ def record_hands(
     devices = LinuxDevices(recorder.say, only=only)
     for path, device in zip(devices.names, devices.devices, strict=True):
         click.echo(f"{path}  {device.name}  ({', '.join(device.kinds)})")
+        if device.unsaid:
+            click.echo(f"  note: {device.unsaid}")
     if listing or not devices.names:
         _say_closed(devices, only)
         return

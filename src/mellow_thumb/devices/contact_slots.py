@@ -69,7 +69,8 @@ class ContactSlots:
             if finger is None:
                 continue
             x, y = self._places.get(slot, (0.0, 0.0))
-            place = (self._device.axes[PLACE_X].share(x), 1.0 - self._device.axes[PLACE_Y].share(y))
+            across, up = (self._device.axes[code] for code in self._device.place_axes)
+            place = (across.share(x), 1.0 - up.share(y))
             self._say(f"touch.{finger}.place", place, seconds)
             if what != "move":
                 self._say(f"touch.{finger}.down", 1.0, seconds)

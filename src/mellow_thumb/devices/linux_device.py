@@ -12,8 +12,8 @@ from .linux_keys import BUTTONS, MOUSE, PAD
 
 SYN, KEY, REL, ABS = 0, 1, 2, 3
 """Types of events."""
-REPORT, DROPPED = 0, 3
-"""Codes of SYN: all that happened at one time is told; something was lost."""
+REPORT, CONTACT, DROPPED = 0, 2, 3
+"""Codes of SYN: all that happened at one time is told; all of one contact is; something was lost."""
 WHEELS = {8: ("y", 1.0), 6: ("x", 1.0), 11: ("y", 120.0), 12: ("x", 120.0)}
 """Wheels: whole notches, and 120ths of one where the device has them."""
 SLOT, PLACE_X, PLACE_Y, TRACKING = 0x2F, 0x35, 0x36, 0x39
@@ -22,6 +22,8 @@ TRIGGERS = {2: "left_trigger", 5: "right_trigger", 10: "left_trigger", 9: "right
 """ABS_Z and ABS_RZ, or ABS_BRAKE and ABS_GAS where a device has those."""
 POINTER = 0
 """The property of what moves a pointer, as a touchpad does: INPUT_PROP_POINTER."""
+BTN_TOUCH, PEN, FINGER = 0x14A, 0x140, 0x145
+"""Keys: something touches; what touches is a pen, or a finger."""
 TOOLS = set(range(0x140, 0x150))
 """Keys that say that a pen or a finger is there: BTN_TOOL_PEN and on."""
 ACCELEROMETER = 6
@@ -71,9 +73,27 @@ class LinuxDevice:
         return ACCELEROMETER in self.properties
 
     @property
+    def contacts(self) -> str:
+        """How it tells contacts: by ``slots``, ``anonymous`` in each report, only ``one``, or not at all."""
+        if {PLACE_X, PLACE_Y} <= set(self.axes):
+            return "slots" if SLOT in self.axes else "anonymous"
+        return "one" if {0, 1} <= set(self.axes) and BTN_TOUCH in self.keys and PEN not in self.keys else ""
+
+    @property
+    def place_axes(self) -> tuple[int, int]:
+        """The axes that say where a contact is."""
+        return (0, 1) if self.contacts == "one" else (PLACE_X, PLACE_Y)
+
+    @property
     def touches(self) -> bool:
-        """Whether it is a touch screen with contacts of their own, and not a touchpad."""
-        return {SLOT, PLACE_X, PLACE_Y} <= set(self.axes) and POINTER not in self.properties
+        """Whether it is a touch screen, and not a trackpad."""
+        alone = self.contacts != "one" or not self.keys & (set(PAD) | set(MOUSE) | {FINGER})
+        return bool(self.contacts) and alone and POINTER not in self.properties
+
+    @property
+    def is_trackpad(self) -> bool:
+        """Whether fingers move a pointer on it."""
+        return self.contacts in ("slots", "one") and FINGER in self.keys and POINTER in self.properties
 
     @property
     def points(self) -> bool:
@@ -98,9 +118,10 @@ class LinuxDevice:
         """What it is, by the first part of its signals; it may be more than one."""
         buttons = {BUTTONS[code].partition(".")[0] for code in self.keys if code in BUTTONS}
         found = {
-            "mouse": bool(self.rels & {0, 1}) or self.points,
+            "mouse": bool(self.rels & {0, 1}) or self.points or (self.is_trackpad and "mouse" in buttons),
             "key": "key" in buttons,
             "pad": self.sticks,
+            "trackpad": self.is_trackpad,
         }
         only = {"touch": self.touches, "motion": self.feels}
         return tuple(kind for kind, there in (only if any(only.values()) else found).items() if there)
@@ -108,12 +129,23 @@ class LinuxDevice:
     @property
     def pixels_per_cm(self) -> float:
         """How many of its units a cm is across; 0 where it does not say."""
-        return 10.0 * self.axes[PLACE_X].resolution if self.touches else 0.0
+        return 10.0 * self.axes[self.place_axes[0]].resolution if self.touches else 0.0
+
+    @property
+    def unsaid(self) -> str:
+        """What it does not say of itself that somebody may miss; mostly nothing."""
+        fingers = self.touches or self.is_trackpad
+        if not fingers or all(self.axes[code].resolution for code in self.place_axes):
+            return ""
+        left = "what fingers do on it is left out"
+        if self.touches:
+            left = "what a profile states in cm takes no contact of it (host.pixels_per_cm)"
+        return f"its axes do not say how long a cm is: {left}"
 
     @property
     def facts(self) -> dict[str, float | tuple[float, float]]:
         """What a touch screen says of its size, as signals; nothing where it does not say."""
         if not self.pixels_per_cm:
             return {}
-        wide, tall = (float(self.axes[code].high - self.axes[code].low) for code in (PLACE_X, PLACE_Y))
+        wide, tall = (float(self.axes[code].high - self.axes[code].low) for code in self.place_axes)
         return {"host.screen": (wide, tall), "host.pixels_per_cm": self.pixels_per_cm}

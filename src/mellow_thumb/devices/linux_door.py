@@ -1,31 +1,38 @@
 """A door for Linux input devices: their events become signals, by what each device says of itself.
 
 What an event means is in linux/input-event-codes.h and the kernel's documentation of input (event codes, the
-Linux Gamepad Specification, the multi-touch protocol, type B). Ranges are those of the device; screens and
-sticks count y downwards, and are flipped here, once.
+Linux Gamepad Specification, the multi-touch protocol, types A and B). Ranges are those of the device; screens
+and sticks count y downwards, and are flipped here, once.
 """
 
 from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
+from .anonymous_contacts import AnonymousContacts
 from .contact_slots import ContactSlots
 from .linux_device import (
     ABS,
+    BTN_TOUCH,
+    CONTACT,
     DROPPED,
     HATS,
     KEY,
+    PLACE_X,
+    PLACE_Y,
     REL,
     REPORT,
     SENSORS,
     SLOT,
     STICKS,
     SYN,
+    TRACKING,
     TRIGGERS,
     WHEELS,
     G,
 )
 from .linux_keys import BUTTONS
+from .trackpad import Trackpad
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable
@@ -36,6 +43,10 @@ if TYPE_CHECKING:
     """Its type, code and value."""
     Say = Callable[[str, float | tuple[float, float], float], None]
     """Takes a signal, its value or pair of values, and its time in seconds."""
+
+
+_PLACES = {0: PLACE_X, 1: PLACE_Y}
+"""Where a screen's only contact is, as that of one among several."""
 
 
 class LinuxDoor:
@@ -51,6 +62,8 @@ class LinuxDoor:
         """How often the system said that events were lost."""
         self._lost = False
         self._contacts = ContactSlots(device, say)
+        self._crowd = AnonymousContacts(device, self._contacts) if device.contacts == "anonymous" else None
+        self._trackpad = Trackpad(device, say) if device.is_trackpad else None
         self._begin()
 
     def _begin(self) -> None:
@@ -73,11 +86,11 @@ class LinuxDoor:
             if (kind, code) == (SYN, REPORT):
                 self._lost = False
                 self._recover(seconds)
-            elif (kind, code) == (
-                ABS,
-                SLOT,
-            ):  # a recording cannot be asked, and says it here or nowhere
-                self._contacts.know(code, value)
+            elif (kind, code) == (ABS, SLOT):  # a recording cannot be asked, and says it here or nowhere
+                (self._trackpad or self._contacts).know(code, value)
+        elif kind == SYN and code == CONTACT:
+            if self._crowd:
+                self._crowd.end()
         elif kind == SYN:
             self._report(code, seconds)
         elif kind == REL:
@@ -87,14 +100,19 @@ class LinuxDoor:
             analogue = name.endswith("trigger") and {2, 5, 9, 10} & set(self.device.axes)
             if name and not analogue:
                 self._new[name] = float(value)
+            self._touched(code, value)
         elif kind == ABS and code in self.device.axes:
             self._abs(code, value, self.device.axes[code])
 
     def hold(self, state: Iterable[Event], seconds: float) -> None:
         """Take what a device holds that was not heard before: as it is opened, or after a loss."""
         for kind, code, value in state:
-            if kind == ABS and self.device.touches:
-                self._contacts.know(code, value)
+            if kind == ABS and self._trackpad:
+                self._trackpad.know(code, value)
+            elif kind == ABS and self.device.touches:
+                self._contacts.know(_PLACES.get(code, code), value)
+            elif (kind, code) == (KEY, BTN_TOUCH):
+                continue  # nobody has seen it land
             else:
                 self.take(kind, code, value, seconds)
         self.take(SYN, REPORT, 0, seconds)
@@ -102,6 +120,8 @@ class LinuxDoor:
     def release(self, seconds: float) -> None:
         """Let go of whatever the device holds, one by one."""
         self._contacts.cancel(seconds)
+        if self._trackpad:
+            self._trackpad.lose()
         for name, value in self._told.items():
             if value not in (0.0, (0.0, 0.0)) and name != "mouse.place":
                 self._say(name, (0.0, 0.0) if isinstance(value, tuple) else 0.0, seconds)
@@ -120,6 +140,9 @@ class LinuxDoor:
     def _recover(self, seconds: float) -> None:
         """After a loss: what is no longer held is let go, what is held by now is taken; contacts are gone."""
         self._contacts.cancel(seconds)
+        for one in (self._crowd, self._trackpad):
+            if one:
+                one.lose()
         state = list(self._state())
         down = {BUTTONS.get(code) for kind, code, _ in state if kind == KEY}
         self._new |= dict.fromkeys(set(self._told) & set(BUTTONS.values()) - down, 0.0)
@@ -132,8 +155,23 @@ class LinuxDoor:
             part, notch = WHEELS[code]
             self._wheel["xy".index(part)] += value / notch
 
+    def _touched(self, code: int, value: int) -> None:
+        """A key says that something touches, or nothing does."""
+        if self._trackpad:
+            self._trackpad.key(code, value)
+        elif code == BTN_TOUCH and self.device.touches and self.device.contacts == "one":
+            self._contacts.take(TRACKING, 0 if value else -1)
+        elif code == BTN_TOUCH and self._crowd and not value:
+            self._crowd.lifted()
+
     def _abs(self, code: int, value: int, axis: AxisRange) -> None:
-        if self.device.touches:
+        if self._trackpad:
+            self._trackpad.take(code, value)
+        elif self._crowd and self.device.touches:
+            self._crowd.take(code, value)
+        elif self.device.touches:
+            if self.device.contacts == "one":
+                code = _PLACES.get(code, code)
             self._contacts.take(code, value)
         elif self.device.feels:
             if code in SENSORS:
@@ -168,7 +206,11 @@ class LinuxDoor:
                 self._told[name] = value
                 self._say(name, value, seconds)
         self._new = {}
+        if self._crowd:
+            self._crowd.report()
         self._contacts.report(seconds)
+        if self._trackpad:
+            self._trackpad.report(seconds)
         if self._feels:
             for sensor, felt in self._felt.items():  # all of a reading, the force first
                 self._say(sensor, felt, seconds)

@@ -88,6 +88,8 @@ class LinuxDevices:
         devices = cls(say, **options)
         devices._session = session
         devices.align()
+        for device in devices.devices:
+            _tell_unsaid(device)
         return devices
 
     @property
@@ -164,6 +166,8 @@ class LinuxDevices:
             node.close()
             self.passed[path] = node.device.name
             return
+        if self._session:
+            _tell_unsaid(node.device)
         door = LinuxDoor(node.device, self._say, node.state)
         self._open[path] = _Opened(node, door, node.behind)
         door.hold((event for event in node.state() if event[0] == ABS), now)
@@ -174,6 +178,14 @@ class LinuxDevices:
         one.door.let_go(now, {kind for device in self.devices for kind in device.kinds})
         with suppress(OSError):
             one.node.close()
+
+
+def _tell_unsaid(device: LinuxDevice) -> None:
+    """Say to the logger what a device does not say of itself."""
+    if device.unsaid:
+        import logging
+
+        logging.getLogger("mellow_thumb").warning("%s: %s", device.name, device.unsaid)
 
 
 def _by_number(path: str) -> tuple[int, str]:

@@ -89,14 +89,14 @@ class _EvdevNode:
     def state(self) -> Iterator[Event]:
         with suppress(*_UNKNOWN):
             yield from self._slots()
-            for code in set(self.device.axes) - ({PLACE_X, PLACE_Y} if self.device.touches else set()):
+            for code in set(self.device.axes) - {PLACE_X, PLACE_Y}:
                 yield ABS, code, self._found.absinfo(code).value
             for code in self._found.active_keys():
                 yield KEY, code, 1
 
     def _slots(self) -> Iterator[Event]:
         """Where each slot of a touch screen is, whoever has been there; the slot that is current follows."""
-        if not self.device.touches:
+        if SLOT not in self.device.axes or not (self.device.touches or self.device.is_trackpad):
             return
         import fcntl
         import struct

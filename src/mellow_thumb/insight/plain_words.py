@@ -31,6 +31,9 @@ HAND_WAYS = {
     "mouse.pixels": ("pointer right", "pointer up"),
     "mouse.wheel": ("wheel right", "wheel up"),
     "mouse.wheel_tail": ("wheel's tail right", "wheel's tail up"),
+    "trackpad.move": ("finger right", "finger up"),
+    "trackpad.pan": ("two fingers right", "two fingers up"),
+    "trackpad.spread": ("fingers apart", ""),
     "motion.aim": ("device turned right", "device turned up"),
     "motion.tilt": ("device leaned right", "device tipped up"),
 }

@@ -126,6 +126,15 @@ _MOUSE = (
                                ("back", "rear thumb", 8), ("forward", "front thumb", 16))),
 )  # fmt: skip
 
+_PAD_AXES = "Linux input, multi-touch protocol, ABS_MT_POSITION_X and _Y over their resolution; y flipped"
+_TRACKPAD = (
+    _pair("trackpad.move", "displacement", "cm", (-100.0, 100.0),
+          "x: one finger to the right; y: away from the body", _PAD_AXES),
+    _pair("trackpad.pan", "displacement", "cm", (-100.0, 100.0),
+          "x: the middle of two fingers to the right; y: away from the body", _PAD_AXES),
+    Signal("trackpad.spread", "displacement", "cm", -100.0, 100.0, "two fingers go apart", _PAD_AXES),
+)  # fmt: skip
+
 _BUTTONS = (
     ("south", "the bottom button of the right cluster", 0),
     ("east", "the right button of the right cluster", 1),
@@ -218,7 +227,7 @@ def _fact(name: str, low: float, high: float, start: float, words: str, source: 
 
 
 DEVICES = {
-    "mouse": "desk", "key": "desk", "pad": "pad", "touch": "touch", "motion": "handheld",
+    "mouse": "desk", "trackpad": "desk", "key": "desk", "pad": "pad", "touch": "touch", "motion": "handheld",
     "left_hand": "worn", "right_hand": "worn",
 }  # fmt: skip
 """Each device, by the first part of its signals' names, and the family that hands use it in."""
@@ -316,9 +325,8 @@ _HANDS = tuple(
 OWN = ("flag", "choice")
 """Signals whose second part a profile names itself: what the host says, what the player chose."""
 
-CATALOGUE = {
-    signal.name: signal for signal in (*_MOUSE, *_GAMEPAD, *_TOUCH, *_MOTION, *_HANDS, *_KEYS, *_HOST)
-}
+_ALL = (*_MOUSE, *_TRACKPAD, *_GAMEPAD, *_TOUCH, *_MOTION, *_HANDS, *_KEYS, *_HOST)
+CATALOGUE = {signal.name: signal for signal in _ALL}
 """Every signal by name."""
 
 

@@ -34,7 +34,7 @@ def read_evemu(path: str | os.PathLike[str]) -> Take:
     def say(signal: str, value: float | tuple[float, float], seconds: float) -> None:
         rows.extend((seconds, name, one) for name, one in parts_of(signal, value))
 
-    door, notes = LinuxDoor(device, say), []
+    door, notes = LinuxDoor(device, say), [device.unsaid] if device.unsaid else []
     last, behind, backwards = events[0][3], -events[0][3], 0
     for kind, code, number, seconds in events:
         if seconds < last:
@@ -89,7 +89,10 @@ def _of_no_use(file: str, device: LinuxDevice, events: list[tuple[int, int, int,
     found = (
         f"{len(events)} events ({held}) of {device.name or 'a device without a name'}, none of them a signal"
     )
-    return Problem(file, 0, "", found, "those of a mouse, keys, a pad, a touch screen or a motion sensor")
+    found += f"; {device.unsaid}" if device.unsaid else ""
+    return Problem(
+        file, 0, "", found, "those of a mouse, keys, a pad, a trackpad, a touch screen or a motion sensor"
+    )
 
 
 def _whole(name: str) -> str:
