@@ -98,14 +98,15 @@ def felt(
     assert found.said == []
 
 
-def moves_as_a_replay_of_its_take(one: Felt) -> None:
+def moves_as_a_replay_of_its_take(one: Felt) -> mt.Take:
     """The take that the page saves moves every axis as the hands did, up to a frame that is over."""
     tape = one.seat.tape
     last = tape.frames[-2]
     assert last.traced is not None
     saved = one.tab.context.request.get(urljoin(one.page.address, "take.csv"))
-    take = one.file.with_suffix(".csv")
-    take.write_bytes(saved.body())
-    table = mt.replay(one.page.profile, mt.read_take(take), frames=[last.t - tape.begun])
+    one.file.with_suffix(".csv").write_bytes(saved.body())
+    take = mt.read_take(one.file.with_suffix(".csv"))
+    table = mt.replay(one.page.profile, take, frames=[last.t - tape.begun])
     axes = {name: value for name, value in last.traced["axes"].items() if name in table}
     assert axes == pytest.approx({name: table[name].iloc[-1] for name in axes}, abs=1e-9)
+    return take

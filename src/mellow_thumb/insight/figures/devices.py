@@ -9,7 +9,7 @@ from ...plan.mounts import Headset
 from ...session import Attitude
 from ...takes import replay
 from .fingers import HUES, gestures
-from .plots import GRID, INK, LIMIT, QUIET, blank, quiet, write, write_beside
+from .plots import GRID, INK, QUIET, blank, quiet, write, write_beside
 
 if TYPE_CHECKING:
     import numpy as np
@@ -50,10 +50,10 @@ def attitude_over_time(t: Array, turns: Array, forces: Array, truth: Array | Non
     import numpy as np
 
     kept, alone, bias = _tipped(t, turns, forces)
-    figure = blank("How a device in the hand is turned", "what is kept of its sensors, a reading at a time")
+    true = _angles(np.array([_up(row) for row in truth.tolist()])) if truth is not None else None
+    figure = blank("How a device in the hand is turned", _off(t, kept, true))
     grid = figure.add_gridspec(3, 1, hspace=0.3, left=0.075, right=0.86, top=0.83, bottom=0.085)
     panels = [figure.add_subplot(grid[k]) for k in range(3)]
-    true = _angles(np.array([_up(row) for row in truth.tolist()])) if truth is not None else None
     words = (("tips up", "deg"), ("leans to the right", "deg"))
     for k, (panel, (name, unit)) in enumerate(zip(panels, words, strict=False)):
         panel.plot(t, alone[:, k], color=QUIET, linewidth=1.2, linestyle=(0, (2, 2)))
@@ -73,12 +73,19 @@ def attitude_over_time(t: Array, turns: Array, forces: Array, truth: Array | Non
         quiet(panel, ticks=k == 2)
         panel.set_xlim(float(t[0]), float(t[-1]))
     panels[2].set_xlabel("time, s", color=INK, fontsize=12)
-    if true is not None:
-        worst = np.degrees(np.arccos(np.clip((_ups(kept) * _ups(true)).sum(axis=1), -1.0, 1.0)))
-        after = worst[t >= t[0] + 3.0].max(initial=0.0)
-        text = f"wide grey: the truth; the sky is at most {after:.2f} deg off after the first 3 s"
-        figure.text(0.86, 0.91, text, fontsize=12, color=LIMIT, ha="right")
     return figure
+
+
+def _off(t: Array, kept: Array, true: Array | None) -> str:
+    """What the figure shows, in words: how far the sky is off, where the truth is known."""
+    import numpy as np
+
+    if true is None:
+        return "what is kept of its sensors, a reading at a time"
+    off = np.degrees(np.arccos(np.clip((_ups(kept) * _ups(true)).sum(axis=1), -1.0, 1.0)))
+    after = off[t >= t[0] + 3.0] if t[-1] > t[0] + 3.0 else off
+    usual, most = float(np.sqrt((after**2).mean())), float(after.max())
+    return f"wide grey: the truth; after 3 s the sky is off by {usual:.2f} deg (RMS), at most {most:.2f}"
 
 
 def _tipped(t: Array, turns: Array, forces: Array) -> tuple[Array, Array, Array]:

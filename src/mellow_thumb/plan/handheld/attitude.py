@@ -170,9 +170,8 @@ class Attitude:
         tau = self._averages(block, stirred)
         self.felt.step(block, felt, dt, tau)
         off = self._right(block, block.call(turned_by, *self.righted, *self.felt.values))
-        read = Read(
-            (said[0], said[1], said[2]), (plain[0], plain[1], plain[2]), (off[0], off[1], off[2]), stirred
-        )
+        begun = where(self.felt.time < tau, self.felt.time / tau, 1.0)
+        read = Read(said, plain, off, stirred, begun)
         self.gyroscope.learn(block, read, self.rotation(block), dt, tau)
         # nothing tells where north is but the gyroscope, whose noise would take it along bit by bit
         with block.when(self.gyroscope.resting != 0.0):

@@ -25,6 +25,8 @@ IN_MOTION, AT_REST = 0.1, 0.03
 """How certain it becomes in motion, and at rest, deg/s."""
 DOUBTS = 2.0
 """How much what is felt must be stirred for half as much to be learnt from it, m/s2."""
+BEGINS = 10.0
+"""How much less is learnt at first, while what is felt is averaged over a moment only."""
 UPRIGHT = 1e-4
 """How much less is learnt about the vertical than across it, while the device moves."""
 MOST_BIAS = 6.0
@@ -52,6 +54,8 @@ class Read(NamedTuple):
     """The sky as it was felt, a unit vector in the world as the attitude had it."""
     stirred: Value
     """How much what is felt strays of late, m/s2."""
+    begun: Value
+    """How far the mean of what was felt has begun, 0 to 1: until then a correction tells of the beginning."""
 
 
 @dataclass(eq=False)
@@ -145,7 +149,8 @@ class GyroscopeBias:
         r, off = self.bearing.values, read.off
         turns = block.keep("turns", lift(_DEGREES) / dt)
         doubt = read.stirred * read.stirred * (1.0 / DOUBTS**2) + 1.0
-        moves = block.call(bias.weight, IN_MOTION, grows)[0] * doubt
+        early = block.keep("early", lift(1.0) - read.begun)
+        moves = block.call(bias.weight, IN_MOTION, grows)[0] * (doubt + early * early * BEGINS)
         still = block.call(bias.weight, AT_REST, grows)[0]
         across = block.keep("noise", where(rests, still, moves))
         upright = block.keep("noise_upright", where(rests, still, moves * (1.0 / UPRIGHT)))
