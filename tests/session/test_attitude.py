@@ -427,3 +427,31 @@ def test_a_reading_that_is_torn_goes_no_further() -> None:
     two = Readings(codes, lambda *_: None)
     two.restore(json.loads(json.dumps(stage.saved())))
     assert two.expand(whole[2:]) == whole[2:]
+
+
+def test_what_is_known_of_a_device_stays_as_the_profile_changes(tmp_path: Path) -> None:
+    aim = load(tmp_path, data("aiming.toml"))
+    gated = '[gates]\nnear = { flag = "near" }\n[routes.aim]\ngate = "not near"'
+    other = load(tmp_path, data("aiming.toml"), ("[routes.aim]", gated))
+    one, two = aim.session(ceiling=9.0), aim.session(ceiling=9.0)
+    rows = readings(6, 400)
+    for k, (t, turn, force) in enumerate(rows):
+        if k == 200:
+            one.feed("motion.turn.x", turn[0], at=t)  # the rest of it comes under the other profile
+            one.tick(to=t + 0.001)
+            one.switch(other)
+            for part, value in zip("yz", turn[1:], strict=True):
+                one.feed(f"motion.turn.{part}", value, at=t)
+            two.motion(turn, None, at=t)
+            two.tick(to=t + 0.001)
+        else:
+            for session in (one, two):
+                session.motion(turn, force, at=t)
+        for session in (one, two):
+            session.tick(to=t + 0.005)
+    assert not one.refused
+    held = (one.handheld, two.handheld)
+    assert held[0] is not None
+    assert held[1] is not None
+    assert held[0].bias == pytest.approx(held[1].bias, abs=1e-3)  # that one came a moment late
+    assert held[0].rotation == pytest.approx(held[1].rotation, abs=5e-3)

@@ -34,15 +34,17 @@ class Readings:
     def __init__(self, codes: Mapping[str, int], refuse: Callable[[str, str], None]) -> None:
         """Look at what a program asks for, by its codes; `refuse` is told what is no reading, and why."""
         self._refuse = refuse
-        self._whole: dict[int, tuple[str, tuple[int, ...]]] = {}
-        """For the last part of each reading: what it is of, and the codes of all parts."""
-        self._came: dict[int, float] = {}
-        """The parts that have come and are not whole yet, by their codes."""
+        self._names: dict[int, str] = {}
+        """The name of each part, by its code."""
+        self._whole: dict[int, tuple[str, ...]] = {}
+        """For the code of the last part of each reading: all of its parts."""
+        self._came: dict[str, float] = {}
+        """The parts that have come and are not whole yet, by name."""
         for parts in (FORCE, TURN, ATTITUDE):
             if parts[0] in codes:
-                ours = tuple(codes[name] for name in parts)
-                self._whole[ours[-1]] = parts[0].rpartition(".")[0], ours
-        self.parts = frozenset(code for _, ours in self._whole.values() for code in ours)
+                self._names |= {codes[name]: name for name in parts}
+                self._whole[codes[parts[-1]]] = parts
+        self.parts = frozenset(self._names)
         """The codes of all parts of readings."""
 
     def expand(self, items: list[Item]) -> list[Item]:
@@ -53,15 +55,15 @@ class Readings:
         for item in items:
             code = item[1]
             if code in self.parts:
-                self._came[code] = item[2]
-                if code in self._whole and not self._is_whole(*self._whole[code]):
+                self._came[self._names[code]] = item[2]
+                if code in self._whole and not self._is_whole(self._whole[code]):
                     continue
             out.append(item)
         return out
 
-    def _is_whole(self, name: str, parts: tuple[int, ...]) -> bool:
+    def _is_whole(self, parts: tuple[str, ...]) -> bool:
         """Whether all parts of the reading that ends here have come; one that is torn is refused whole."""
-        values = [self._came.pop(code, None) for code in parts]
+        name, values = parts[0].rpartition(".")[0], [self._came.pop(part, None) for part in parts]
         known = [value for value in values if value is not None]
         if len(known) < len(parts):
             self._refuse(name, TORN)
@@ -73,8 +75,8 @@ class Readings:
 
     def saved(self) -> list[Any]:
         """What has come of a reading that is not whole yet, as plain data."""
-        return [[code, value] for code, value in self._came.items()]
+        return [[part, value] for part, value in self._came.items()]
 
     def restore(self, saved: list[Any]) -> None:
         """Become what :meth:`saved` told."""
-        self._came = {int(code): float(value) for code, value in saved}
+        self._came = {str(part): float(value) for part, value in saved}
