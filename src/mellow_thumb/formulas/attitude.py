@@ -39,8 +39,8 @@ def righting(x: float, y: float, z: float) -> tuple[float, float, float, float, 
 
     Of no length, it is the sky itself. The paper's inclination correction, with +Y up.
 
-    >>> righting(0.0, 9.0, 0.0)
-    (0.0, 0.0, 0.0, 1.0, 0.0, 1.0, 0.0)
+    >>> righting(0.0, 9.0, 0.0)[3:]
+    (1.0, 0.0, 1.0, 0.0)
     """
     size = sqrt(x * x + y * y + z * z)
     felt = size > 1e-9
