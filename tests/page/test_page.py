@@ -113,6 +113,8 @@ def test_a_number_is_turned_without_a_jump_and_kept_alone(browser: Browser, tmp_
 def test_what_the_other_side_says_stands_beside_each_number(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.FOLLOWING) as one:
         one.tab.get_by_label("routes.look sensitivity yaw").press("PageUp")
+        # the answer shows every dial as it is: one that is turned before it comes is shown so a moment later
+        one.until("document.querySelectorAll('.dial small:not(:empty)').length === 1")
         one.tab.locator("#dial-routes-look-invert-pitch").check()
         one.until("document.querySelectorAll('.dial small:not(:empty)').length === 2")
         assert "B: 200 deg/s" in one.tab.locator("#notebook").inner_text()
