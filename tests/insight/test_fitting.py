@@ -109,6 +109,7 @@ def test_what_a_take_does_not_say_is_said_so() -> None:
     assert "rest =" not in fit.text()
     assert "found no stick" in mt.fit(mt.read_take(marsh.TAKE)).text()
     assert resting(thumb.take(), "pad.left_stick") is None
+    assert "it never lay still" in mt.fit(mt.read_take(marsh.SCOPE_TAKE)).text()
 
 
 @settings(max_examples=30)

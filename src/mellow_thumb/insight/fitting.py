@@ -36,7 +36,9 @@ class Fit:
         for trigger in self.triggers:
             lines += [trigger.signal, f"  at rest   {trigger.rest.text()}, noise {trigger.noise.text()}"]
             lines += [f"  reaches   {trigger.most.text()}", ""]
-        if self.gyroscope:
+        if self.gyroscope and not self.gyroscope.rest_seconds:
+            lines += ["motion.turn", "  at rest   not to be told from this take: it never lay still", ""]
+        elif self.gyroscope:
             words = ", ".join(
                 f"{part} {one.text()}" for part, one in zip("xyz", self.gyroscope.bias, strict=True)
             )
