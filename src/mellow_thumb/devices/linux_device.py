@@ -21,7 +21,7 @@ STICKS = {0: ("left_stick", 0), 1: ("left_stick", 1), 3: ("right_stick", 0), 4: 
 TRIGGERS = {2: "left_trigger", 5: "right_trigger", 10: "left_trigger", 9: "right_trigger"}
 """ABS_Z and ABS_RZ, or ABS_BRAKE and ABS_GAS where a device has those."""
 POINTER = 0
-"""The property of what moves a pointer, as a touchpad does: INPUT_PROP_POINTER."""
+"""The property of what moves a pointer, as a trackpad does: INPUT_PROP_POINTER."""
 BTN_TOUCH, PEN, FINGER = 0x14A, 0x140, 0x145
 """Keys: something touches; what touches is a pen, or a finger."""
 TOOLS = set(range(0x140, 0x150))
@@ -104,7 +104,7 @@ class LinuxDevice:
 
     @property
     def draws(self) -> bool:
-        """Whether it is a touchpad or a tablet with a pen: the system moves the pointer by it."""
+        """Whether it is a trackpad, or a tablet with a pen: the system moves the pointer by it."""
         return bool(self.keys & TOOLS) and not self.touches
 
     @property

@@ -63,12 +63,12 @@ class Readings:
 
     def _is_whole(self, parts: tuple[str, ...]) -> bool:
         """Whether all parts of the reading that ends here have come; one that is torn is refused whole."""
-        name, values = parts[0].rpartition(".")[0], [self._came.pop(part, None) for part in parts]
-        known = [value for value in values if value is not None]
+        name = parts[0].rpartition(".")[0]
+        known = [self._came.pop(part) for part in parts if part in self._came]
         if len(known) < len(parts):
             self._refuse(name, TORN)
             return False
-        if len(known) == len(ATTITUDE) and not is_rotation(*known):
+        if parts == ATTITUDE and not is_rotation(*known):
             self._refuse(name, NO_ROTATION)
             return False
         return True

@@ -90,9 +90,8 @@ def _of_no_use(file: str, device: LinuxDevice, events: list[tuple[int, int, int,
         f"{len(events)} events ({held}) of {device.name or 'a device without a name'}, none of them a signal"
     )
     found += f"; {device.unsaid}" if device.unsaid else ""
-    return Problem(
-        file, 0, "", found, "those of a mouse, keys, a pad, a trackpad, a touch screen or a motion sensor"
-    )
+    wanted = "those of a mouse, keys, a pad, a trackpad, a touch screen or a motion sensor"
+    return Problem(file, 0, "", found, wanted)
 
 
 def _whole(name: str) -> str:

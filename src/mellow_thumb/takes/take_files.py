@@ -114,7 +114,9 @@ def _kind(path: str | os.PathLike[str]) -> str:
     if suffix.lower() not in SUFFIXES:
         wanted = "a take: NAME.csv, NAME.parquet, NAME.evemu or NAME.jsonl"
         hint = nearest(suffix, SUFFIXES)
-        raise TakeError.single(str(path), 0, f'the suffix "{suffix}"', wanted, hint=hint)
+        raise TakeError.single(
+            str(path), 0, f'the suffix "{suffix}" and nothing of a take', wanted, hint=hint
+        )
     return suffix.lower()
 
 
