@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from pathlib import Path
+from typing import Any
 
 import pytest
 from playwright.sync_api import Browser
@@ -41,6 +42,66 @@ def test_a_gamepad_acts_by_the_standard_layout_and_says_so_where_it_has_another(
         one.until("document.querySelector('#hint').textContent.includes('does not know the layout of a pad')")
         one.frames(3)
         assert one.axes["yaw_total"] == pytest.approx(before, abs=1.0)  # but for what smoothing still owed
+
+
+STICK = """format = "mellow-thumb profile 1"
+mount = "behind"
+[touch.walk]
+thumb_pad = { radius = "0.2 screen" }
+[touch.fixed]
+thumb_pad = { radius = "0.1 screen", centre = [0.9, 0.8], region = [0.8, 0.6, 1, 1] }
+[routes.walk]
+from = "touch.walk"
+drives = ["move_x", "move_y"]
+[movement]
+speed = "1.6 m/s"
+[axes]
+distance = { start = "4 m" }
+[mounts.behind]
+kind = "orbit"
+"""
+PADS = """() => {
+  const scene = document.querySelector("#scene").getBoundingClientRect();
+  const middle = (box) => [(box.left + box.right) / 2 - scene.left, (box.top + box.bottom) / 2 - scene.top];
+  return [...document.querySelectorAll(".pad")].map((one) => ({
+    centre: middle(one.getBoundingClientRect()), wide: one.getBoundingClientRect().width,
+    thumb: one.firstChild.hidden ? null : middle(one.firstChild.getBoundingClientRect()),
+  }));
+}"""
+
+
+def test_thumb_pads_are_drawn_where_they_are_held(browser: Browser, tmp_path: Path) -> None:
+    profile = tmp_path / "stick.toml"
+    profile.write_text(STICK, encoding="utf-8")
+    with felt(browser, tmp_path, profile) as one:
+        line = one.tab.context.new_cdp_session(one.tab)
+        box = one.tab.evaluate("document.querySelector('#scene').getBoundingClientRect().toJSON()")
+        shorter = min(box["width"], box["height"])
+
+        def touch(kind: str, *places: tuple[float, float]) -> None:
+            points = [{"x": box["x"] + x, "y": box["y"] + y, "id": k} for k, (x, y) in enumerate(places)]
+            line.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
+
+        def pads(count: int) -> list[dict[str, Any]]:
+            one.until(f"document.querySelectorAll('.pad').length === {count}")
+            one.frames(6)
+            found: list[dict[str, Any]] = one.tab.evaluate(PADS)
+            return found
+
+        (fixed,) = pads(1)
+        assert fixed["centre"] == pytest.approx([0.9 * box["width"], 0.2 * box["height"]], abs=1.0)
+        assert (fixed["wide"], fixed["thumb"]) == (pytest.approx(0.2 * shorter, abs=1.0), None)
+        x, y = 0.3 * box["width"], 0.6 * box["height"]
+        touch("touchStart", (x, y))
+        touch("touchMove", (x, y - 30.0))
+        _, held = pads(2)
+        assert held["centre"] == pytest.approx([x, y], abs=1.5)
+        assert held["thumb"] == pytest.approx([x, y - 30.0], abs=1.5)
+        touch("touchMove", (x + 0.5 * shorter, y))
+        _, held = pads(2)
+        assert held["thumb"] == pytest.approx([x + 0.2 * shorter, y], abs=1.5)  # at its rim
+        touch("touchEnd")
+        assert len(pads(1)) == 1
 
 
 def test_ten_fingers_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:

@@ -93,7 +93,7 @@ def test_what_listens_anyway_has_all_of_it() -> None:
 @given(st.floats(-19.0, 19.0), st.floats(0.0, 5.0), st.floats(-500.0, 500.0), st.floats(-500.0, 500.0))
 def test_the_share_beyond_lies_on_the_circle(x: float, y: float, dx: float, dy: float) -> None:
     assume(hypot(x, y) < LEAST < hypot(x + dx, y + dy))
-    share = switching.beyond(x, y, dx, dy, least=LEAST)
+    share = switching.beyond(x, y, dx, dy, LEAST)
     assert 0.0 <= share <= 1.0
     assert hypot(x + (1.0 - share) * dx, y + (1.0 - share) * dy) == pytest.approx(LEAST)
 

@@ -53,7 +53,17 @@ class Skip(NamedTuple):
     """The end of all that is done about one event."""
 
 
-Statement = Set | Branch | Note | Loop | Leave | Skip
+class Part(NamedTuple):
+    """Statements that stand together: they share nothing with what is around them but what is kept.
+
+    A language may write them apart; compilers take longer over one long function than over two.
+    """
+
+    name: str
+    body: list[Statement]
+
+
+Statement = Set | Branch | Note | Loop | Leave | Skip | Part
 
 
 class Handle(Name):
@@ -247,6 +257,29 @@ class Block:
             self._into.append(one)
         self._last = None
 
+    @contextmanager
+    def loop(self) -> Iterator[None]:
+        """What is written inside runs over and over, until :meth:`leave`; each round may change anything."""
+        one = Loop([])
+        self._into.append(one)
+        before = self._enter(one.body)
+        self._steps = {}  # what stood before the loop may be stale from its second round on
+        with self.names.for_now():
+            yield
+        self._leave(before)
+        self._last = None
+
+    def part(self, name: str, other: Block) -> None:
+        """Write what another block has, as a part that shares nothing but what is kept."""
+        self._into.append(Part(name, other.statements))
+        for target in other._last_set:
+            self._count = self._last_set[target] = self._count + 1
+            self._assigned.add(target)
+
+    def leave(self) -> None:
+        """Write the end of the loop that this stands in."""
+        self._into.append(Leave())
+
     def _enter(self, statements: list[Statement]) -> _Around:
         """Write into other statements from now on; what was known and written around them."""
         around = _Around(self._into, dict(self._steps), self._assigned)
@@ -318,7 +351,7 @@ def read_in(statements: Iterable[Statement]) -> frozenset[str]:
             found.update(*(value.names for value in one.values))
         elif isinstance(one, Branch):
             found |= one.test.names | read_in(one.body) | read_in(one.otherwise)
-        elif isinstance(one, Loop):
+        elif isinstance(one, Loop | Part):
             found |= read_in(one.body)
     return frozenset(found)
 
@@ -331,7 +364,7 @@ def set_in(statements: Iterable[Statement]) -> frozenset[str]:
             found.update(target.name for target in one.targets)
         elif isinstance(one, Branch):
             found |= set_in(one.body) | set_in(one.otherwise)
-        elif isinstance(one, Loop):
+        elif isinstance(one, Loop | Part):
             found |= set_in(one.body)
     return frozenset(found)
 
@@ -356,6 +389,8 @@ def _without(one: Statement, read: frozenset[str]) -> Statement | None:
         return Branch(one.test, body, otherwise) if body or otherwise else None
     if isinstance(one, Loop):
         return Loop([left for each in one.body if (left := _without(each, read)) is not None])
+    if isinstance(one, Part):
+        return Part(one.name, [left for each in one.body if (left := _without(each, read)) is not None])
     if isinstance(one, Set):
         pairs = [(n, v) for n, v in zip(one.targets, one.values, strict=True) if n.name in read]
         return Set(tuple(n for n, _ in pairs), tuple(v for _, v in pairs)) if pairs else None

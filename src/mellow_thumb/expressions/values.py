@@ -63,6 +63,11 @@ class Value:
         """Whether it is the number 0, as it stands there."""
         return False
 
+    @property
+    def is_one(self) -> bool:
+        """Whether it is the number 1, as it stands there."""
+        return False
+
     def known(self) -> Value:
         """The test of whether it is a number at all: NaN is not equal to itself."""
         return Relation("==", (self, self))
@@ -171,6 +176,11 @@ class Number(Value):
     def is_zero(self) -> bool:
         """Whether it is 0."""
         return self.value == 0
+
+    @property
+    def is_one(self) -> bool:
+        """Whether it is 1."""
+        return self.value == 1
 
 
 class Truth(Value):

@@ -5,7 +5,7 @@ to new names, ternaries instead of ``min`` and ``max``, one ``return`` at the en
 are values that change; keyword-only parameters are numbers that a profile fixes.
 """
 
-from . import attitude, bias, means, returning, shaping, smoothing, switching
+from . import attitude, bias, fingers, means, returning, shaping, smoothing, switching
 from .blending import blended, facing, unit
 from .heads import carried_on, head_speed
 from .limits import clamp, limited, of_logarithm, taken_up
@@ -57,6 +57,7 @@ __all__ = [
     "direction_to",
     "evened",
     "facing",
+    "fingers",
     "ground_under",
     "hand_speed",
     "head_speed",

@@ -58,12 +58,12 @@ def refilled(left: float, gap: float, *, rate: float, most: float) -> float:
     return grown if grown < most else most
 
 
-def beyond(x: float, y: float, dx: float, dy: float, *, least: float) -> float:
+def beyond(x: float, y: float, dx: float, dy: float, least: float) -> float:
     """The share of a step (dx, dy) from (x, y) that lies more than `least` from the origin.
 
     The step leads across that circle, from inside to its outside.
 
-    >>> beyond(0.0, 0.0, 100.0, 0.0, least=20.0), beyond(18.0, 0.0, 4.0, 0.0, least=20.0)
+    >>> beyond(0.0, 0.0, 100.0, 0.0, 20.0), beyond(18.0, 0.0, 4.0, 0.0, 20.0)
     (0.8, 0.5)
     """
     a = dx * dx + dy * dy

@@ -11,7 +11,7 @@ from typing import TYPE_CHECKING, Any
 
 from .. import __version__
 from ..basics import OutputError, replacing
-from ..plan import ATTITUDE
+from ..plan import ATTITUDE, is_contact
 from ..plan.handheld import FORCE, TURN
 from ..session import POSE, things
 from ..takes import outputs
@@ -103,14 +103,17 @@ def vectors(program: Program) -> dict[str, Any]:
 
 
 def _anything(program: Program) -> list[Item]:
-    """Random events of all signals, seeded, with the frames among them."""
-    random, items = Random(SEED), []
+    """Random events of all signals, seeded, with the frames among them; contacts as fingers make them."""
+    random, items, fingers = Random(SEED), [], _Fingers(program.codes)
     for frame in range(FRAMES):
         moments = sorted(
             random.uniform(frame / RATE, (frame + 0.999) / RATE) for _ in range(random.randint(0, 5))
         )
         for t in moments if program.codes else ():
             name = random.choice(list(program.codes))
+            if name in fingers.codes:
+                items += fingers.anything(t, random)
+                continue
             whole = next((parts for parts in READINGS if name in parts), None)
             if whole is None:
                 items.append((t, program.codes[name], *_any_value(program.heard[name], random)))
@@ -119,6 +122,34 @@ def _anything(program: Program) -> list[Item]:
                 items += [(t, program.codes[part], x, 0.0) for part, x in zip(whole, values, strict=True)]
         items.append(((frame + 1) / RATE, program.frame, 0.0, 0.0))
     return items
+
+
+class _Fingers:
+    """Fingers that land, go some way and lift, two at one moment now and then."""
+
+    def __init__(self, codes: dict[str, int]) -> None:
+        self.codes = {name: code for name, code in codes.items() if is_contact(name)}
+        self._places: dict[int, tuple[float, float]] = {}
+
+    def anything(self, t: float, random: Random) -> list[Item]:
+        """What one or two of them do at a moment."""
+        return [
+            one for finger in sorted(random.sample((1, 2, 3), random.choice((1, 1, 2))))
+            for one in self._any(t, finger, random)
+        ]  # fmt: skip
+
+    def _any(self, t: float, finger: int, random: Random) -> list[Item]:
+        place, down, cancel = (self.codes[f"touch.{finger}.{what}"] for what in ("place", "down", "cancel"))
+        if finger not in self._places:
+            x, y = self._places[finger] = random.random(), random.random()
+            return [(t, place, x, y), (t, down, 1.0, 0.0)]
+        if random.random() < 0.15:
+            del self._places[finger]
+            return [(t, cancel, 1.0, 0.0) if random.random() < 0.2 else (t, down, 0.0, 0.0)]
+        far = random.choice((0.005, 0.1))
+        x, y = (min(max(one + random.uniform(-far, far), 0.0), 1.0) for one in self._places[finger])
+        self._places[finger] = x, y
+        return [(t, place, x, y)]
 
 
 def _any_value(signal: Signal, random: Random) -> tuple[float, float]:

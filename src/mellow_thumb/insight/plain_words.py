@@ -6,7 +6,7 @@ import re
 from typing import TYPE_CHECKING
 
 from ..basics import listed
-from ..plan import FAMILIES, OWN, Address, Condition, EdgeZone, KeySet, Presses, label
+from ..plan import FAMILIES, OWN, TAPS, Address, Condition, EdgeZone, KeySet, Presses, label
 from .account import number
 
 if TYPE_CHECKING:
@@ -165,6 +165,13 @@ def during(when: When, gates: dict[str, Gate]) -> str:
     return words if words.startswith(("while ", "unless ")) else f"while {words}"
 
 
+TAPPED = {"press": "{}", "release": "{}", "tap": "{}", "double_tap": "{}, twice"}
+"""What a tap of fingers is in words, which is over as it begins."""
+
+
 def cue_words(cue: Cue) -> str:
     """What a hand does to give a cue."""
+    touched = [one.signal for one in cue.buttons.inputs if one.signal.device == "touch"]
+    if touched and all(one.name.rpartition(".")[2] in TAPS for one in touched) and cue.on in TAPPED:
+        return TAPPED[cue.on].format(inputs(cue.buttons.inputs))
     return f"{pressed(cue.buttons)} {MOMENTS[cue.on]}"

@@ -170,6 +170,7 @@ class Seat:
             "late": session.late,
             "cut": session.cut,
             "fade": frame.fade,
+            "pads": {name: pad._asdict() for name, pad in frame.touches.items()},
             "came": self.wondering.news(self.tape, self.door, self.telling),
             "acting": self._acting.ways(traced["heard"], frame),
         } | traced

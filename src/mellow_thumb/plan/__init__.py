@@ -4,6 +4,7 @@ from .accessibility import REDUCED, Hands
 from .axes import BEYOND, KNOWN, NEARING, PANS, Axis
 from .buttons import INTERFACE, Buttons, Latches, check_threshold
 from .changes import Change, Inputs
+from .contacts import CANCEL, DOWN, PLACE
 from .cues import KEEP, LONG, WITHIN, Cue, CueState
 from .derived import Derived, EdgeZone, KeySet, KeyState, Presses, PressState
 from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
@@ -27,11 +28,12 @@ from .signals import (
     Signal,
     addresses,
     find_signal,
+    is_contact,
     near_signal,
     own_signal,
 )
 from .steps import Close, SpeedGain, TurnBoost
-from .touches import DOUBLE, KINDS, NOTHING, SLOP, SWITCHES, TAP, Length, Touch
+from .touches import DOUBLE, KINDS, NOTHING, SLOP, SWITCHES, TAP, TAPS, Length, Touch
 from .wheels import wheel_notches
 from .words import (
     AGE,
@@ -61,12 +63,14 @@ __all__ = [
     "ANCHOR",
     "ATTITUDE",
     "BEYOND",
+    "CANCEL",
     "CATALOGUE",
     "CODE",
     "COMPONENTS",
     "CURSORS",
     "DEVICES",
     "DOUBLE",
+    "DOWN",
     "DT",
     "DUE",
     "FAMILIES",
@@ -88,6 +92,7 @@ __all__ = [
     "OWN",
     "PACE",
     "PANS",
+    "PLACE",
     "POINTED",
     "POSE_PARTS",
     "REDUCED",
@@ -96,6 +101,7 @@ __all__ = [
     "STOP",
     "SWITCHES",
     "TAP",
+    "TAPS",
     "WAIT",
     "WITHIN",
     "WORLD_NOW",
@@ -143,6 +149,7 @@ __all__ = [
     "excludes",
     "find_signal",
     "in_order",
+    "is_contact",
     "label",
     "label_of",
     "near_signal",

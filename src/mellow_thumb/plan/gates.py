@@ -261,7 +261,7 @@ class GateState:
         assert self.gate.travel
         least = self.gate.travel.least
         if over is not None:
-            (share,) = block.call(switching.beyond, *self.way, x, y, least=least)
+            (share,) = block.call(switching.beyond, *self.way, x, y, least)
         for one, moved in zip(self.way, (x, y), strict=True):
             block.set(one, one + moved)
         (way,) = block.call(shaping.length, *self.way)

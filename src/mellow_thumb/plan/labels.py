@@ -32,7 +32,13 @@ _PAD = {
     "way_left": "way left",
     "way_right": "way right",
 }
-_FINGERS = {"down": "touch", "still": "touch and hold", "tap": "tap"}
+_FINGERS = {
+    "down": "touch",
+    "still": "touch and hold",
+    "tap": "tap",
+    "two_finger_tap": "tap with two fingers",
+    "three_finger_tap": "tap with three fingers",
+}
 _PLACE, _WORDS = re.compile(r"^(?:Key|Digit)(?=.$)"), re.compile(r"(?<=[a-z])(?=[A-Z0-9])")
 """What a key's code says of its place, and where its words meet."""
 

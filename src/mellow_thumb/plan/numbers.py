@@ -1,8 +1,8 @@
 """Numbers of a plan, apart from its shape: plans of one shape are one program, whatever their numbers.
 
-Every float of a plan is such a number, with two exceptions that belong to its shape: an infinite one, which
-is no limit, and a 0 where that means none at all (the names in a class's `NONE_AT_ZERO`). What a signal is
-belongs to the shape as well.
+Every float of a plan is such a number, with exceptions that belong to its shape: an infinite one, which is no
+limit; a 0 where that means none at all (the names in a class's `NONE_AT_ZERO`); and what decides who comes
+first (those in `OF_SHAPE`). What a signal is belongs to the shape as well.
 """
 
 from __future__ import annotations
@@ -33,10 +33,12 @@ class _Field(NamedTuple):
     is_number: bool
     none_at_zero: bool
     """Whether 0 means that there is none."""
+    of_shape: bool = False
+    """Whether every number that it holds belongs to the shape."""
 
     def is_shape(self, number: float) -> bool:
         """Whether a number that it holds belongs to the shape: no limit, or none at all."""
-        return isinf(number) or (self.none_at_zero and number == 0.0)
+        return self.of_shape or isinf(number) or (self.none_at_zero and number == 0.0)
 
 
 _PLAN = _Field("", is_number=False, none_at_zero=False)
@@ -47,9 +49,11 @@ def _fields(kind: type) -> tuple[_Field, ...] | None:
     """The fields of a class of parts; nothing for what has no numbers: a word, a whole number, a signal."""
     if not is_dataclass(kind) or issubclass(kind, Signal):
         return None
-    none = getattr(kind, "NONE_AT_ZERO", ())
+    none, shaped = (getattr(kind, names, ()) for names in ("NONE_AT_ZERO", "OF_SHAPE"))
     kind = Plan if issubclass(kind, Plan) else kind  # a profile is one
-    return tuple(_Field(one.name, one.type == "float", one.name in none) for one in fields(kind))
+    return tuple(
+        _Field(one.name, one.type == "float", one.name in none, one.name in shaped) for one in fields(kind)
+    )
 
 
 def _part(one: object, field: _Field) -> object:

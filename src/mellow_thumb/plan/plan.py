@@ -14,7 +14,8 @@ from .gates import CURSORS
 from .handheld import FORCE, TURN
 from .mounts import Flat, Mounted, Mounts, Orbit, Overhead
 from .movement import MOVES, POINTED
-from .signals import AIM, ATTITUDE, DEVICES, FAMILIES, Address, find_signal, own_signal
+from .signals import AIM, ATTITUDE, CATALOGUE, DEVICES, FAMILIES, Address, find_signal, own_signal
+from .touches import areas_of
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -67,6 +68,7 @@ class Plan:
             names = [one.name for one in ordered]
             if len(set(names)) < len(names):
                 raise PlanError(f"two {what} have one name: {listed(names, 'and')}", path=(what,))
+        areas_of(self.touches)
         if self.cursor not in CURSORS:
             raise PlanError(f"cursor: found {self.cursor}; expected {listed(CURSORS)}", path=("cursor",))
         axes = [axis.name for axis in self.axes]
@@ -200,6 +202,11 @@ class Plan:
                 path=("routes", route.name, "smoothing" if route.smoothing else "on_close"),
             )
 
+    @cached_property
+    def areas(self) -> tuple[tuple[Touch, ...], ...]:
+        """Touches that share their fingers, together; who has a finger first comes first."""
+        return areas_of(self.touches)
+
     @property
     def buttons(self) -> Iterator[Buttons]:
         """Every set of inputs that gates, cues and presses look at."""
@@ -238,8 +245,7 @@ class Plan:
         read = [route.source for route in self.routes]
         read += [address for buttons in self.buttons for address in buttons.inputs]
         read += [address for one in self.derived for address in one.inputs]
-        asked = {f"{route.source.signal.name}.down" for route in self.routes if route.glide}
-        asked |= {route.pointer for route in self.routes if route.pins}
+        asked = {route.pointer for route in self.routes if route.pins}
         read += [Address(signal) for one in self.touches for signal in one.signals if signal.name in asked]
         travels = [gate.travel for gate in self.gates] + [cue.travel for cue in self.cues]
         read += [one.signal for one in travels if one]
@@ -278,7 +284,9 @@ class Plan:
         facts += ["host.target"] if locked and self.movement else []
         reference = self.movement.relative_to if self.movement else ""
         facts += [f"host.{reference}_yaw"] if reference in POINTED else []
-        facts += ["host.screen", "host.pixels_per_cm"] if self.touches else []
+        if self.touches:
+            facts += ["host.screen", "host.pixels_per_cm", "host.focus"]
+            facts += [name for name in CATALOGUE if name.startswith("touch.")]
         asked = {address.signal.name for address in self.inputs}
         facts += [*FORCE, *TURN] if asked & {AIM, *ATTITUDE} else []
         facts += (

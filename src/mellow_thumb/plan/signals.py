@@ -345,6 +345,16 @@ def _by_address() -> dict[str, Address]:
     }
 
 
+def is_contact(name: str) -> bool:
+    """Whether a signal is what is said of one finger.
+
+    >>> is_contact("touch.1.place"), is_contact("touch.look"), is_contact("touch.connected")
+    (True, False, False)
+    """
+    device, _, rest = name.partition(".")
+    return device == "touch" and rest[:1].isdigit()
+
+
 def find_signal(address: str) -> Address:
     """Look up a signal, or a component of one, such as ``mouse.move`` or ``mouse.move.x``.
 

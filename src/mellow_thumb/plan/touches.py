@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from itertools import combinations
+from typing import TYPE_CHECKING, ClassVar
 
 from ..basics import PlanError, listed
 from .signals import Signal
@@ -14,8 +15,10 @@ if TYPE_CHECKING:
 SINGLE, DOUBLE = ("drag", "thumb_pad"), ("two_finger_drag", "spread", "twist")
 KINDS = ("drag", "two_finger_drag", "spread", "twist", "thumb_pad")
 """What a touch may be: of one finger, of two, or a pad that one finger holds."""
-SWITCHES = ("down", "still", "tap")
-"""The switches of each touch: fingers are on it; none has gone anywhere yet; a short press, for a moment."""
+TAPS = ("tap", "two_finger_tap", "three_finger_tap")
+"""Taps by the number of their fingers."""
+SWITCHES = ("down", "still", *TAPS)
+"""The switches of each touch: fingers are on it; one has landed and gone nowhere yet; taps, for a moment."""
 
 TAP = 0.25
 """Seconds that a tap lasts at the most."""
@@ -30,6 +33,8 @@ class Length:
 
     value: float
     unit: str = "screen"
+
+    NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("value",)
 
     def screens(self, cm: float) -> float:
         """The same in screens, of which one is so many cm; not a number where that is not known."""
@@ -63,6 +68,12 @@ class Touch:
     radius: Length = NOTHING
     centre: tuple[float, float] | None = None
     follows: bool = False
+    tap_within: float = TAP
+    """How long a finger may be down that taps (s)."""
+    tap_travel: Length = NOTHING
+    """How far it may slip; none: as far as its touches wait for, or `SLOP`."""
+
+    OF_SHAPE: ClassVar[tuple[str, ...]] = ("region",)
 
     def __post_init__(self) -> None:
         left, bottom, right, top = self.region
@@ -73,6 +84,8 @@ class Touch:
                 f"{self.name}: region: found {list(self.region)}; expected left, bottom, right, top, 0 to 1",
                 path=("region",),
             )
+        if not 0.0 < self.tap_within <= 60.0:
+            raise PlanError(f"{self.name}: tap_time: found {self.tap_within:g} s; expected above 0 to 60 s")
         if self.kind == "thumb_pad" and not 0.0 < self.radius.value <= 100.0:
             raise PlanError(f"{self.name}: found a pad without a radius; expected one in screens or cm")
         if not 0.0 <= self.after_travel.value <= 100.0:
@@ -101,10 +114,59 @@ class Touch:
         name, words = f"touch.{self.name}.place", "x: to the right; y: up"
         yield Signal(name, "position", "", 0.0, 1.0, words, _OURS, pair=True, start=0.5)
         for what in SWITCHES:
-            words = {"down": "fingers are on it", "still": "they have gone nowhere yet", "tap": "a tap"}[what]
+            words = {"down": "fingers are on it", "still": "the last has gone nowhere yet"}.get(what, "a tap")
             yield Signal(f"touch.{self.name}.{what}", "switch", "", 0.0, 1.0, f"1: {words}", _OURS)
+
+    @property
+    def in_cm(self) -> bool:
+        """Whether nothing can be said of its fingers until somebody says how long a cm is."""
+        return any(one.unit == "cm" and one.value for one in self.lengths)
+
+    @property
+    def lengths(self) -> tuple[Length, ...]:
+        """What it waits for, how far a tap may slip, and how large it is."""
+        return (self.after_travel, self.tap_travel, self.radius)
+
+    @property
+    def size(self) -> float:
+        """How much of the screen its region is."""
+        left, bottom, right, top = self.region
+        return (right - left) * (top - bottom)
 
     @property
     def area(self) -> tuple[object, ...]:
         """What it has in common with the touches that share its contacts."""
         return (self.kind == "thumb_pad" and self.name, self.region, self.starts_on, self.priority)
+
+
+def areas_of(touches: tuple[Touch, ...]) -> tuple[tuple[Touch, ...], ...]:
+    """Touches that share their fingers, together; who has a finger first comes first.
+
+    That is who has the higher priority; of equals who asks what a finger lands on; then the smaller region,
+    and in one region a pad, which leaves other fingers to the rest.
+    """
+    found: dict[object, list[Touch]] = {}
+    for touch in sorted(touches, key=lambda one: KINDS.index(one.kind)):
+        found.setdefault(touch.area, []).append(touch)
+
+    def rank(area: list[Touch]) -> tuple[object, ...]:
+        first = area[0]
+        return (-first.priority, not first.starts_on, first.size, first.kind != "thumb_pad")
+
+    ordered = sorted(found.values(), key=lambda area: (rank(area), area[0].region, area[0].starts_on))
+    for one, other in combinations(ordered, 2):
+        if rank(one) == rank(other) and _may_meet(one[0], other[0]):
+            names = listed([one[0].name, other[0].name], "and")
+            raise PlanError(
+                f"{names} ask for the same fingers, and nothing says which of them has one; expected a "
+                "priority for one of them, or regions apart",
+                path=("touch", other[0].name),
+            )
+    return tuple(tuple(area) for area in ordered)
+
+
+def _may_meet(one: Touch, other: Touch) -> bool:
+    """Whether a finger may land where both want it."""
+    apart = one.starts_on and other.starts_on and one.starts_on != other.starts_on
+    (a, b, c, d), (e, f, g, h) = one.region, other.region
+    return not apart and a < g and e < c and b < h and f < d

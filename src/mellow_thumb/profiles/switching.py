@@ -41,6 +41,7 @@ from .forms import (
     in_unit,
     list_of,
 )
+from .touches import ScreenLength
 
 if TYPE_CHECKING:
     from collections.abc import Iterable
@@ -195,6 +196,26 @@ class HandsForm(Form):
     )
     reduced_motion: bool = Field(False, description="kicks and shakes at a quarter of their size and time")
     swap_sticks: bool = Field(False, description="the left stick for the right one, and back: for one hand")
+    tap_time: Seconds | None = Field(
+        None,
+        description="how long a tap lasts at the most: of fingers, where unstated 250 ms, and of every cue",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    tap_travel: ScreenLength | None = Field(
+        None,
+        description="how far a finger may slip that taps: where unstated its `after_travel`, or 0.02 screen",
+        json_schema_extra=in_unit("screen, cm"),
+    )
+    double_tap_gap: Seconds | None = Field(
+        None,
+        description="how soon the second tap of two comes, for every cue of one; where unstated 300 ms",
+        json_schema_extra=in_unit("s, ms"),
+    )
+    long_press_time: Seconds | None = Field(
+        None,
+        description="how long a long press lasts, for every cue of one; where unstated 500 ms",
+        json_schema_extra=in_unit("s, ms"),
+    )
 
 
 KINDS_OF_GATE = ("hold", "toggle", "flag", "setting", "active", "all", "any")
@@ -213,10 +234,10 @@ class SwitchReader:
     """Reads what switches, against the signals that there are and the gates that the profile names."""
 
     def __init__(
-        self, faults: Faults, gates: list[str], signals: list[str], mouse: MouseForm, *, swap_sticks: bool
+        self, faults: Faults, gates: list[str], signals: list[str], mouse: MouseForm, needs: HandsForm
     ) -> None:
         self.faults, self.gate_names, self.signal_names = faults, gates, signals
-        self.mouse, self.swap_sticks = mouse, swap_sticks
+        self.mouse, self.needs, self.swap_sticks = mouse, needs, bool(needs.swap_sticks)
         self.made: dict[str, Signal] = {}
         """The derived signals so far, by name."""
         self.settings: list[str] = []
@@ -399,10 +420,14 @@ class SwitchReader:
         if buttons is None or len(self.faults.found) > before:
             return None
         on = form.on or "press"
-        within = WITHIN.get(on, WITHIN["tap"]) if form.within is None else form.within
+        needs = self.needs
+        # what a player needs comes before what the profile says
+        wanted = {"tap": needs.tap_time, "double_tap": needs.double_tap_gap}.get(on) or form.within
+        within = WITHIN.get(on, WITHIN["tap"]) if wanted is None else wanted
+        after = needs.long_press_time or form.after or LONG
         with self.faults.catching(path):
             keep: float | None = form.keep  # 0 is one
-            times = (form.after or LONG, form.cooldown or 0.0, KEEP if keep is None else keep)
+            times = (after, form.cooldown or 0.0, KEEP if keep is None else keep)
             travel = form.within_travel and self._travel((*path, "within_travel"), form.within_travel)
             return Cue(name, buttons, on, gate, within, *times, travel or None)
         return None

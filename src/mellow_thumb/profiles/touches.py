@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Annotated
 from pydantic import BeforeValidator, Field, WithJsonSchema
 
 from ..basics import Quantity, UnitError, listed, parse_quantity
-from ..plan import KINDS, NOTHING, Length, Touch
+from ..plan import KINDS, NOTHING, TAP, Length, Touch
 from .forms import Form, in_unit, list_of, shown, text_in
 
 if TYPE_CHECKING:
@@ -127,6 +127,8 @@ def read_touch(faults: Faults, switches: SwitchReader, name: str, form: TouchFor
             _length(getattr(gesture, "radius", None)),
             getattr(gesture, "centre", None),
             bool(getattr(gesture, "follows", False)),
+            switches.needs.tap_time or TAP,
+            _length(switches.needs.tap_travel),
         )
         switches.made |= {signal.name: signal for signal in touch.signals}
         return touch

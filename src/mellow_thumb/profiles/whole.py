@@ -171,7 +171,7 @@ class _Resolver:
             HandsForm, self.data.get("hands", {}), ("hands",)
         ) or HandsForm.model_validate({})
         named = self.names("gates"), self.names("signals")
-        switches = SwitchReader(self.faults, *named, mouse, swap_sticks=bool(needs.swap_sticks))
+        switches = SwitchReader(self.faults, *named, mouse, needs)
         hands = switches.hands(needs)
         touches = tuple(
             touch

@@ -2,8 +2,7 @@
 
 from .answers import speed_between
 from .basis import Basis
-from .contacts import Contacts
-from .doors import NOT_FINITE, all_codes, is_known, outside, things, unlisted
+from .doors import NOT_FINITE, is_known, outside, things, unlisted
 from .frame import Frame
 from .handheld import GRAVITY, Attitude, HandheldState
 from .host import Host
@@ -12,6 +11,7 @@ from .readings import Readings, feels
 from .saving import Snapshot
 from .session import CEILING, Session
 from .units import check_units
+from .unscaled import Unscaled
 from .view import POSE, Quadruple, Triple, View
 from .walker import Walker
 
@@ -22,7 +22,6 @@ __all__ = [
     "POSE",
     "Attitude",
     "Basis",
-    "Contacts",
     "Frame",
     "HandheldState",
     "Host",
@@ -32,9 +31,9 @@ __all__ = [
     "Session",
     "Snapshot",
     "Triple",
+    "Unscaled",
     "View",
     "Walker",
-    "all_codes",
     "check_units",
     "feels",
     "is_known",

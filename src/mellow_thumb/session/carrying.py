@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..plan import KNOWN
+from ..plan import FINGERS, KNOWN
 from ..weaving import WANTS, own_role, role_of_on
 
 if TYPE_CHECKING:
@@ -31,6 +31,8 @@ def carried_over(
     for role, value in _numbers(old, new, known, chosen_first=chosen_first).items():
         if role in names:
             found[names[role]] = value
+    if new.touches:
+        _fingers(old, new, found)
     _axes(old, new, known, names, found)
     _steady(names, known, found)
     return found
@@ -76,6 +78,21 @@ def _place(before: tuple[str, ...], value: float, after: tuple[str, ...]) -> int
     """Where something is now that was at a place before; 0 where it is no more."""
     name = before[int(value)] if 0 <= value < len(before) else ""
     return after.index(name) if name in after else 0
+
+
+def _fingers(old: Plan, new: Plan, found: dict[str, float]) -> None:
+    """Fingers stay with the touches that they are on; where these are no more they are let go."""
+    wide, tall, per_cm = (found[f"host_{name}"] for name in ("screen_x", "screen_y", "pixels_per_cm"))
+    shorter = min(wide, tall)
+    found |= {"screen_wide": wide / shorter, "screen_tall": tall / shorter}
+    found["screen_cm"] = shorter / per_cm if per_cm > 0.0 else 0.0
+    were, are = ([tuple(one.name for one in area) for area in plan.areas] for plan in (old, new))
+    for k in range(1, FINGERS + 1):
+        before = int(found[f"finger{k}_area"]) - 1
+        stays = 0 <= before < len(were) and were[before] in are
+        found[f"finger{k}_area"] = 1.0 + are.index(were[before]) if stays else 0.0
+        if not stays:
+            found |= {f"finger{k}_counts": 0.0, f"finger{k}_goes": 0.0, f"finger{k}_group": -1.0}
 
 
 def _mounts(old: Plan, new: Plan, known: dict[str, float]) -> dict[str, float]:

@@ -5,11 +5,10 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from ..basics import nearest
-from ..plan import COMPONENTS, FINGERS, INTERFACE, OWN, addresses, find_signal, near_signal
-from .contacts import CANCEL, DOWN, PLACE, code_of
+from ..plan import COMPONENTS, INTERFACE, OWN, addresses, near_signal
 
 if TYPE_CHECKING:
-    from collections.abc import Iterable, Mapping
+    from collections.abc import Iterable
 
     from ..plan import Plan
     from ..weaving import Program
@@ -63,28 +62,15 @@ def things(plan: Plan) -> dict[str, float]:
     return {INTERFACE: USED} | {name: float(k) for k, name in enumerate(plan.things, 1)}
 
 
-def all_codes(codes: Mapping[str, int], *, touched: bool) -> dict[str, int]:
-    """The code of everything that may come in: contacts as well, without what is made of them."""
-    made = {name: code for name, code in codes.items() if not name.startswith("touch.") or name in _KNOWN}
-    fingers = range(1, FINGERS + 1) if touched else ()
-    phases = {"place": PLACE, "down": DOWN, "cancel": CANCEL}
-    contacts = {
-        f"touch.{finger}.{what}": code_of(finger, phase)
-        for finger in fingers
-        for what, phase in phases.items()
-    }
-    return made | contacts
-
-
-def doors(program: Program, *, touched: bool = False) -> dict[str, Door]:
+def doors(program: Program) -> dict[str, Door]:
     """Each address that can be fed.
 
     The other component is what stands for it when one is fed alone; the last tells whether a value outside
-    the range is drawn in to it. Contacts can be fed where they are `touched`, and what is made of them never.
+    the range is drawn in to it.
     """
     found = {}
-    for name, code in all_codes(program.codes, touched=touched).items():
-        signal = program.heard[name] if name in program.heard else find_signal(name).signal
+    for name, code in program.codes.items():
+        signal = program.heard[name]
         shape = PAIR if signal.pair else SWITCH if signal.kind == "switch" else SINGLE
         other = float("nan") if signal.held and signal.pair else 0.0
         rest = (signal.low, signal.high, other, signal.clips)

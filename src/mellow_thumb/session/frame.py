@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from math import hypot, nan
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, NamedTuple
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -93,6 +93,21 @@ class Axes(Mapping[str, float]):
         return repr(dict(self))
 
 
+UNKNOWN = 1e6
+"""A radius that is larger is of a pad in cm on a screen of which nobody knows how long one is."""
+
+
+class Pad(NamedTuple):
+    """A thumb pad on the screen, to be drawn: places are 0 to 1 of the view from its bottom left corner."""
+
+    centre: tuple[float, float]
+    """Where its middle is."""
+    radius: float
+    """From there to its rim, in screens: the shorter side of the view is 1."""
+    finger: tuple[float, float] | None
+    """Where the finger is that holds it; None where none does."""
+
+
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
@@ -131,6 +146,16 @@ class Frame:
         """Whether each gate is open."""
         values = self._values[len(self._program.axes) :]
         return {name: value != 0.0 for name, value in zip(self._program.gates, values, strict=False)}
+
+    @property
+    def touches(self) -> dict[str, Pad]:
+        """The thumb pads to be drawn, by name: those with a place of their own, and those that are held."""
+        found = {}
+        for name, place, stays in self._program.pads:
+            x, y, radius, at_x, at_y, held = self._values[place : place + 6]
+            if (held or stays) and radius < UNKNOWN:
+                found[name] = Pad((x, y), radius, (at_x, at_y) if held else None)
+        return found
 
     @property
     def movement(self) -> Moved:

@@ -13,6 +13,10 @@ if TYPE_CHECKING:
     from collections.abc import Sequence
 
 
+PLACES = ("", *(f"touch.{finger}.place" for finger in range(1, FINGERS + 1)))
+"""The signal of where a finger is, by its number."""
+
+
 class Intaking(Protocol):
     """What takes events: a session's intake, or whoever writes them down."""
 
@@ -26,8 +30,8 @@ class Intaking(Protocol):
         """Count what was refused."""
 
     @property
-    def contacts(self) -> object | None:
-        """What is known of contacts; nothing where nobody asks for them."""
+    def contacts(self) -> bool:
+        """Whether somebody asks for contacts."""
 
 
 class Host:
@@ -60,21 +64,26 @@ class Host:
         on: str | None = None,
     ) -> None:
         """As :meth:`Session.touch` says."""
+        finger = self.ids.get(contact)
+        if phase == "move" and place is not None:  # nearly all are
+            if finger is not None:
+                self._intake.feed(PLACES[finger], place, at, device)
+            return
         if phase not in ("down", "move", "up", "cancel"):
             raise ArgumentError(f'phase: found {phase!r}; expected "down", "move", "up" or "cancel"')
-        if self._intake.contacts is None or (phase != "down" and contact not in self.ids):
+        if not self._intake.contacts or (phase != "down" and finger is None):
             return
-        if phase == "down" and contact not in self.ids:
-            taken = set(self.ids.values())
-            self.ids[contact] = next(k for k in range(1, len(taken) + 2) if k not in taken)
-        finger = self.ids[contact]
-        if finger > FINGERS:
-            self._intake.refuse("touch", f"more than {FINGERS} fingers")
-        elif place is not None:
-            self._intake.feed(f"touch.{finger}.place", place, at=at, device=device)
-        if phase in ("down", "up") and finger <= FINGERS:
+        if finger is None:
+            free = [k for k in range(1, FINGERS + 1) if k not in self.ids.values()]
+            if not free:
+                self._intake.refuse("touch", f"more than {FINGERS} fingers")
+                return
+            finger = self.ids[contact] = free[0]
+        if place is not None:
+            self._intake.feed(PLACES[finger], place, at, device)
+        if phase in ("down", "up"):
             self._intake.feed(f"touch.{finger}.down", float(phase == "down"), at=at, device=device, on=on)
-        elif phase == "cancel" and finger <= FINGERS:
+        elif phase == "cancel":
             self._intake.feed(f"touch.{finger}.cancel", 1.0, at=at, device=device)
         if phase in ("up", "cancel"):
             del self.ids[contact]

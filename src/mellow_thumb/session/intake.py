@@ -6,10 +6,10 @@ from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, listed, nearest
 from ..plan import INTERFACE, find_signal
-from .contacts import Contacts
 from .doors import NOT_FINITE, ONLY_Y, PAIR, SWITCH, doors, outside, things, unlisted
 from .inbox import MOST, NO_TIME, Inbox
 from .readings import Readings, feels
+from .unscaled import Unscaled
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
@@ -37,8 +37,8 @@ class Intake:
 
     def __init__(self, running: Running, clock: Clock) -> None:
         self._running, self._clock = running, clock
-        self.contacts: Contacts | None = None
-        """What is known of contacts, where the plan asks for them."""
+        self.contacts = False
+        """Whether the plan asks for contacts."""
         self.readings: Readings | None = None
         """What is known of a device held in the hand, where the plan asks for it."""
         self.listener: Listener | None = None
@@ -57,20 +57,23 @@ class Intake:
         """How often a held value outside its range was drawn in to it, by signal."""
 
     def look_up(self) -> None:
-        """Find out what can be fed to the program of the plan; what is known of fingers and hands stays."""
+        """Find out what can be fed to the program of the plan; what came half of a reading stays."""
         plan, program = self._running.plan, self._running.program
-        self.doors = doors(program, touched=bool(plan.touches))
+        self.doors = doors(program)
         """Every address that can be fed."""
         self._things = things(plan)
-        known = [stage.saved() if stage else None for stage in (self.contacts, self.readings)]
-        self.contacts = Contacts(plan, program.codes, self.refuse) if plan.touches else None
+        known = self.readings.saved() if self.readings else None
+        self.contacts = bool(plan.touches)
         self.readings = Readings(program.codes, self.refuse) if feels(program.codes) else None
-        self.plain = self.contacts is None and self.readings is None
-        """Whether what has arrived goes to the program as it is."""
+        self._unscaled = Unscaled(plan, program.codes, self.refuse) if plan.touches else None
         self._pairs = {name: (one[0], *one[2:4]) for name, one in self.doors.items() if one[1] == PAIR}
-        for stage, saved in zip((self.contacts, self.readings), known, strict=True):
-            if stage and saved:
-                stage.restore(saved)
+        if self.readings and known:
+            self.readings.restore(known)
+
+    @property
+    def plain(self) -> bool:
+        """Whether what has arrived goes to the program as it is."""
+        return self.readings is None and not (self._unscaled and self._unscaled.waits)
 
     def shorten(self, whole: float, lost: float) -> None:
         """A frame was longer than the ceiling: what waited comes that much earlier; the first is told."""
@@ -93,9 +96,9 @@ class Intake:
         return self._expanded(items)
 
     def _expanded(self, items: list[Item]) -> list[Item]:
-        """Contacts and readings replaced by what they come to."""
-        if self.contacts:
-            items = self.contacts.expand(items)
+        """Events without readings that are none; fingers that nothing takes are counted."""
+        if self._unscaled:
+            self._unscaled.look(items)
         return self.readings.expand(items) if self.readings else items
 
     def _watch(self, items: list[Item]) -> list[Item]:
@@ -106,7 +109,7 @@ class Intake:
             before = self._refusals
             watched.append((item, self._expanded([item]), self._refusals > before))
         running = self._running
-        self.reasons.look(running.plan, running.program, running.saved, watched, self.contacts)
+        self.reasons.look(running.plan, running.program, running.saved, watched)
         return [one for _, made, _ in watched for one in made]
 
     @property

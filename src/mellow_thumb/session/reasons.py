@@ -6,21 +6,20 @@ moment. Where the two states differ the event has acted; where they do not, it i
 
 from __future__ import annotations
 
-from math import hypot, isclose
+from itertools import pairwise
+from math import hypot, inf, isclose, nextafter
 from typing import TYPE_CHECKING
 
 from ..basics import listed
-from ..plan import AIM, ATTITUDE, DEVICES, FINGERS, MOVES, Condition, EdgeZone, Several
+from ..plan import AIM, ATTITUDE, DEVICES, DOWN, MOVES, PLACE, Condition, EdgeZone, Several, is_contact
 from ..plan.handheld import FORCE, TURN
 from ..weaving import own_role
-from .contacts import LEAST
 from .doors import USED
 from .frame import Frame
 
 if TYPE_CHECKING:
     from ..plan import Plan, Route, Signal, When
     from ..weaving import Item, Program
-    from .contacts import Contacts
 
 ACTED = "acted"
 """What an event counts as that has done something."""
@@ -42,33 +41,27 @@ class Reasons:
         ours = self.counts.setdefault(signal, {})
         ours[reason] = ours.get(reason, 0) + 1
 
-    def look(
-        self, plan: Plan, program: Program, state: tuple[float, ...], watched: list[Watched],
-        contacts: Contacts | None,
-    ) -> None:  # fmt: skip
+    def look(self, plan: Plan, program: Program, state: tuple[float, ...], watched: list[Watched]) -> None:
         """Count what the events of a frame do, from the state in which it begins."""
         asked = _Asked(plan, program, state)
         names = {code: name for name, code in program.codes.items()}
-        for raw, made, refused in watched:
-            signal = _name_of(raw[1], names)
+        for raw, made, refused in _landed_first(watched, program.codes.get("touch.1.place", inf)):
+            signal = names.get(raw[1])
             # a word of the host's own, such as set_axis, has no signal; what is refused is counted elsewhere
             if signal is None or refused:
                 asked.pass_on(made)
                 continue
-            reasons = [asked.reason(item, names) for item in made]
-            if not made or (LEAST < raw[1] < -1 and ACTED not in reasons):
-                reasons = [_idle(raw[1], contacts)]
+            reasons = [asked.reason(item, names) for item in made] or ["nothing asks for it"]
             self.count(signal, next((one for one in reasons if one == ACTED), reasons[-1]))
 
 
-def _name_of(code: int, names: dict[int, str]) -> str | None:
-    """The signal of a code, contacts and readings too."""
-    if code in names:
-        return names[code]
-    if LEAST < code < -1:
-        finger, phase = divmod(-2 - code, 3)
-        return f"touch.{min(finger, FINGERS)}.{('place', 'down', 'cancel')[phase]}"
-    return None
+def _landed_first(watched: list[Watched], first: float) -> list[Watched]:
+    """The same events, of each finger its landing before its place, which may be told in either order."""
+    found = [*watched]
+    for k, ((t, code, *_), (then, after, *_)) in enumerate(pairwise(raw for raw, _, _ in watched)):
+        if first <= code and (code - first) % 3 == PLACE and t == then and after - code == DOWN - PLACE:
+            found[k : k + 2] = found[k + 1], found[k]
+    return found
 
 
 def _waiting(name: str, when: When, open_: dict[str, bool]) -> str:
@@ -84,16 +77,6 @@ def _closed(when: When, open_: dict[str, bool]) -> str:
     if isinstance(when, Condition):
         return f"{when.gate} is {'closed' if when.wanted else 'open'}"
     return listed((_closed(part, open_) for part in when.parts if not part.holds(open_)), "and")
-
-
-def _idle(code: int, contacts: Contacts | None) -> str:
-    """Why what happens to a finger becomes nothing."""
-    if contacts is None:
-        return "nothing asks for it"
-    finger = (-2 - code) // 3
-    return (
-        "it has not gone as far as after_travel" if contacts.claims(finger) else "no touch takes this finger"
-    )
 
 
 class _Asked:
@@ -129,8 +112,9 @@ class _Asked:
         if signal is None or signal.name in (*FORCE, *TURN[:-1], *ATTITUDE[:-1]):
             self.pass_on([item])  # a part of a reading does something as the reading is whole
             return ACTED
-        if signal.name == TURN[-1]:
-            return self._of_reading(item, names)
+        if signal.name == TURN[-1] or is_contact(signal.name):
+            finger = signal.name.split(".")[1]
+            return self._of_contact(item, finger) if finger.isdigit() else self._of_reading(item, names)
         own = self._own(signal)
         nothing = self._saying_nothing(signal, own)
         (beside, seen), before = self._after((t, code, *nothing)), self.state
@@ -169,6 +153,24 @@ class _Asked:
                 found.append(self.reason((item[0], codes[name], x, y), names))
         self.state = after
         return next((one for one in found if one == ACTED), found[-1])
+
+    def _of_contact(self, item: Item, finger: str) -> str:
+        """What becomes of a contact, as its moment ends; what is only kept of fingers is nothing yet."""
+        t, later = item[0], nextafter(item[0], inf)
+        loop = self.program.live(self.state)
+        next(loop)
+        seen = loop.send([(t, self.program.frame, 0.0, 0.0), (later, self.program.frame, 0.0, 0.0)])
+        beside = loop.send([])
+        self.state, _ = self._after(item)
+        loop = self.program.live(self.state)
+        next(loop)
+        now = loop.send([(later, self.program.frame, 0.0, 0.0)])
+        after = loop.send([])
+        kept = [k for k, name in enumerate(self.program.state) if name.startswith(("finger", "area"))]
+        if self._differ((*after, *now), (*beside, *seen), kept):
+            return ACTED
+        taken = self._value(f"finger{finger}_area", after, 0.0) > 0.0
+        return "it has not gone as far as after_travel" if taken else "no touch takes this finger"
 
     def _differ(self, one: tuple[float, ...], other: tuple[float, ...], own: list[int]) -> bool:
         """Whether two states, with what frames read of them, differ in more than what was said."""

@@ -7,8 +7,8 @@ from typing import TYPE_CHECKING, Any, NamedTuple
 from ..basics import ArgumentError
 from ..engines import Kept
 from ..plan import BEYOND, CURSORS
+from ..plan.contacts import check_contacts
 from ..weaving import weave_plan
-from .contacts import Contacts
 from .inbox import NO_TIME
 from .readings import Readings
 from .shakes import Kick
@@ -47,8 +47,8 @@ class Snapshot(NamedTuple):
     place: tuple[float, ...]
     counts: tuple[float, ...]
     given: tuple[tuple[float, ...], ...]
-    contacts: tuple[list[Any], tuple[tuple[object, int], ...]] | None = None
-    """What is known of contacts, and the host's ids of them."""
+    ids: tuple[tuple[object, int], ...] = ()
+    """The host's ids of fingers that are down."""
     readings: list[Any] | None = None
     """What has come of a reading of a device in the hand that is not whole yet."""
     ahead: Chosen | None = None
@@ -70,7 +70,7 @@ class SessionParts(NamedTuple):
 def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Snapshot:
     """Everything that a session is which goes by one plan, and over to another."""
     running, clock, _, intake, host, camera, cues = parts
-    contacts, readings, world = intake.contacts, intake.readings, parts.world
+    readings, world = intake.readings, parts.world
     # mostly nothing was refused, kicked, given: then nothing is copied
     found = (
         running.plan,
@@ -87,7 +87,7 @@ def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Sna
         (*camera.origin, world.now, world.rate),
         tuple(cues.counts.values()) if cues.counts else (),
         tuple(map(tuple, cues.given.values())) if cues.counts else (),
-        (contacts.saved(), tuple(host.ids.items())) if contacts else None,
+        tuple(host.ids.items()) if host.ids else (),
         readings.saved() if readings else None,
         ahead,
     )
@@ -115,9 +115,7 @@ def put_back(one: Snapshot, parts: SessionParts) -> None:
     if one.counts:
         cues.counts = dict(zip(cues.counts, one.counts, strict=True))
         cues.given = {name: list(times) for name, times in zip(cues.given, one.given, strict=True)}
-    if intake.contacts and one.contacts:
-        intake.contacts.restore(one.contacts[0])
-        host.ids = dict(one.contacts[1])
+    host.ids = dict(one.ids)
     if intake.readings and one.readings is not None:
         intake.readings.restore(one.readings)
 
@@ -150,7 +148,7 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "given": [list(times) for times in one.given],
         "hosts": [None if value - value != 0.0 else value for value in one.loop.hosts],
         "rig": list(one.loop.rig),
-        "contacts": [one.contacts[0], [list(pair) for pair in one.contacts[1]]] if one.contacts else None,
+        "fingers": [list(pair) for pair in one.ids],
         "readings": one.readings,
     }
 
@@ -208,24 +206,13 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             tuple(map(float, data["place"])),
             tuple(map(float, data["counts"])),
             tuple(tuple(map(float, times)) for times in data["given"]),
-            _contacts(data, plan, program),
+            tuple((contact, int(finger)) for contact, finger in data.get("fingers", ())),
             _readings(data),
         )
         _check(found)
         return found
     except (LookupError, TypeError, ValueError, ArithmeticError) as error:
         raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
-
-
-def _contacts(
-    data: dict[str, Any], plan: Plan, program: Program
-) -> tuple[list[Any], tuple[tuple[object, int], ...]] | None:
-    """What is known of contacts; those of another profile are refused."""
-    if data.get("contacts") is None:
-        return None
-    known, ids = data["contacts"]
-    Contacts(plan, program.codes, lambda _, __: None).restore(known)
-    return known, tuple((contact, int(finger)) for contact, finger in ids)
 
 
 def _readings(data: dict[str, Any]) -> list[Any] | None:
@@ -255,6 +242,8 @@ def _check(one: Snapshot) -> None:
         for part in (*one.loop.state, *one.values, *one.clock, *one.place, *one.counts, *given, *one.loop.rig)
     ):
         raise ValueError("no number where there must be one")
+    if one.plan.touches:
+        check_contacts(dict(zip(program.state, one.loop.state, strict=True)), len(one.plan.areas))
     arrived, waiting, *_ = one.inbox
     if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*arrived, *waiting)):
         raise ValueError("an event of no signal")

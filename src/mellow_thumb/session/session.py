@@ -18,7 +18,7 @@ from .handheld import HandheldState, handheld_state
 from .host import Host
 from .intake import Intake
 from .listening import Listener
-from .live_signals import live_signals, parts_of
+from .live_signals import heard_in, live_signals, parts_of
 from .reasons import Reasons
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
@@ -495,8 +495,7 @@ class Session:
         that it is asked for, as long as it is asked for each frame.
         """
         self._asked = 2
-        names = {code: name for name, code in self._taken.program.codes.items()}
-        return [(t, names[code], x, y) for t, code, x, y in self._taken.items if code in names]
+        return heard_in(self._taken, self._running, self.now)
 
     @property
     def signals(self) -> dict[str, float | tuple[float, float]]:

@@ -10,7 +10,7 @@ from ..takes import COLUMNS, Take
 from .mouse import smooth_path
 
 if TYPE_CHECKING:
-    from collections.abc import Callable
+    from collections.abc import Callable, Mapping
 
 Place = tuple[float, float]
 
@@ -20,6 +20,10 @@ SLANT = 40.0
 """How two fingers of one hand lie, in degrees."""
 SLIP = 5.0
 """How far a finger slips that taps, in pixels."""
+
+
+CREEP = 4.0
+"""How far a palm creeps as it sinks in, in pixels."""
 
 
 class Fingers:
@@ -63,8 +67,20 @@ class Fingers:
         self._say(f"touch.{self._first + finger}.down", 0.0)
         self._last.pop(finger, None)
 
+    def cancel(self, finger: int = 0) -> None:
+        """The system takes a finger away, as it does where a gesture of its own begins."""
+        self._say(f"touch.{self._first + finger}.cancel", 1.0)
+        self._last.pop(finger, None)
+
     def move(self, place: Place, seconds: float, finger: int = 0) -> None:
         """Move a finger that is down, along the path of least jerk with a slight bow."""
+        self.move_all({finger: place}, seconds)
+
+    def move_all(self, places: Mapping[int, Place], seconds: float) -> None:
+        """Move several fingers that are down at once, each so, to a place of its own."""
+        self._go(seconds, {finger: self._path(finger, place) for finger, place in places.items()})
+
+    def _path(self, finger: int, place: Place) -> Callable[[float], Place]:
         import numpy as np
 
         here, bow = self._last[finger], 0.03 * float(self._random.standard_normal())
@@ -75,23 +91,33 @@ class Fingers:
             aside = bow * sin(pi * done)
             return here[0] + dx * done - dy * aside, here[1] + dy * done + dx * aside
 
-        self._go(seconds, {finger: path})
+        return path
 
-    def swipe(self, begin: Place, end: Place, seconds: float) -> None:
-        """Land, move at an even speed, and lift while moving."""
-        self.land(begin)
-        self._go(seconds, {0: partial(_between, begin, end)})
-        self.lift()
+    def swipe(self, begin: Place, end: Place, seconds: float, finger: int = 0) -> None:
+        """Land, move at an even speed, and lift while moving; from a rim it is a finger that slides in."""
+        self.land(begin, finger)
+        self._go(seconds, {finger: partial(_between, begin, end)})
+        self.lift(finger)
 
-    def tap(self, place: Place, seconds: float = 0.09) -> None:
-        """A short press that slips a little."""
-        self.land(place)
+    def tap(self, place: Place, seconds: float = 0.09, finger: int = 0, *, over: Place | None = None) -> None:
+        """A short press that slips a little, while the first finger goes on to a place, if that is given."""
+        self.land(place, finger)
         slip = (
             SLIP * self._random.random() / self._screen[0],
             SLIP * self._random.random() / self._screen[1],
         )
-        self._go(seconds, {0: lambda share: (place[0] + slip[0] * share, place[1] - slip[1] * share)})
-        self.lift()
+        paths: dict[int, Callable[[float], Place]] = {
+            finger: lambda share: (place[0] + slip[0] * share, place[1] - slip[1] * share)
+        }
+        if over is not None:
+            paths[0] = partial(_between, self._last[0], over)
+        self._go(seconds, paths)
+        self.lift(finger)
+
+    def palm(self, place: Place, finger: int = 9) -> None:
+        """The heel of a hand that comes to rest: it lands, and creeps a little as it sinks in."""
+        self.land(place, finger)
+        self._go(0.1, {finger: partial(_between, place, (place[0], place[1] + CREEP / self._screen[1]))})
 
     def pinch(
         self,

@@ -6,7 +6,7 @@ from collections import Counter
 from typing import TYPE_CHECKING, NamedTuple
 
 from ..plan import COMPONENTS, find_signal
-from ..session import NOT_FINITE, Contacts, Readings, all_codes, feels, is_known, outside, things, unlisted
+from ..session import NOT_FINITE, Readings, Unscaled, feels, is_known, outside, things, unlisted
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -86,10 +86,9 @@ class TakeReader:
 
     def __init__(self, plan: Plan, program: Program) -> None:
         self._things = things(plan)
-        self._contacts = Contacts(plan, program.codes, self._refuse_one) if plan.touches else None
         self._readings = Readings(program.codes, self._refuse_one) if feels(program.codes) else None
-        self._codes = all_codes(program.codes, touched=bool(plan.touches))
-        self._signals = {name: program.heard.get(name) or find_signal(name).signal for name in self._codes}
+        self._unscaled = Unscaled(plan, program.codes, self._refuse_one)
+        self._codes, self._signals = program.codes, program.heard
         self.refused: Counter[tuple[str, str]] = Counter()
         """How often rows were refused, by name and reason."""
         self.clipped: Counter[str] = Counter()
@@ -138,7 +137,9 @@ class TakeReader:
             events = self._events(
                 known, t[rows], value[rows], number[rows], begun[rows] if begun is not None else None
             )
-            yield self._expanded(events) if self._contacts or self._readings else events
+            if self._unscaled.waits:
+                self._unscaled.look(list(zip(*(one.tolist() for one in events), strict=True)))
+            yield self._whole(events, self._readings) if self._readings else events
             begin = max(end, begin + 1)
 
     def _count(self, known: _Names, number: np.ndarray) -> None:
@@ -158,15 +159,14 @@ class TakeReader:
     def _refuse_one(self, signal: str, reason: str) -> None:
         self.refused[signal, reason] += 1
 
-    def _expanded(self, events: Rows) -> Rows:
-        """The same with contacts and readings replaced by what touches and a device in the hand say."""
+    @staticmethod
+    def _whole(events: Rows, readings: Readings) -> Rows:
+        """The same without readings of a device in the hand that are none."""
         import numpy as np
 
-        if not self._contacts and self._readings and not np.isin(events.code, [*self._readings.parts]).any():
+        if not np.isin(events.code, [*readings.parts]).any():
             return events
-        items = list(zip(*(one.tolist() for one in events), strict=True))
-        for stage in (self._contacts, self._readings):
-            items = stage.expand(items) if stage else items
+        items = readings.expand(list(zip(*(one.tolist() for one in events), strict=True)))
         t, code, x, y = zip(*items, strict=True) if items else ((), (), (), ())
         return Rows(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))
 

@@ -12,14 +12,12 @@ from ..expressions import is_infinite, product_of, some, where, worked_out
 from ..formulas import shaping
 from ..plan import ANCHOR, DEVICES, FOCUS, NEARING, PANS, Presses, T, X, Y
 from ..plan.steps import (
-    FINGER,
     HALF_LIFE,
     OneEuro,
     SlowFast,
     capped_rate,
     from_zero,
     glide_of,
-    last_speed,
     once_let_go,
     stop_glide,
     take_zero,
@@ -27,6 +25,8 @@ from ..plan.steps import (
 )
 
 if TYPE_CHECKING:
+    from collections.abc import Mapping
+
     from ..expressions import Block, Handle, Name, Value
     from ..plan import Route
     from .parts import Parts, RouteParts
@@ -146,36 +146,34 @@ class Conditioning:
         """Bring the hand's speed up to date; its size, in signal units a second."""
         route = kept.route
         assert kept.speed
-        half_life = route.speed_gain.half_life if route.speed_gain else FINGER if route.glide else HALF_LIFE
+        half_life = route.speed_gain.half_life if route.speed_gain else HALF_LIFE
         if route.source.width == 2:
             return kept.speed.report(block, X, Y, T, half_life)
         moved = self._moved(route, route.source.components[0])
         now = T if moved is X or moved is Y else ANCHOR
         return kept.speed.report(block, moved, 0.0, now, half_life)
 
-    def lifted(self, block: Block, route: Route) -> None:
-        """Fingers have landed, which stops what still runs out, or lifted: it goes on at their speed."""
+    def stop(self, block: Block, route: Route) -> None:
+        """Fingers have landed, which stops what still runs out."""
+        stop_glide(block, self.parts.routes[route.name].glides.values())
+
+    def run_out(self, block: Block, route: Route, speeds: Mapping[str, Value]) -> None:
+        """Fingers have lifted while they went at some speed: it runs out."""
         parts, kept = self.parts, self.parts.routes[route.name]
-        assert kept.speed
-        (down,) = parts.raw[f"{route.source.signal.name}.down"]
-        with block.when(down != 0.0):
-            stop_glide(block, kept.speed, kept.glides.values())
-        with block.otherwise():
-            speed = last_speed(block, kept.speed)
-            pushes: dict[str, Name] = {}
-            for axis, part, gain in route.parts:
-                way = glide_of(speed, part, gain, route.glide)
-                wanted = product_of([*way, *parts.factors(route)])
-                push = pushes[axis] = block.keep(f"{parts.variables[axis]}_glides", wanted)
-                for key in parts.keys(axis) if axis not in PANS else ():
-                    with parts.while_on(block, key):
-                        own = block.keep(push.name, push)
-                        parts.flows[key].push(block, own, kept.glides[key])
-            for pan in parts.pans if route.pans else ():
-                with parts.while_on(block, pan.keys[0]):
-                    for key, turned in pan.push(block, route, pushes).items():
-                        parts.flows[key].push(block, turned, kept.glides[key])
-                    pan.bound(block)
+        pushes: dict[str, Name] = {}
+        for axis, part, gain in route.parts:
+            way = glide_of(speeds[part], gain, route.glide)
+            wanted = product_of([*way, *parts.factors(route)])
+            push = pushes[axis] = block.keep(f"{parts.variables[axis]}_glides", wanted)
+            for key in parts.keys(axis) if axis not in PANS else ():
+                with parts.while_on(block, key):
+                    own = block.keep(push.name, push)
+                    parts.flows[key].push(block, own, kept.glides[key])
+        for pan in parts.pans if route.pans else ():
+            with parts.while_on(block, pan.keys[0]):
+                for key, turned in pan.push(block, route, pushes).items():
+                    parts.flows[key].push(block, turned, kept.glides[key])
+                pan.bound(block)
 
     # ---- held values
 

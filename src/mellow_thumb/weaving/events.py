@@ -49,6 +49,7 @@ from ..plan.steps import QUICK
 from .conditioning import Conditioning
 from .panning import SCREEN
 from .taking_over import TakingOver
+from .touching import Touching
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -87,6 +88,7 @@ class Events:
     def __init__(self, parts: Parts, passing: Passing) -> None:
         self.parts, self.passing, self.switching = parts, passing, parts.switching
         self.conditioning = Conditioning(parts)
+        self.touching = Touching(self, parts.contacts) if parts.contacts else None
         if parts.mount_parts:
             self.switching.taking_over = TakingOver(parts, parts.mount_parts)
         for listen, routes in self.switching.watched.items():
@@ -97,15 +99,17 @@ class Events:
         """What each code does, in order; a frame does nothing."""
         parts, found = self.parts, []
         codes = parts.codes
-        for signal in parts.impulses:
+        for signal in parts.inputs.impulses:
             found += [(codes[signal.name], signal.name, partial(self._impulse, signal=signal))]
-        facts = parts.releasing
-        for signal in parts.staying:
+        facts = parts.inputs.releasing
+        for signal in parts.inputs.staying:
             words = signal.device if signal.device in (*OWN, "touch") else signal.name
             found.append((codes[signal.name], words, partial(self._writer(signal.name), signal=signal)))
         if facts:
             words = ", ".join(signal.name for signal in facts)
             found.append((codes[facts[0].name], words, partial(self._let_go, facts=facts)))
+        if self.touching:
+            found.append((self.touching.first, "contacts", partial(self.touching.says)))
         for k, (kind, name) in enumerate(parts.settings, len(codes)):
             found.append((k, f"{kind} by the host", partial(self._setting, kind=kind, name=name)))
         events = []
@@ -116,6 +120,10 @@ class Events:
             events.append(Event(code, words, block.statements))
         return events
 
+    def moment(self) -> list[Statement]:
+        """What the contacts of one moment come to as it ends."""
+        return self.touching.moment() if self.touching else []
+
     def _writer(self, name: str) -> Callable[..., None]:
         """Who writes what a held signal does."""
         if name in (*FORCE, *TURN):
@@ -124,7 +132,7 @@ class Events:
 
     # ---- what follows from an event
 
-    def _follow(self, block: Block, change: Change) -> None:
+    def follow(self, block: Block, change: Change) -> None:
         """Write everything that follows from a change."""
         # switching first, then routes: a route must see the gates as they are after the event
         change = self.switching.write(block, change)
@@ -139,17 +147,14 @@ class Events:
                 self.conditioning.deflect(block, route)
             elif route.pins == "pointer" and route.effect == "rate" and route.pointer in change.touched:
                 self.conditioning.point(block, route)
-        for route in self.parts.plan.routes:
-            if route.glide and f"{route.source.signal.name}.down" in change.touched:
-                self.conditioning.lifted(block, route)
         self.passing.go(block)
         self.parts.keep_furthest(block)
-        self._keep_due(block)
+        self.keep_due(block)
 
-    def _keep_due(self, block: Block) -> None:
-        """When the next timer runs out, if one may have been set."""
+    def keep_due(self, block: Block, *, anew: bool = False) -> None:
+        """When the next timer runs out, if one may have been set, or `anew` in any case."""
         timers = self.switching.timers
-        if block.changes(*timers):
+        if anew or block.changes(*timers):
             block.set(DUE, timers[0])
             for timer in timers[1:]:
                 block.set(DUE, where(timer < DUE, timer, DUE))
@@ -164,19 +169,21 @@ class Events:
             with block.when(some(gate.timer <= ANCHOR for gate in late if gate.timer is not None)):
                 for gate in late:
                     gate.wait_out(block, alone=len(late) == 1)
-                self._follow(block, Change({f"timer {gate.gate.name}" for gate in late}))
+                self.follow(block, Change({f"timer {gate.gate.name}" for gate in late}))
         # cues after gates: a long press that asks for a gate of the same moment finds it open
         for cue in switching.cue_states:
             if cue.timer is not None:
                 with block.when(cue.timer <= ANCHOR):
                     block.set(cue.timer, NEVER)
                     switching.give(block, cue)
-                    self._follow(block, Change(set()))
+                    self.follow(block, Change(set()))
         for name, timer in switching.signal_timers.items():
             with block.when(timer <= ANCHOR):
                 block.set(timer, NEVER)
                 self._run_out(block, name)
-        self._keep_due(block)
+        if self.touching:
+            self.touching.wait_out(block)
+        self.keep_due(block, anew=True)
         return block.statements
 
     def _run_out(self, block: Block, name: str) -> None:
@@ -185,7 +192,7 @@ class Events:
         if name not in self.switching.wants:
             for part in raw:
                 block.set(part, 0.0)
-            self._follow(block, Change({name}))
+            self.follow(block, Change({name}))
             return
         block.set(raw[0], self.switching.wants[name])
         self._changed(block, name, raw[0])
@@ -196,15 +203,16 @@ class Events:
         """What one displacement does, `age` after the last commit."""
         caught = self.switching.caught.get(signal.name)
         if caught is None:
-            self._displace(block, signal)
+            self.displace(block, signal)
             return
         # the pointer was just caught: the window library moves it to the middle, and no hand did that
         with block.when(caught == 0.0):
-            self._displace(block, signal)
+            self.displace(block, signal)
         with block.otherwise():
             block.set(caught, 0.0)
 
-    def _displace(self, block: Block, signal: Signal) -> None:
+    def displace(self, block: Block, signal: Signal) -> None:
+        """Write what a displacement by `x` and `y` does."""
         if self.switching.device is not None:
             self._stir(block, signal)
         for cue in self.switching.cue_states:
@@ -214,7 +222,7 @@ class Events:
         for gate in self.switching.gate_states.values():
             if gate.gate.travel and gate.gate.travel.signal.signal == signal:
                 with block.when(gate.travels), block.when(gate.travel(block, X, Y, over)):
-                    self._follow(block, Change({f"travel {gate.gate.name}"}))
+                    self.follow(block, Change({f"travel {gate.gate.name}"}))
         for count, route in enumerate(self.parts.plan.routes, 1):
             if route.source.signal == signal:
                 block.note(f"route {count}")
@@ -262,7 +270,7 @@ class Events:
             with block.when(way >= {"count": MOVED, "px": MOVED, "screen": 0.02}.get(signal.unit, 0.5)):
                 block.set(device, family)
                 block.set(way, 0.0)
-                self._follow(block, Change({"device"}))
+                self.follow(block, Change({"device"}))
 
     # ---- held values
 
@@ -277,7 +285,13 @@ class Events:
         for held, part in zip(raw, (X, Y), strict=False):
             # half of a pair comes with no number for the other, which stays as it is
             block.set(held, where(part.known(), part, held) if signal.pair else part)
-        self._follow(block, Change(self._said(block, signal)))
+        if self.touching and signal.name in (SCREEN, "host.pixels_per_cm"):
+            self.touching.resize(block)
+        self.held(block, signal)
+
+    def held(self, block: Block, signal: Signal) -> None:
+        """Write what follows from a held value that is kept by now."""
+        self.follow(block, Change(self._said(block, signal)))
 
     def _said(self, block: Block, signal: Signal) -> set[str]:
         """What a held value means besides, now that it is kept; what that touches."""
@@ -315,7 +329,7 @@ class Events:
             touched |= self._said(block, find_signal(AIM).signal)
         if parts.told:
             touched |= self._posed(block, rotation)
-        self._follow(block, Change(touched))
+        self.follow(block, Change(touched))
 
     def _told(self, block: Block, signal: Signal) -> None:
         """What one part of an attitude that the host knows does; with the last it is taken, if it is one."""
@@ -324,7 +338,7 @@ class Events:
             return
         rotation = (*self.parts.told, X)
         with block.when(block.call(is_rotation, *rotation)[0] != 0.0):
-            self._follow(block, Change(self._posed(block, rotation)))
+            self.follow(block, Change(self._posed(block, rotation)))
 
     def _posed(self, block: Block, rotation: tuple[Value, ...]) -> set[str]:
         """Keep how a device in the hand is turned; what that touches."""
@@ -354,7 +368,8 @@ class Events:
         A switch is up until it is pressed afresh; a stick only until the focus is back, or its device is.
         """
         parts = self.parts
-        held = [signal for signal in parts.staying if signal.device in DEVICES]
+        staying = [*parts.inputs.staying, *(one for one in parts.inputs.made.values() if one.held)]
+        held = [signal for signal in staying if signal.device in DEVICES]
         for fact in facts:
             # one piece of code serves all of these facts, or what they let go would be written out for each
             is_fact = CODE == whole(parts.codes[fact.name])
@@ -369,15 +384,22 @@ class Events:
                 for route in parts.routes.values() if fact.name == "motion.connected" else ():
                     for zero in route.zeros if route.route.tilts else ():
                         block.set(zero, 0.0)
+                if self.touching and fact.name in ("host.focus", "touch.connected"):
+                    self.touching.let_go(block)
                 self._leave(block, fact)
         touched = {"host.focus", "device", *(signal.name for signal in held)}
-        self._follow(block, Change(touched, quiet=True))
+        self.follow(block, Change(touched, quiet=True))
 
     def _leave(self, block: Block, fact: Signal) -> None:
         """A family whose only device is unplugged is no longer the active one."""
         family, device = DEVICES.get(fact.device, ""), self.switching.device
         others = [name for name in self.switching.families if name != family]
-        if others and device is not None and [*DEVICES.values()].count(family) == 1:
+        if (
+            family in self.parts.plan.families
+            and others
+            and device is not None
+            and [*DEVICES.values()].count(family) == 1
+        ):
             gone, next_ = (float(self.parts.plan.families.index(name)) for name in (family, others[0]))
             block.set(device, where(device == gone, next_, device))
 
@@ -385,7 +407,8 @@ class Events:
         """Put a held value to rest: a switch, and a stick whose device is gone."""
         name, switching = signal.name, self.switching
         turned = gone and name in ATTITUDE
-        rests = signal.kind == "switch" or turned or (signal.kind in ("deflection", "rate") and gone)
+        lets_go = signal.kind in ("deflection", "rate") and (gone or signal.device == "touch")
+        rests = signal.kind == "switch" or turned or lets_go
         for k, raw in enumerate(self.parts.raw[name]):
             if rests:
                 block.set(raw, 0.0)
@@ -400,35 +423,40 @@ class Events:
         """A press or a release. One that the host's interface used, or without the focus, counts nowhere."""
         if signal.device in OWN:
             block.set(raw, flag(X != 0.0))
-            self._follow(block, Change({signal.name}))
+            self.follow(block, Change({signal.name}))
             return
-        switching, hands = self.switching, self.parts.plan.hands
-        held = switching.wants.get(signal.name, raw)
+        held = self.switching.wants.get(signal.name, raw)
         unheard = some([Y < 0.0, FOCUS == 0.0])
         # a press without the focus, or that the interface used, changes nothing; a release always counts, or
         # a switch could stay down for good
         down = block.keep("down", where(X == 0.0, 0.0, where(unheard, held, 1.0)))
         with block.when(down != held):
-            if signal.name in switching.began_on:
-                block.set(switching.began_on[signal.name], where(down != 0.0, Y, 0.0))
-            if hands.steadies:
-                wait = where(down != 0.0, hands.min_hold, hands.debounce)
-                block.set(held, down)
-                timer = switching.signal_timers[signal.name]
-                block.set(timer, where(down != raw, ANCHOR + wait, NEVER))
-                self._keep_due(block)
-            else:
-                block.set(raw, down)
-                self._changed(block, signal.name, down)
+            if signal.name in self.switching.began_on:
+                block.set(self.switching.began_on[signal.name], where(down != 0.0, Y, 0.0))
+            self.press(block, signal, down)
+
+    def press(self, block: Block, signal: Signal, down: Name) -> None:
+        """Write what a press or a release does, that is another than it was."""
+        (raw,), hands = self.parts.raw[signal.name], self.parts.plan.hands
+        held = self.switching.wants.get(signal.name)
+        if held is not None:
+            wait = where(down != 0.0, hands.min_hold, hands.debounce)
+            block.set(held, down)
+            timer = self.switching.signal_timers[signal.name]
+            block.set(timer, where(down != raw, ANCHOR + wait, NEVER))
+            self.keep_due(block)
+        else:
+            block.set(raw, down)
+            self._changed(block, signal.name, down)
 
     def _changed(self, block: Block, name: str, rose: Name) -> None:
         """What follows when a switch has changed."""
-        signal = next(signal for signal in self.parts.held if signal.name == name)
+        signal = next(signal for signal in self.parts.inputs.held if signal.name == name)
         touched, device = {name}, self.switching.device
         if device is not None:
             block.set(device, where(rose != 0.0, self._family(signal), device))
             touched |= {"device"}
-        self._follow(block, Change(touched, name, rose))
+        self.follow(block, Change(touched, name, rose))
 
     # ---- words from the host
 
@@ -474,7 +502,7 @@ class Events:
 
         That is where entering it early might touch a limit, and where it changes more than an axis.
         """
-        for code, signal in enumerate(self.parts.impulses):
+        for code, signal in enumerate(self.parts.inputs.impulses):
             routes = [route for route in self.parts.plan.routes if route.source.signal == signal]
             pushes: dict[str, list[Value]] = {}
             for route in routes:

@@ -14,13 +14,9 @@ from ..expressions import Branch, Leave, Loop, Name, Note, Set, Skip, Word, ever
 from ..plan import AGE, ANCHOR, CODE, DT, DUE, FOCUS, LONGEST, MERGE, PACE, STOP, WAIT, T
 
 if TYPE_CHECKING:
-    from collections.abc import Callable
-
     from ..expressions import Statement, Value
     from .events import Event
     from .woven import Woven
-
-    Wrap = Callable[[str, list[Statement]], list[Statement]]
 
 READING = Word("reading")
 """1 while the state is a copy that a frame read, the committed one beside it."""
@@ -29,12 +25,6 @@ READING = Word("reading")
 def copy_of(name: str) -> Name:
     """What holds a committed state value while a frame reads a copy."""
     return Word(f"kept_{name}")
-
-
-def as_it_is(stem: str, statements: list[Statement]) -> list[Statement]:
-    """A part of the loop, written where it stands."""
-    del stem
-    return statements
 
 
 def restored(woven: Woven) -> list[Statement]:
@@ -53,24 +43,25 @@ def drop(woven: Woven) -> list[Statement]:
     return [Branch(READING != 0.0, [Branch(another, restored(woven), []), _set(READING, 0.0)], [])]
 
 
-def item(woven: Woven, wrap: Wrap = as_it_is) -> list[Statement]:
-    """What one item does: let time pass up to it, then act by its code. `wrap` writes the larger parts."""
+def item(woven: Woven) -> list[Statement]:
+    """What one item does: let time pass up to it, then act by its code."""
     deaf = every([CODE < whole(woven.impulses), FOCUS == 0.0])
     return [
         *([Branch(deaf, [Skip()], [])] if woven.deaf else []),
-        Loop(_pass(woven, wrap)),
-        Branch(CODE < whole(woven.frame), _halves(woven.events, wrap), []),
+        Loop(_pass(woven)),
+        Branch(CODE < whole(woven.frame), _halves(woven.events), []),
     ]
 
 
-def _pass(woven: Woven, wrap: Wrap) -> list[Statement]:
+def _pass(woven: Woven) -> list[Statement]:
     """One round of letting time pass: to the item, to a timer, or to the end of the longest step."""
     timed = bool(woven.timers)
     longest: Value = PACE if woven.pace else lift(LONGEST)
     ends = [CODE == whole(woven.frame), STOP == T, *([DUE > T] if timed else [])]
     keep = [_set(copy_of(name), Word(name)) for name in (ANCHOR.name, *woven.flowing)]
     return [
-        *([Branch(DUE <= ANCHOR, wrap("timers", woven.timers), [])] if timed else []),
+        *([Branch(DUE <= ANCHOR, woven.timers, [])] if timed else []),
+        *woven.moment,
         _set(AGE, T - ANCHOR),
         Branch(AGE <= 0.0, [Leave()], []),  # it is due now; an event older than the last commit acts at that
         *_enter(woven, timed=timed),
@@ -84,7 +75,7 @@ def _pass(woven: Woven, wrap: Wrap) -> list[Statement]:
         _set(DT, STOP - ANCHOR),
         # what time does next is a frame's own: keep what was committed, to put it back
         Branch(every(ends), [*keep, _set(READING, 1.0)], []),
-        *wrap("passing", woven.passing),
+        *woven.passing,
         _set(ANCHOR, STOP),
     ]
 
@@ -100,13 +91,13 @@ def _enter(woven: Woven, *, timed: bool) -> list[Statement]:
     return [Branch(every(soon), asks, [])]
 
 
-def _halves(events: list[Event], wrap: Wrap) -> list[Statement]:
+def _halves(events: list[Event]) -> list[Statement]:
     """Events in order of their codes, as a tree of questions."""
     if len(events) <= 1:
-        return [part for one in events for part in (Note(one.words), *wrap("event", one.statements))]
+        return [part for one in events for part in (Note(one.words), *one.statements)]
     # a tree asks as many questions as the logarithm of the events; a row would ask half of them
     middle = len(events) // 2
-    low, high = _halves(events[:middle], wrap), _halves(events[middle:], wrap)
+    low, high = _halves(events[:middle]), _halves(events[middle:])
     return [Branch(CODE < whole(events[middle].code), low, high)]
 
 

@@ -48,6 +48,7 @@ from ..plan import (
     X,
     Y,
 )
+from ..plan.contacts import Contacts, Facts
 from ..plan.handheld import TURN, Attitude
 from ..plan.mounts import Flat, Headset, Orbit, Overhead
 from ..plan.steps import (
@@ -64,6 +65,7 @@ from ..plan.steps import (
     Wish,
 )
 from .flows import AxisFlow, Turn
+from .inputs import inputs_of
 from .panning import Pan
 from .roles import own_role, role_of_on, say_owners
 from .switching import Switching
@@ -166,8 +168,7 @@ class Parts:
     def __init__(self, plan: Plan, settings: tuple[Setting, ...]) -> None:
         self.plan, self.settings = plan, settings
         self.state = State()
-        instances = plan.mounts.instances
-        self.axes = {one.key: one.axis for one in instances}
+        self.axes = {one.key: one.axis for one in plan.mounts.instances}
         """Every axis as a mount has it, by the key of the instance."""
         say_owners(plan, self.state, {key: self._variable(key, k) for k, key in enumerate(self.axes, 1)})
         self.state.new(ANCHOR.name)
@@ -178,6 +179,7 @@ class Parts:
         }
         self._make_signals()
         self.switching = Switching(plan, self.state, self.names, self.raw)
+        self.contacts = self._make_contacts()
         self.snapped: Handle | None = None
         """When the view last went round by a step (s)."""
         self.returning: dict[str, tuple[int, Return, Handle]] = {}
@@ -244,28 +246,28 @@ class Parts:
     # ---- what is kept
 
     def _make_signals(self) -> None:
-        """What is kept of each signal, and its code: impulses, then what is held, then what lets go of it."""
-        used = {address.signal.name: address.signal for address in self.plan.signals}
-        self.impulses = [signal for signal in used.values() if not signal.held]
-        self.held = [signal for signal in used.values() if signal.held]
-        self.releasing = [
-            signal
-            for signal in self.held
-            if signal.name == "host.focus" or signal.name.endswith(".connected")
-        ]
-        """The facts that let go of what is held: a lost focus, a device that is unplugged."""
-        facts = {signal.name for signal in self.releasing}
-        self.staying = [signal for signal in self.held if signal.name not in facts]
-        """All that is held but these."""
-        ordered = [*self.impulses, *self.staying, *self.releasing]
-        self.codes = {signal.name: k for k, signal in enumerate(ordered)}
+        """What is kept of each signal, and its code."""
+        self.inputs = inputs_of(self.plan)
+        """The signals that it reads, by what becomes of them."""
+        self.codes = self.inputs.codes
         self.raw: dict[str, tuple[Handle, ...]] = {}
-        for signal in self.held:
+        for signal in self.inputs.held:
             self.raw[signal.name] = self._new_raw(signal)
-        self.attitude = Attitude.new(self.state, "attitude") if TURN[0] in used else None
+        self.attitude = Attitude.new(self.state, "attitude") if TURN[0] in self.raw else None
         """How a device in the hand is turned, where something asks for that or for how it aims."""
-        self.told = tuple(self.state.new(f"told_{part}") for part in "xyz") if ATTITUDE[0] in used else ()
+        self.told = tuple(self.state.new(f"told_{part}") for part in "xyz") if ATTITUDE[0] in self.raw else ()
         """What the host has said of that so far; with the fourth part it is whole."""
+
+    def _make_contacts(self) -> Contacts | None:
+        """What is kept of fingers, where the plan asks for them."""
+        if not self.plan.touches:
+            return None
+        stems = {f"touch.{one.name}": one.name for one in self.plan.touches}
+        running_out = {stems[one.source.signal.name] for one in self.plan.routes if one.glide}
+        facts = Facts(self.raw["host.screen"], self.raw["host.pixels_per_cm"][0])
+        contacts = Contacts(self.state, self.plan.areas, running_out, facts)
+        self.switching.timers += contacts.timers
+        return contacts
 
     def _new_raw(self, signal: Signal) -> tuple[Handle, ...]:
         """What holds what a signal last said; a name of the profile's own is a number."""
@@ -331,7 +333,7 @@ class Parts:
         """Give a route its state, and its place in the flow of the axes that it drives."""
         route, stem, new = parts.route, parts.stem, self.state.new
         slow_fast = isinstance(route.smoothing, SlowFast) and route.effect == "step"
-        if route.speed_gain or route.glide or slow_fast:
+        if route.speed_gain or slow_fast:
             parts.speed = HandSpeed.new(self.state, stem)
         if route.turn_boost:
             parts.past = new(f"{stem}_past")
@@ -348,7 +350,7 @@ class Parts:
         zeros = "xyzw" if route.tilts else route.source.components if route.zero_on_open else ""
         parts.zeros = tuple(new(f"{stem}_zero_{'x' if len(zeros) == 1 else part}") for part in zeros)
         cap = self.plan.hands.turn_cap
-        capped = not is_infinite(cap) and route.source.signal in self.impulses
+        capped = not is_infinite(cap) and not route.source.signal.held
         if route.effect == "step" and capped:
             parts.cap = Cap.new(self.state, stem, cap, route.source.components)
         if route.effect != "pin":

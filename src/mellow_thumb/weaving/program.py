@@ -33,7 +33,7 @@ from .languages import (
 from .parts import Parts
 from .passing import WITHIN, Passing
 from .posing import arguments, hosts, kept, rig, walked_by, weave_pose
-from .reading import Reading
+from .reading import Reading, pad_places
 from .walking import READ
 from .woven import Woven
 
@@ -133,6 +133,8 @@ class Program:
     """The families of devices that the plan uses."""
     places: dict[str, int]
     """Where a frame has the active ``device`` and the ``cursor``, if they can change."""
+    pads: tuple[tuple[str, int, bool], ...]
+    """The thumb pads: of each its name, where a frame has it, and whether it has a place of its own."""
     fade: float
     """How long a view takes to come back after a snap, in seconds."""
     walks: dict[str, int]
@@ -255,10 +257,11 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
     events.waits(waits)
     names = [one.name for one in parts.state.handles]
     return Woven(
-        impulses=len(parts.impulses),
+        impulses=len(parts.inputs.impulses),
         frame=len(parts.codes) + len(parts.settings),
-        deaf=bool(parts.impulses) and FOCUS.name in names,
+        deaf=bool(parts.inputs.impulses) and FOCUS.name in names,
         timers=events.timers() if parts.switching.timers else [],
+        moment=events.moment(),
         waits=waits.statements,
         nearness=nearness.statements,
         pace=pace.statements,
@@ -349,6 +352,12 @@ def _seats(plan: Plan, reading: Reading) -> _Seats:
     )
 
 
+def _pads(plan: Plan, seat: _Seats) -> tuple[tuple[str, int, bool], ...]:
+    """The thumb pads, as :class:`Program` says."""
+    pads = [one for one in plan.touches if one.kind == "thumb_pad"]
+    return tuple((one.name, seat.places[pad_places(one.name)[0]], one.centre is not None) for one in pads)
+
+
 def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
     """Weave a plan, without its numbers."""
     plan, among = with_parameters(given, take_apart(given))
@@ -380,7 +389,7 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         numbers=(),
         roles=parts.state.roles,
         codes=parts.codes,
-        heard={signal.name: signal for signal in (*parts.impulses, *parts.held)},
+        heard={signal.name: signal for signal in parts.inputs.fed},
         settings={setting: k for k, setting in enumerate(settings, len(parts.codes))},
         axes=(*(axis.name for axis in plan.axes), "yaw_total"),
         posing=seat.posing,
@@ -394,6 +403,7 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         gates=tuple(gate.name for gate in plan.gates),
         families=plan.families,
         places=seat.places,
+        pads=_pads(plan, seat),
         fade=0.0,
         walks=seat.walks,
         mounts=tuple(one.mount.name for one in plan.mounts.all),

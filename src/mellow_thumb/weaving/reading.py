@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..expressions import exp, total
+from ..expressions import exp, flag, total
 from ..formulas import clamp, of_logarithm, wrapped
 from ..plan import MOVES
 from .taking_over import weights
@@ -12,6 +12,12 @@ from .taking_over import weights
 if TYPE_CHECKING:
     from ..expressions import Block, Value
     from .parts import Parts
+
+
+def pad_places(name: str) -> tuple[str, ...]:
+    """What a frame calls what it reads of a thumb pad."""
+    parts = ("centre_x", "centre_y", "radius", "finger_x", "finger_y", "held")
+    return tuple(f"touch.{name}.{part}" for part in parts)
 
 
 class Reading:
@@ -33,7 +39,20 @@ class Reading:
             "mount": mount,
             "snapped": parts.snapped,
         }
-        return {name: one for name, one in found.items() if one is not None}
+        return {name: one for name, one in found.items() if one is not None} | self._pads()
+
+    def _pads(self) -> dict[str, Value]:
+        """Of each thumb pad where its middle is and its finger, how large it is, and whether it is held."""
+        contacts = self.parts.contacts
+        found: dict[str, Value] = {}
+        for area in contacts.areas if contacts else ():
+            pad, state = area.pad, area.state
+            if contacts and pad:
+                radius = contacts.screen.length(pad.touch.radius)
+                values = (pad.state["centre_x"], pad.state["centre_y"], radius, state["ax"], state["ay"])
+                held = flag(state["size"] > 0.0)
+                found |= zip(pad_places(pad.touch.name), (*values, held), strict=True)
+        return found
 
     def write(self, block: Block) -> list[Value]:
         """Write what a frame reads; what holds it, in order."""

@@ -24,6 +24,7 @@ def say_owners(plan: Plan, state: State, variables: Mapping[str, str]) -> None:
         "gate": (f"gates.{one.name}" for one in plan.gates),
         "cue": (f"cues.{one.name}" for one in plan.cues),
         "signal": (f"signals.{one.name}" for one in plan.derived),
+        "area": (f"touch.{'+'.join(touch.name for touch in area)}" for area in plan.areas),
     }
     for stem, names in numbered.items():
         for k, name in enumerate(names, 1):

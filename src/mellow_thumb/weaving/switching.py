@@ -104,8 +104,9 @@ class Switching:
 
     @property
     def held(self) -> list[Signal]:
-        """The signals of devices and of the host that are held, in the order of their names."""
-        return list({a.signal.name: a.signal for a in self.plan.signals if a.signal.held}.values())
+        """The signals that are held, in the order of their names; contacts are kept elsewhere."""
+        used = {a.signal.name: a.signal for a in self.plan.signals if a.signal.held}
+        return [one for name, one in used.items() if name in self.raws]
 
     def of_signal(self, signal: str, ending: str, start: float = 0.0) -> Handle:
         """Something more that is kept of a signal."""
@@ -215,7 +216,8 @@ class Switching:
                 self.turned = tuple(self.state.new(f"turned_{part}") for part in "xyzw")
                 self.turned_t = self.state.new("turned_t", -NEVER)
         for signal in self.held if self.plan.hands.steadies else ():
-            if signal.device in DEVICES and signal.kind == "switch":
+            brief = signal.device == "touch" and not signal.name.endswith(".down")
+            if signal.device in DEVICES and signal.kind == "switch" and not brief:
                 self.wants[signal.name] = self.of_signal(signal.name, WANTS)
                 self._signal_timer(signal.name)
         for signal in self.held:

@@ -24,6 +24,8 @@ class Woven:
     """Whether displacements count only while the window has the focus."""
     timers: list[Statement]
     """What happens at the moment at which a timer runs out; nothing where there are none."""
+    moment: list[Statement]
+    """What the contacts of one moment come to as it ends; nothing where there are none."""
     waits: list[Statement]
     """Which displacements must commit at their own time: `wait` is 0 then."""
     nearness: list[Statement]

@@ -31,7 +31,7 @@ def test_gestures_show_each_contact_and_what_is_made_of_them() -> None:
     rings = [line for line in screen.lines if line.get_markerfacecolor() == "white"]
     assert len(rings) == 8  # a drag, two fingers of each of two pinches, a swipe, two taps
     names = [panel.texts[0].get_text() for panel in panels]
-    assert names == ["touch.drag.x", "touch.drag.y", "touch.drag.down", "touch.drag.tap", "touch.pinch"]
+    assert names == ["touch.drag.down", "touch.drag.tap", "touch.drag.x", "touch.drag.y", "touch.pinch"]
     pinched = np.asarray(panels[-1].lines[0].get_ydata())
     assert pinched.max() == pytest.approx(0.7 / 0.25, rel=0.03)
     assert pinched[-1] == pytest.approx(0.7 / 0.25 * 0.15 / 0.6, rel=0.05)

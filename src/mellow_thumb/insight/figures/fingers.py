@@ -5,20 +5,15 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from ...plan import FINGERS
-from ...takes import TakeReader
-from ...weaving import weave_plan
+from ..touched import touched
 from .plots import GRID, INK, QUIET, blank, quiet, write
 
 if TYPE_CHECKING:
-    import numpy as np
-    import numpy.typing as npt
     from matplotlib.axes import Axes
     from matplotlib.figure import Figure
 
     from ...profiles import Profile
     from ...takes import Take
-
-    Array = npt.NDArray[np.float64]
 
 HUES = ("#1d6a96", "#b4531f", "#5d7a2c", "#6f4a8e", "#8c2f39")
 
@@ -39,7 +34,7 @@ def gestures(profile: Profile, take: Take) -> Figure:
     signal = take.table["signal"].astype(str)
     for finger in range(1, FINGERS + 1):
         _contacts(panel, take, signal, finger, (wide, tall))
-    made = _made(profile, take)
+    made = touched(profile, take)
     grid = figure.add_gridspec(max(len(made), 1), 1, hspace=0.32, left=0.57, right=0.93, top=0.84, bottom=0.1)
     end = float(take.table["t"].max()) if len(take.table) else 1.0
     for k, (name, (unit, t, value)) in enumerate(made.items()):
@@ -77,34 +72,6 @@ def _contacts(panel: Axes, take: Take, signal: Any, finger: int, size: tuple[flo
         panel.plot(*path.T, color=hue, linewidth=2.0, solid_capstyle="round")
         panel.plot(*path[0], marker="o", markersize=9, markerfacecolor="white", color=hue)
         panel.plot(*path[-1], marker="o", markersize=5, color=hue)
-
-
-def _made(profile: Profile, take: Take) -> dict[str, tuple[str, Array, Array]]:
-    """What was made of fingers: for each signal its unit, times and values, movements added up."""
-    import numpy as np
-
-    program = weave_plan(profile)
-    parts: dict[str, list[tuple[float, float, float]]] = {}
-    by_code = {code: name for name, code in program.codes.items() if name.startswith("touch.")}
-    for events in TakeReader(profile, program).read(take.table):
-        for t, code, x, y in zip(*(one.tolist() for one in events), strict=True):
-            if code in by_code:
-                parts.setdefault(by_code[code], []).append((t, x, y))
-    found: dict[str, tuple[str, Array, Array]] = {}
-    for name, rows in sorted(parts.items()):
-        heard, table = program.heard[name], np.array(rows)
-        if heard.kind == "position":
-            continue
-        for k, part in enumerate(("x", "y") if heard.pair else ("",), 1):
-            label = f"{name}.{part}" if part else name
-            if heard.kind == "ratio":
-                found[label] = ("x, since the beginning", table[:, 0], np.exp(np.cumsum(table[:, k])))
-            elif heard.kind == "displacement":
-                found[label] = (f"{heard.unit}, added up", table[:, 0], np.cumsum(table[:, k]))
-            else:
-                unit = "0 or 1" if heard.kind == "switch" else "-1 to 1"
-                found[label] = (unit, table[:, 0], table[:, k])
-    return found
 
 
 def _screen(take: Take) -> tuple[float, float]:

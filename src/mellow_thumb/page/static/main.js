@@ -6,6 +6,7 @@ import { Headset } from "./headset.js";
 import { Line } from "./line.js";
 import { Marsh } from "./marsh.js";
 import { Notebook } from "./notebook.js";
+import { Pads } from "./pads.js";
 import { Traces } from "./traces.js";
 import { Watch } from "./watch.js";
 
@@ -17,6 +18,7 @@ const marsh = location.hash === "#undrawn" ? undrawn() : new Marsh(scene, land);
 marsh.draw({ pose: [0, 2, 6, 0, 0, 0, 1, 60, 0], warden: [0, land.board, 0, 0, 0, 0, 1] });
 for (let k = 0; k < 3; k += 1) await new Promise(requestAnimationFrame);
 const watch = new Watch();
+const pads = new Pads();
 const traces = new Traces(find("traces"), find("route"), find("legend"));
 let shown = 0;
 let loose = false; // whether a mouse turns something and nothing holds the pointer
@@ -77,6 +79,7 @@ function again(found) {
 function frame(message) {
   marsh.draw(message, headset.head);
   watch.frame(message);
+  pads.frame(message);
   traces.frame(message);
   came.frame(message);
   hands.follow(message.cursor);

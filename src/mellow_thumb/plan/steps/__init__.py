@@ -9,7 +9,7 @@ from .closing import CLOSINGS, Back, Close
 from .curves import Blend, Curve, Points, Power
 from .dead_zone import DeadZone
 from .exponential import Exponential
-from .glide import FINGER, glide_of, last_speed, stop_glide
+from .glide import glide_of, stop_glide
 from .hand_speed import HALF_LIFE, HandSpeed
 from .one_euro import Filtered, OneEuro
 from .opening import from_zero, once_let_go, take_zero, turned_from_zero
@@ -25,7 +25,6 @@ Smoothing = Exponential | Spring | OneEuro | SlowFast
 
 __all__ = [
     "CLOSINGS",
-    "FINGER",
     "HALF_LIFE",
     "LN2",
     "QUICK",
@@ -53,7 +52,6 @@ __all__ = [
     "capped_rate",
     "from_zero",
     "glide_of",
-    "last_speed",
     "once_let_go",
     "run_back",
     "stop_glide",

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ...expressions import Branch, Leave, Loop, Set, Skip, used
+from ...expressions import Branch, Leave, Loop, Part, Set, Skip, used
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Mapping, Sequence
@@ -36,6 +36,8 @@ class C:
     def __init__(self, kept: Mapping[str, str], given: Iterable[str] = ()) -> None:
         self.kept, self.given = dict(kept), set(given)
         self.locals: list[str] = []
+        self.parts: dict[str, list[str]] = {}
+        """What is written apart: the body of each part by its name."""
         self._held = 0
 
     # ---- values: a hook a kind
@@ -118,9 +120,23 @@ class C:
                 found += self._when(one)
             elif isinstance(one, Loop):
                 found += ["for (;;) {", *indented(self.lines(one.body)), "}"]
+            elif isinstance(one, Part):
+                found.append(self._part(one))
             elif isinstance(one, Leave | Skip):
                 found.append("break;" if isinstance(one, Leave) else "return;")
         return found
+
+    def _part(self, one: Part) -> str:
+        """A function of its own, and the call of it."""
+        ours, self.locals = self.locals, []
+        body = self.lines(used(one.body, [*self.kept, *self.given]))
+        self.parts[one.name] = [*self.declared(), *body]
+        self.locals = ours
+        return self.call(one.name)
+
+    def call(self, part: str) -> str:
+        """The call of a part that is written apart."""
+        raise NotImplementedError(part)
 
     def _when(self, one: Branch) -> list[str]:
         found = [f"if ({self.value(one.test)}) {{", *indented(self.lines(one.body))]
@@ -141,7 +157,7 @@ class C:
 
     def _target(self, target: Name) -> str:
         named, _ = self.value_name(target)
-        if not named.startswith("s->") and named not in self.locals:
+        if not named.startswith("s->") and named not in (*self.given, *self.locals):
             self.locals.append(named)
         return named
 

@@ -51,6 +51,8 @@ typedef struct { double t, code, x, y; } item;
 
 #define GATHERED 32
 
+@parts@
+
 static void act(kept *restrict s, const double *restrict n, double t, int code, double x, double y)
 {
     (void)n;
@@ -272,6 +274,10 @@ class _C(C):
         super().__init__(kept, given)
         self.places = {name: k for k, name in enumerate(program.parameters)}
 
+    def call(self, part: str) -> str:
+        """The call of a part that is written apart."""
+        return f"{part}(s, n, t, code, x, y);"
+
     def value_parameter(self, one: Parameter) -> tuple[str, int]:
         """Where its number lies."""
         return f"n[{self.places[one.name]}]", ATOM
@@ -293,7 +299,8 @@ def engine_text(program: Program) -> EngineText:
     copies = [copy_of(one).name for one in (ANCHOR.name, *woven.flowing)]
     rig = {one.name: f"rig_{one}" for one in posed.kept}
     state = [*program.state, *copies, READING.name]
-    acting, reading, saving = (_C({one: one for one in state}, program, "t") for _ in range(3))
+    kept = {one: one for one in state}
+    acting, reading, saving = (_C(kept, program, given) for given in (("t", "x", "y"), "t", "t"))
     posing = _C(rig, program, "t")
     dropped = Branch(READING != 0.0, [*restored(woven), Set((READING,), (lift(0.0),))], [])
     act, read = acting.body([*drop(woven), *item(woven)]), reading.body(woven.reading, woven.outputs)
@@ -302,11 +309,13 @@ def engine_text(program: Program) -> EngineText:
     given = [*(f"seen[{k}]" for k in program.posing), *(f"host[{k}]" for k in range(len(program.hosts)))]
     begin = [f"const double {name} = {what};" for name, what in zip(taken, given, strict=True)]
     turned = _body(evened, heading_of)
-    called = set(re.findall(r"\b([a-z]\w*)\(", "\n".join([*act, *read, *made, *turned])))
+    apart = [line for body in acting.parts.values() for line in body]
+    called = set(re.findall(r"\b([a-z]\w*)\(", "\n".join([*act, *apart, *read, *made, *turned])))
     maths = tuple(name for name in (*MATHS, "pow") if name in called)
     parts = {
         "fields": [f"double {one};" for one in (*rig.values(), *state)],
         "act": [*acting.declared(), *act],
+        "parts": [line for name, body in acting.parts.items() for line in _part(name, body)],
         "read": [*reading.declared(), *read],
         "pose": [*begin, *(f"(void){name};" for name in taken), *posing.declared(), *made],
         "save": save,
@@ -332,6 +341,13 @@ def _body(*formulas: Callable[..., object]) -> list[str]:
     return [*writer.declared(), *lines, f"return {writer.value(found[0])};"]
 
 
+def _part(name: str, body: list[str]) -> list[str]:
+    """A function for a part that is written apart."""
+    given = "kept *restrict s, const double *restrict n, double t, int code, double x, double y"
+    unused = [f"(void){one};" for one in ("n", "t", "code", "x", "y")]
+    return [f"static void {name}({given})", "{", *indented([*unused, *body]), "}", ""]
+
+
 def _case(place: int, name: str) -> list[str]:
     """What works one function out for a row of pairs."""
     given = "x[2 * k], x[2 * k + 1]" if name in _PAIRS else "x[2 * k]"
@@ -352,7 +368,7 @@ def _filled(parts: dict[str, list[str]], layout: Layout, counts: dict[str, int])
         "FRAME_AT": layout.frame,
     }
     for key, lines in parts.items():
-        text = text.replace(f"@{key}@", "\n".join(indented(lines)))
+        text = text.replace(f"@{key}@", "\n".join(lines if key == "parts" else indented(lines)))
     for key, place in {**places, **counts}.items():
         text = text.replace(f"@{key}@", str(place))
     return text

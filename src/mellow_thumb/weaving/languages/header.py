@@ -6,7 +6,7 @@ import re
 from typing import TYPE_CHECKING
 
 from ...expressions import Number
-from ...plan import ANCHOR, ATTITUDE
+from ...plan import ANCHOR, ATTITUDE, FINGERS
 from ...plan.handheld import FORCE, TURN
 from ..loop import READING, copy_of, drop, item
 from .c import C
@@ -42,20 +42,20 @@ _HEADER = """
 typedef struct {name}_state {
 {fields}
     double reading;
-} {name}_state;
+{contacts}} {name}_state;
 
 static inline void {name}_start({name}_state *s)
 {
 {start}
     s->reading = 0.0;
-}
+{no_contacts}}
 
-static inline void {name}_event({name}_state *s, double t, int code, double x, double y)
+{parts}static inline void {name}_event({name}_state *s, double t, int code, double x, double y)
 {
 {event}
 }
 
-{sensors}static inline void {name}_pose({name}_state *s, {parameters}, double *out)
+{sensors}{fingers}static inline void {name}_pose({name}_state *s, {parameters}, double *out)
 {
     (void)s;
 {pose}
@@ -71,6 +71,48 @@ static inline void {name}_frame({name}_state *s, double t, const double *host, d
 }
 
 #endif
+"""
+
+
+_CONTACTS = """
+/* What happens to a finger, by whatever number your system calls it: phase 0 it moves, 1 it lands, 2 it
+ * lifts, 3 it is taken away. x and y are where it is, 0 to 1 of the view from its bottom left corner, NAN
+ * where nobody knows; on is the number of what it landed on (begun_on in {name}.json), 0 for nothing. It
+ * gives 0 for one of more than ten fingers, which s->contacts_lost counts, and for one that never landed. */
+static inline int {name}_contact({name}_state *s, double t, long long id, int phase,
+                                 double x, double y, double on)
+{
+    int k = 0;
+    while (k < {fingers} && !(s->contact_down[k] && s->contact_id[k] == id))
+        k++;
+    if (k == {fingers} && phase == 1) {
+        for (k = 0; k < {fingers} && s->contact_down[k]; k++) {
+        }
+        if (k == {fingers})
+            s->contacts_lost += 1;
+    }
+    if (k == {fingers})
+        return 0;
+    if (x == x || y == y)
+        {name}_event(s, t, {first} + 3 * k, x, y);
+    if (phase == 1 || phase == 2)
+        {name}_event(s, t, {first} + 3 * k + 1, phase == 1 ? 1.0 : 0.0, on);
+    else if (phase == 3)
+        {name}_event(s, t, {first} + 3 * k + 2, 1.0, 0.0);
+    s->contact_down[k] = phase < 2;
+    s->contact_id[k] = id;
+    return 1;
+}
+
+/* How large the view is, in pixels, and how many of them are a cm on its screen, 0 where nobody knows. */
+static inline void {name}_screen({name}_state *s, double t, double width, double height,
+                                 double pixels_per_cm)
+{
+    {name}_event(s, t, {screen}, width, height);
+    if (pixels_per_cm > 0.0)
+        {name}_event(s, t, {scale}, pixels_per_cm, 0.0);
+}
+
 """
 
 
@@ -90,6 +132,12 @@ class _Header(C):
     def __init__(self, kept: Mapping[str, str], program: Program, given: Iterable[str] = ()) -> None:
         super().__init__(kept, given)
         self.numbers = dict(zip(program.parameters, program.numbers, strict=True))
+        self.name = ""
+        """What the functions of the header begin with."""
+
+    def call(self, part: str) -> str:
+        """The call of a part that is written apart."""
+        return f"{self.name}_{part}(s, t, code, x, y);"
 
     def value_parameter(self, one: Parameter) -> tuple[str, int]:
         """Its number."""
@@ -118,8 +166,9 @@ def c_header(
     rig = {one.name: f"rig_{one}" for one in pose.kept}
     taken = [one.name for one in pose.taken if one.name not in rig]
     whole = {one: one for one in (*state, READING.name)}
-    events, frames = _Header(whole, program, ["t"]), _Header(whole, program)
+    events, frames = _Header(whole, program, ["t", "x", "y"]), _Header(whole, program)
     posing = _Header(rig, program, ["t"])
+    events.name = name
     event = events.body([*drop(woven), *item(woven)])
     read = frames.body(woven.reading, woven.outputs)
     posed = posing.body(pose.statements, pose.results)
@@ -143,6 +192,10 @@ def c_header(
     given += [f"host ? host[{k}] : NAN" for k in range(len(program.hosts))]
     words = {
         "sensors": _sensors(program, name),
+        "fingers": _fingers(program, name),
+        "contacts": _IDS if "touch.1.place" in program.codes else "",
+        "no_contacts": _NO_IDS if "touch.1.place" in program.codes else "",
+        "parts": "".join(_part(name, part, body) for part, body in events.parts.items()),
         "title": title.replace("*/", "* /").replace("/*", "/ *") or "A profile",
         "version": version,
         "digest": digest,
@@ -157,6 +210,14 @@ def c_header(
         "posing": ", ".join([*given, *(["t"] if rig else [])]),
     }
     return _filled(parts, words)
+
+
+def _part(name: str, part: str, body: list[str]) -> str:
+    """A function for a part that is written apart."""
+    given = f"{name}_state *s, double t, int code, double x, double y"
+    lines = [*(f"(void){one};" for one in ("t", "code", "x", "y")), *body]
+    text = "\n".join(f"    {line}" for line in lines)
+    return f"static inline void {name}_{part}({given})\n{{\n{text}\n}}\n\n"
 
 
 def _filled(parts: dict[str, list[str]], words: dict[str, str]) -> str:
@@ -195,6 +256,30 @@ def _sensors(program: Program, name: str) -> str:
         row = _READING.lstrip("\n").replace("{words}", words).replace("{what}", what)
         text += row.replace("{given}", given).replace("{events}", "\n".join(f"    {line}" for line in lines))
     return text
+
+
+_IDS = f"""    long long contact_id[{FINGERS}];
+    int contact_down[{FINGERS}];
+    int contacts_lost;
+"""
+_NO_IDS = f"""    for (int k = 0; k < {FINGERS}; k++)
+        s->contact_down[k] = 0;
+    s->contacts_lost = 0;
+"""
+
+
+def _fingers(program: Program, name: str) -> str:
+    """Functions for contacts as they come, and for the screen that they are on."""
+    if "touch.1.place" not in program.codes:
+        return ""
+    text, codes = _CONTACTS.lstrip("\n"), program.codes
+    numbers = {
+        "first": codes["touch.1.place"], "screen": codes["host.screen"], "scale": codes["host.pixels_per_cm"],
+        "fingers": FINGERS,
+    }  # fmt: skip
+    for key, number in numbers.items():
+        text = text.replace(f"{{{key}}}", str(number))
+    return text.replace("{name}", name)
 
 
 def _of_hosts(program: Program) -> str:

@@ -7,7 +7,7 @@ import linecache
 import re
 from typing import TYPE_CHECKING, Any
 
-from ...expressions import MATHS, Branch, Leave, Loop, Note, Set
+from ...expressions import MATHS, Branch, Leave, Loop, Note, Part, Set
 from ..loop import drop, item, restored
 from ..woven import POSED
 
@@ -43,6 +43,8 @@ def lines(
             found.append(f"{pad}# {one.words}")
         elif isinstance(one, Loop):
             found += [f"{pad}while True:", *lines(one.body, spell, pad + "    ")]
+        elif isinstance(one, Part):
+            found += [f"{pad}# {one.name}", *lines(one.body, spell, pad)]
         else:
             found.append(f"{pad}break" if isinstance(one, Leave) else f"{pad}continue")
     return found

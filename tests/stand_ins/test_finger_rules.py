@@ -1,0 +1,73 @@
+"""The rules of fingers, as the docs draw them: what stand-in fingers come to."""
+
+from __future__ import annotations
+
+import sys
+from pathlib import Path
+
+import pytest
+
+from mellow_thumb.insight.touched import Said, touched
+
+from ..helpers.profiles import load
+
+DOCS = Path(__file__).parents[2] / "docs"
+sys.path.insert(0, str(DOCS))
+
+import finger_rules  # noqa: E402
+from finger_rules import RULES, Rule  # noqa: E402
+
+
+def said(rule: Rule, folder: Path) -> dict[str, Said]:
+    return touched(load(folder, rule.profile), finger_rules.taken(rule))
+
+
+def last(found: dict[str, Said], name: str) -> float:
+    return float(found[name].value[-1])
+
+
+def presses(found: dict[str, Said], name: str) -> int:
+    return int((found[name].value[1:] > found[name].value[:-1]).sum())
+
+
+def test_a_drag_goes_on_through_a_tap_and_with_another_finger(tmp_path: Path) -> None:
+    found = said(RULES["second_finger"], tmp_path)
+    assert presses(found, "touch.look.tap") == 1
+    # 0.45 by the first alone, 0.15 by the middle of two, 0.15 by the second alone, of a screen 1.2 wide
+    assert last(found, "touch.look.x") == pytest.approx(1.2 * (0.3 + 0.15 + 0.15) - 0.03, abs=0.03)
+
+
+def test_travel_is_dropped_once(tmp_path: Path) -> None:
+    found = said(RULES["travel"], tmp_path)
+    assert last(found, "touch.look.x") == pytest.approx(-0.03, abs=5e-3)
+    assert found["touch.look.x"].value.max() == pytest.approx(1.2 * 0.3 - 0.03, abs=2e-3)
+
+
+def test_a_pinch_is_back_where_its_gap_is_back(tmp_path: Path) -> None:
+    found = said(RULES["pinch"], tmp_path)
+    spread = found["touch.pinch"]
+    assert last(found, "touch.pinch") == pytest.approx(1.0, abs=1e-9)
+    assert spread.value.max() == pytest.approx(1.2 * 0.6 / (1.2 * 0.2 + 0.05), abs=0.02)
+    assert (spread.value[spread.t < 0.5] == 1.0).all()  # in parallel
+    assert last(found, "touch.look.x") == pytest.approx(1.2 * 0.1 - 0.03, abs=5e-3)
+
+
+def test_taps_are_told_by_their_fingers(tmp_path: Path) -> None:
+    found = said(RULES["taps"], tmp_path)
+    assert [presses(found, f"touch.look.{name}") for name in ("tap", "two_finger_tap")] == [1, 1]
+
+
+def test_a_palm_counts_for_nothing(tmp_path: Path) -> None:
+    found = said(RULES["palm"], tmp_path)
+    assert last(found, "touch.look.x") == pytest.approx(1.2 * 0.3 - 0.03, abs=5e-3)
+    assert (found["touch.pinch"].value == 1.0).all()
+
+
+def test_every_figure_of_the_rules_is_shown(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    page = (DOCS / "touch.md").read_text(encoding="utf-8")
+    for name in RULES:
+        assert f"(figures/{name}.png)" in page
+        assert (DOCS / "figures" / f"{name}.png").is_file()
+    monkeypatch.setattr(finger_rules, "FOLDER", tmp_path)
+    finger_rules.draw("taps", RULES["taps"])
+    assert (tmp_path / "taps.png").stat().st_size > 5000
