@@ -7,19 +7,22 @@ from tempfile import TemporaryDirectory
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 import numpy as np
+import pandas as pd
 from matplotlib.figure import Figure
+from matplotlib.patches import Rectangle
 
 from mellow_thumb.insight.figures.plots import GRID, INK, QUIET
-from mellow_thumb.insight.touched import touched
+from mellow_thumb.insight.touched import Said, touched
 from mellow_thumb.profiles import load_profile
 from mellow_thumb.stand_ins import Fingers
+from mellow_thumb.takes import Take, replay
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
     from matplotlib.axes import Axes
 
-    from mellow_thumb.takes import Take
+    from mellow_thumb.profiles import Profile
 
 FOLDER = Path(__file__).parent / "figures"
 HUES = ("#1d6a96", "#b4531f", "#5d7a2c")
@@ -176,11 +179,7 @@ def taken(rule: Rule) -> Take:
 
 def draw(name: str, rule: Rule) -> None:
     """One figure: where fingers are from left to right over time, and below what is made of them."""
-    with TemporaryDirectory() as folder:
-        file = Path(folder) / "fingers.toml"
-        file.write_text(rule.profile, encoding="utf-8")
-        profile = load_profile(file)
-    take = taken(rule)
+    take, profile = taken(rule), profile_of(rule.profile)
     said = touched(profile, take)
     figure = Figure(figsize=(7.6, 3.6), dpi=100, facecolor="white")
     grid = figure.add_gridspec(
@@ -239,6 +238,114 @@ def fingers(panel: Axes, table: Any) -> None:
         panel.plot(t, x, color=HUES[finger - 1], linewidth=2.2)
 
 
+def regions() -> None:
+    """Who has a finger: the regions of a screen, and the order in which they are asked."""
+    figure = Figure(figsize=(7.6, 3.6), dpi=100, facecolor="white")
+    panel = figure.add_axes((0.2, 0.08, 0.62, 0.78))
+    panel.set(xlim=(0.0, 1.6), ylim=(0.0, 0.8), aspect="equal", xticks=[], yticks=[])
+    figure.text(
+        0.2, 0.935, "asked from 1 on: what it lands on, the smaller region, the rest", color=INK, fontsize=9.5
+    )
+    boxes = (
+        ((0.0, 0.0, 1.6, 0.8), "3  [touch.look]  the whole screen", HUES[0], 0.62),
+        ((0.08, 0.06, 0.62, 0.5), "2  [touch.walk]  a pad", HUES[2], 0.4),
+    )
+    for (left, bottom, right, top), words, hue, at in boxes:
+        panel.add_patch(
+            Rectangle(
+                (left, bottom), right - left, top - bottom, facecolor=f"{hue}22", edgecolor=hue, linewidth=1.5
+            )
+        )
+        panel.text(left + 0.04, at, words, color=hue, fontsize=9)
+    panel.plot([1.2], [0.3], marker="o", markersize=26, color=HUES[1], alpha=0.25)
+    panel.text(1.2, 0.17, "1  [touch.aim]  starts_on a bird", color=HUES[1], fontsize=9, ha="center")
+    for x, y, hue in ((0.35, 0.2, HUES[2]), (0.9, 0.5, HUES[0]), (1.2, 0.3, HUES[1]), (0.5, 0.3, HUES[0])):
+        panel.plot([x], [y], marker="o", markersize=9, markerfacecolor="white", markeredgewidth=2, color=hue)
+    panel.text(0.53, 0.32, "the next finger there", color=HUES[0], fontsize=8)
+    figure.savefig(FOLDER / "regions.png", metadata={"Software": None})
+
+
+def flick() -> None:
+    """What runs out: the same flick, its lift told at once, 20 ms and 60 ms after its last report."""
+    figure = Figure(figsize=(7.6, 3.6), dpi=100, facecolor="white")
+    panel = figure.add_axes((0.2, 0.15, 0.7, 0.68))
+    figure.text(0.2, 0.935, "one flick, its lift told late; 50 ms after its last report it has paused",
+                color=INK, fontsize=9.5)  # fmt: skip
+    _quiet(panel, 1.2, last=True)
+    for (late, words), hue in zip(LIFTS.items(), HUES, strict=True):
+        table = flicked(late)
+        panel.plot(
+            table["t"], table["pan_x"], color=hue, linewidth=1.8, linestyle="--" if late == 0.02 else "-"
+        )
+        at = table["pan_x"].iloc[-1] + (0.02 if late != 0.02 else -0.05)
+        panel.text(1.2, at, words, color=hue, fontsize=9,
+                   ha="right")  # fmt: skip
+    panel.set_ylabel("the chart,\nscreens", rotation=0, ha="right", va="center", color=INK, fontsize=9)
+    panel.yaxis.set_label_coords(-0.085, 0.5)
+    figure.savefig(FOLDER / "flick.png", metadata={"Software": None})
+
+
+LIFTS = {0.0: "lift told at once", 0.02: "20 ms later", 0.06: "60 ms later"}
+"""How long after the last report a lift is told (s)."""
+
+
+def flicked(late: float) -> pd.DataFrame:
+    """A flick that is lifted so late, replayed."""
+    rows = [(0.0, "host.screen.x", 1200.0), (0.0, "host.screen.y", 1000.0)]
+    for k in range(19):
+        t = 0.1 + k / 120
+        rows += [(t, "touch.1.place.x", 0.2 + 0.02 * k), (t, "touch.1.place.y", 0.5)]
+        rows += [(t, "touch.1.down", 1.0)] if not k else []
+    rows.append((t + late, "touch.1.down", 0.0))
+    table = pd.DataFrame(rows, columns=["t", "signal", "value"])
+    return replay(profile_of(HEAD), Take(table), rate=240, until=1.2)
+
+
+def moment() -> None:
+    """One moment: a screen that tells of two fingers one after the other, at one time and at two."""
+    figure = Figure(figsize=(7.6, 3.6), dpi=100, facecolor="white")
+    panel = figure.add_axes((0.2, 0.15, 0.7, 0.68))
+    figure.text(0.2, 0.935, "two fingers in parallel: told with one time they change no gap",
+                color=INK, fontsize=9.5)  # fmt: skip
+    _quiet(panel, 0.6, last=True)
+    words = ("told with one time", "told 8 ms apart")
+    for apart, hue, text in zip((0.0, 0.008), HUES, words, strict=False):
+        found = parallel(apart)
+        panel.plot(found.t, found.value, color=hue, linewidth=1.8, drawstyle="steps-post")
+        panel.text(0.6, 1.002 if not apart else 0.977, text, color=hue, fontsize=9, ha="right")
+    panel.margins(y=0.3)
+    panel.set_ylabel("spread, x", rotation=0, ha="right", va="center", color=INK, fontsize=9)
+    panel.yaxis.set_label_coords(-0.1, 0.5)
+    figure.savefig(FOLDER / "moment.png", metadata={"Software": None})
+
+
+def parallel(apart: float) -> Said:
+    """What a spread without a travel says of fingers in parallel, the second told so much later (s)."""
+    rows: list[tuple[float, str, float]] = [(0.0, "host.screen.x", 1200.0), (0.0, "host.screen.y", 1000.0)]
+    for k in range(30):
+        for finger in (1, 2):
+            t = 0.1 + k / 60 + apart * (finger - 1)
+            x = 0.2 + 0.2 * (finger - 1) + 0.004 * k
+            rows += [(t, f"touch.{finger}.place.x", x), (t, f"touch.{finger}.place.y", 0.5)]
+            rows += [(t, f"touch.{finger}.down", 1.0)] if not k else []
+    table = pd.DataFrame(sorted(rows), columns=["t", "signal", "value"])
+    text = HEAD + PINCH.replace('{ after_travel = "0.05 screen" }', "{}")
+    return touched(profile_of(text), Take(table))["touch.pinch"]
+
+
+def profile_of(text: str) -> Profile:
+    """A profile that is written here."""
+    with TemporaryDirectory() as folder:
+        file = Path(folder) / "fingers.toml"
+        file.write_text(text, encoding="utf-8")
+        return load_profile(file)
+
+
+MORE = {"regions": regions, "flick": flick, "moment": moment}
+"""Figures that are no stand-in's."""
+
 if __name__ == "__main__":
     for name, rule in RULES.items():
         draw(name, rule)
+    for one in MORE.values():
+        one()

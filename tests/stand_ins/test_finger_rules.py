@@ -65,9 +65,22 @@ def test_a_palm_counts_for_nothing(tmp_path: Path) -> None:
 
 def test_every_figure_of_the_rules_is_shown(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
     page = (DOCS / "touch.md").read_text(encoding="utf-8")
-    for name in RULES:
+    for name in (*RULES, *finger_rules.MORE):
         assert f"(figures/{name}.png)" in page
         assert (DOCS / "figures" / f"{name}.png").is_file()
     monkeypatch.setattr(finger_rules, "FOLDER", tmp_path)
     finger_rules.draw("taps", RULES["taps"])
-    assert (tmp_path / "taps.png").stat().st_size > 5000
+    for draw in finger_rules.MORE.values():
+        draw()
+    assert len([one for one in tmp_path.iterdir() if one.stat().st_size > 5000]) == 4
+
+
+def test_when_a_lift_is_told_changes_nothing_until_it_is_a_pause() -> None:
+    ends = [finger_rules.flicked(late)["pan_x"].iloc[-1] for late in finger_rules.LIFTS]
+    assert ends[1] == pytest.approx(ends[0], rel=1e-3)
+    assert ends[2] == pytest.approx(1.2 * 0.02 * 18 - 0.03, abs=1e-9)  # what it was dragged, and no more
+
+
+def test_what_is_told_with_one_time_acts_together() -> None:
+    assert finger_rules.parallel(0.0).value == pytest.approx(1.0, abs=1e-12)
+    assert finger_rules.parallel(0.008).value.min() < 0.99

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from . import checks_axes, checks_switching, checks_takes
+from . import checks_axes, checks_switching, checks_takes, checks_touches
 from .findings import placed
 
 if TYPE_CHECKING:
@@ -28,6 +28,8 @@ CHECKS = (
     checks_switching.mounts,
     checks_switching.faces,
     checks_switching.comfort,
+    checks_touches.starved,
+    checks_touches.tapping,
 )
 
 
