@@ -61,6 +61,8 @@ class Part(NamedTuple):
 
     name: str
     body: list[Statement]
+    rare: bool = False
+    """Whether it seldom runs: a compiler need not make it fast."""
 
 
 Statement = Set | Branch | Note | Loop | Leave | Skip | Part
@@ -269,9 +271,9 @@ class Block:
         self._leave(before)
         self._last = None
 
-    def part(self, name: str, other: Block) -> None:
+    def part(self, name: str, other: Block, *, rare: bool = False) -> None:
         """Write what another block has, as a part that shares nothing but what is kept."""
-        self._into.append(Part(name, other.statements))
+        self._into.append(Part(name, other.statements, rare))
         for target in other._last_set:
             self._count = self._last_set[target] = self._count + 1
             self._assigned.add(target)
@@ -390,7 +392,8 @@ def _without(one: Statement, read: frozenset[str]) -> Statement | None:
     if isinstance(one, Loop):
         return Loop([left for each in one.body if (left := _without(each, read)) is not None])
     if isinstance(one, Part):
-        return Part(one.name, [left for each in one.body if (left := _without(each, read)) is not None])
+        body = [left for each in one.body if (left := _without(each, read)) is not None]
+        return one._replace(body=body)
     if isinstance(one, Set):
         pairs = [(n, v) for n, v in zip(one.targets, one.values, strict=True) if n.name in read]
         return Set(tuple(n for n, _ in pairs), tuple(v for _, v in pairs)) if pairs else None

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, NamedTuple
 
-from ...expressions import cases, every, flag, lift, some, where, whole
+from ...expressions import Block, cases, every, flag, lift, some, where, whole
 from ...formulas import shaping, switching
 from ..signals import FINGERS
 from ..words import ANCHOR, CODE, FOCUS, X, Y
@@ -19,7 +19,7 @@ from .gestures import Screen
 if TYPE_CHECKING:
     from collections.abc import Collection, Mapping, Sequence
 
-    from ...expressions import Block, Handle, Name, State, Value
+    from ...expressions import Handle, Name, State, Value
     from ..touches import Touch
 
 
@@ -159,7 +159,9 @@ class Contacts:
             area.open_moment(block)
         more = block.keep("more", flag(some([fingers.turns != 0.0, *(one <= ANCHOR for one in self.timers)])))
         with block.when(more != 0.0):
-            self._turn(block, screen, things)
+            apart = Block(block.names)
+            self._turn(apart, screen, things)
+            block.part("turn", apart, rare=True)
         with block.otherwise():
             # mostly fingers only move that moved before
             for area in self.areas:
@@ -246,35 +248,36 @@ class Contacts:
                     block.set(word, part + step * at)
 
     def _come_and_go(self, block: Block, screen: Screen, things: Mapping[str, float]) -> None:
-        """Fingers lift, then others land; from here on all are where they said."""
+        """Fingers lift, then others land, in a second round."""
         fingers = self.fingers
-        for landing in (False, True):
-            k = block.keep("k", fingers.low)
-            with block.loop():
-                with block.when(k > fingers.high):
+        k, landing = block.keep("k", fingers.low), block.keep("landing", 0.0)
+        with block.loop():
+            with block.when(k > fingers.high):
+                with block.when(landing != 0.0):
                     block.leave()
-                names = ("becomes", "area", "counts", "goes", "group", "begun", "on", "x", "y")
-                its = fingers.load(block, k, names)
-                if landing:
-                    with block.when(its["becomes"] == LANDS):
-                        self._land(block, screen, k, its, things)
-                    fingers.store(block, k, {"becomes": 0.0})
-                else:
-                    with block.when(every([its["becomes"] != 0.0, its["area"] > 0.0])):
-                        self._lift(block, k, its)
-                block.set(k, k + 1.0)
+                block.set(landing, 1.0)
+                block.set(k, fingers.low)
+            kept = ("area", "counts", "goes", "group", "begun", "order", "from_x", "from_y")
+            its = fingers.load(block, k, ("becomes", "on", "x", "y", *kept))
+            with block.when(every([landing == 0.0, its["becomes"] != 0.0, its["area"] > 0.0])):
+                self._lift(block, k, its)
+            with block.when(every([landing != 0.0, its["becomes"] == LANDS])):
+                self._land(block, screen, its, things)
+            with block.when(its["becomes"] != 0.0):
+                done = {name: its[name] for name in kept}
+                fingers.store(block, k, {**done, "becomes": where(landing == 0.0, its["becomes"], 0.0)})
+            block.set(k, k + 1.0)
 
     def _lift(self, block: Block, k: Name, its: dict[str, Name]) -> None:
         """A finger lifts, is taken away, or lands without having lifted."""
         for area in self.areas:
             with block.when(area.has(its["area"])):
                 area.lifts(block, k, its, its["becomes"] == LIFTS)
-        self.fingers.store(block, k, {"area": 0.0, "counts": 0.0, "goes": 0.0, "group": -1.0})
+        for name, value in (("area", 0.0), ("counts", 0.0), ("goes", 0.0), ("group", -1.0)):
+            block.set(its[name], value)
         block.set(self.fingers.anew, 1.0)
 
-    def _land(
-        self, block: Block, screen: Screen, k: Name, its: dict[str, Name], things: Mapping[str, float]
-    ) -> None:
+    def _land(self, block: Block, screen: Screen, its: dict[str, Name], things: Mapping[str, float]) -> None:
         """A finger lands: who has it is decided once, until it lifts."""
         fingers = self.fingers
         wanted: list[tuple[Value, float]] = [
@@ -282,25 +285,21 @@ class Contacts:
         ]
         # what the host's own interface used is nobody's, nor is what lands in another window
         free = every([FOCUS != 0.0, its["on"] >= 0.0])
-        theirs = block.keep("theirs", where(free, cases(wanted, 0.0), 0.0))
+        block.set(its["area"], where(free, cases(wanted, 0.0), 0.0))
         in_cm = [area for area in self.areas if area.in_cm]
         if in_cm:
             # how far is far nobody can know: it takes no finger
-            lost = every([some(area.has(theirs) for area in in_cm), screen.cm == 0.0])
-            block.set(theirs, where(lost, 0.0, theirs))
-        with block.when(theirs > 0.0):
+            lost = every([some(area.has(its["area"]) for area in in_cm), screen.cm == 0.0])
+            block.set(its["area"], where(lost, 0.0, its["area"]))
+        with block.when(its["area"] > 0.0):
             block.set(fingers.landed, fingers.landed + 1.0)
             block.set(fingers.anew, 1.0)
             for area in self.areas:
-                with block.when(area.has(theirs)):
+                with block.when(area.has(its["area"])):
                     area.lands(block, its)
-            fingers.store(
-                block, k,
-                {
-                    "area": theirs, "counts": its["counts"], "goes": 0.0, "group": its["group"],
-                    "begun": ANCHOR, "order": fingers.landed, "from_x": its["x"], "from_y": its["y"],
-                },
-            )  # fmt: skip
+            landed = {"begun": ANCHOR, "order": fingers.landed, "from_x": its["x"], "from_y": its["y"]}
+            for name, one in landed.items():
+                block.set(its[name], one)
 
     @staticmethod
     def _may_have(area: Area, its: dict[str, Name], things: Mapping[str, float]) -> Value:

@@ -12,7 +12,7 @@ from ..touches import DOUBLE
 from .lift_speed import LiftSpeed
 
 if TYPE_CHECKING:
-    from ...expressions import Block, Handle, Name, State, Value
+    from ...expressions import Block, Handle, State, Value
     from ..touches import Length, Touch
 
 AWAY = 1e9
@@ -57,9 +57,9 @@ class Gesture:
     touch: Touch
     state: dict[str, Handle]
     speed: LiftSpeed | None = None
-    said: tuple[Name, ...] = ()
-    """What it says in this moment; for the moment only."""
-    was: tuple[Name, ...] = ()
+    said: tuple[Handle, ...] = ()
+    """What it says in a moment."""
+    was: tuple[Handle, ...] = ()
     """How far it had gone as the moment began."""
     ends: Handle | None = None
     """1 where its fingers lift in this moment, -1 where they begin."""
@@ -83,8 +83,11 @@ class Gesture:
             for part in "xy":
                 role = f"{APART}touch.{touch.name}.said{APART}_{part}"
                 handles[f"said_{part}"] = state.new(f"{stem}_said_{part}", saved_as=role)
+        said = () if touch.kind == "thumb_pad" else (state.new(f"{stem}_now_{part}") for part in "xy")
         one = cls(touch, handles, LiftSpeed.new(state, f"{stem}_lift") if runs_out else None)
+        one.said = tuple(said)
         if runs_out:
+            one.was = tuple(state.new(f"{stem}_went_{part}") for part in "xy")
             one.ends = state.new(f"{stem}_ends")
             one.lifted = tuple(state.new(f"{stem}_lifted_{part}") for part in "xy")
         return one
@@ -96,10 +99,10 @@ class Gesture:
 
     def open_moment(self, block: Block) -> None:
         """Write that nothing is said yet."""
-        if self.touch.kind != "thumb_pad":
-            self.said = tuple(block.keep(f"says_{part}", 0.0) for part in "xy")
-        if self.speed:
-            self.was = tuple(block.keep("went", one) for one in self.speed.way)
+        for one in self.said:
+            block.set(one, 0.0)
+        for one, way in zip(self.was, self.speed.way if self.speed else (), strict=True):
+            block.set(one, way)
 
     def begin(self, block: Block, screen: Screen, way: tuple[Value, Value]) -> None:
         """Write that its fingers begin, after a way (screens) that took one of them to count."""

@@ -54,7 +54,7 @@ class LiftSpeed:
         for way, part in zip(self.way, moved, strict=True):
             block.set(way, way + part)
 
-    def report(self, block: Block, was: tuple[Name, ...]) -> None:
+    def report(self, block: Block, was: tuple[Value, ...]) -> None:
         """Write that they said where they are; `was` is how far they had gone by the report before."""
         since = block.keep("since", ANCHOR - self.time)
         with block.when(since > PAUSE):

@@ -36,8 +36,8 @@ class C:
     def __init__(self, kept: Mapping[str, str], given: Iterable[str] = ()) -> None:
         self.kept, self.given = dict(kept), set(given)
         self.locals: list[str] = []
-        self.parts: dict[str, list[str]] = {}
-        """What is written apart: the body of each part by its name."""
+        self.parts: dict[str, tuple[list[str], bool]] = {}
+        """What is written apart: the body of each part by its name, and whether it is rare."""
         self._held = 0
 
     # ---- values: a hook a kind
@@ -130,7 +130,7 @@ class C:
         """A function of its own, and the call of it."""
         ours, self.locals = self.locals, []
         body = self.lines(used(one.body, [*self.kept, *self.given]))
-        self.parts[one.name] = [*self.declared(), *body]
+        self.parts[one.name] = [*self.declared(), *body], one.rare
         self.locals = ours
         return self.call(one.name)
 

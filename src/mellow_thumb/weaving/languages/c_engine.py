@@ -309,13 +309,13 @@ def engine_text(program: Program) -> EngineText:
     given = [*(f"seen[{k}]" for k in program.posing), *(f"host[{k}]" for k in range(len(program.hosts)))]
     begin = [f"const double {name} = {what};" for name, what in zip(taken, given, strict=True)]
     turned = _body(evened, heading_of)
-    apart = [line for body in acting.parts.values() for line in body]
+    apart = [line for body, _ in acting.parts.values() for line in body]
     called = set(re.findall(r"\b([a-z]\w*)\(", "\n".join([*act, *apart, *read, *made, *turned])))
     maths = tuple(name for name in (*MATHS, "pow") if name in called)
     parts = {
         "fields": [f"double {one};" for one in (*rig.values(), *state)],
         "act": [*acting.declared(), *act],
-        "parts": [line for name, body in acting.parts.items() for line in _part(name, body)],
+        "parts": [line for name, part in acting.parts.items() for line in _part(name, *part)],
         "read": [*reading.declared(), *read],
         "pose": [*begin, *(f"(void){name};" for name in taken), *posing.declared(), *made],
         "save": save,
@@ -341,11 +341,12 @@ def _body(*formulas: Callable[..., object]) -> list[str]:
     return [*writer.declared(), *lines, f"return {writer.value(found[0])};"]
 
 
-def _part(name: str, body: list[str]) -> list[str]:
-    """A function for a part that is written apart."""
+def _part(name: str, body: list[str], rare: bool) -> list[str]:
+    """A function for a part that is written apart; put into another one it would take long to compile."""
     given = "kept *restrict s, const double *restrict n, double t, int code, double x, double y"
     unused = [f"(void){one};" for one in ("n", "t", "code", "x", "y")]
-    return [f"static void {name}({given})", "{", *indented([*unused, *body]), "}", ""]
+    kind = "cold" if rare else "noinline"
+    return [f"__attribute__(({kind})) static void {name}({given})", "{", *indented([*unused, *body]), "}", ""]
 
 
 def _case(place: int, name: str) -> list[str]:

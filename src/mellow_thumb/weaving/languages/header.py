@@ -195,7 +195,7 @@ def c_header(
         "fingers": _fingers(program, name),
         "contacts": _IDS if "touch.1.place" in program.codes else "",
         "no_contacts": _NO_IDS if "touch.1.place" in program.codes else "",
-        "parts": "".join(_part(name, part, body) for part, body in events.parts.items()),
+        "parts": "".join(_part(name, part, body) for part, (body, _) in events.parts.items()),
         "title": title.replace("*/", "* /").replace("/*", "/ *") or "A profile",
         "version": version,
         "digest": digest,
