@@ -266,18 +266,18 @@ def regions() -> None:
 
 
 def flick() -> None:
-    """What runs out: the same flick, its lift told at once, 20 ms and 60 ms after its last report."""
+    """What runs out: the same flick, its lift told at once, 50 ms and 100 ms after its last report."""
     figure = Figure(figsize=(7.6, 3.6), dpi=100, facecolor="white")
     panel = figure.add_axes((0.2, 0.15, 0.7, 0.68))
-    figure.text(0.2, 0.935, "one flick, its lift told late; 50 ms after its last report it has paused",
+    figure.text(0.2, 0.935, "one flick, its lift told late; 60 ms after its last report it has paused",
                 color=INK, fontsize=9.5)  # fmt: skip
     _quiet(panel, 1.2, last=True)
     for (late, words), hue in zip(LIFTS.items(), HUES, strict=True):
         table = flicked(late)
         panel.plot(
-            table["t"], table["pan_x"], color=hue, linewidth=1.8, linestyle="--" if late == 0.02 else "-"
+            table["t"], table["pan_x"], color=hue, linewidth=1.8, linestyle="--" if late == 0.05 else "-"
         )
-        at = table["pan_x"].iloc[-1] + (0.02 if late != 0.02 else -0.05)
+        at = table["pan_x"].iloc[-1] + (0.02 if late != 0.05 else -0.05)
         panel.text(1.2, at, words, color=hue, fontsize=9,
                    ha="right")  # fmt: skip
     panel.set_ylabel("the chart,\nscreens", rotation=0, ha="right", va="center", color=INK, fontsize=9)
@@ -285,7 +285,7 @@ def flick() -> None:
     figure.savefig(FOLDER / "flick.png", metadata={"Software": None})
 
 
-LIFTS = {0.0: "lift told at once", 0.02: "20 ms later", 0.06: "60 ms later"}
+LIFTS = {0.0: "lift told at once", 0.05: "50 ms later", 0.1: "100 ms later"}
 """How long after the last report a lift is told (s)."""
 
 

@@ -355,7 +355,7 @@ def test_a_run_out_does_not_hang_on_when_the_lift_is_told(
     runs, _ = run_out(late)
     assert runs == pytest.approx(run_out(0.0)[0], rel=0.01)
     assert runs == pytest.approx(speed / 2.0 * 0.2 / log(2.0), rel=0.01)  # v h / ln 2
-    paused, _ = run_out(0.06)
+    paused, _ = run_out(0.07)
     assert paused == pytest.approx(0.0, abs=1e-9)
 
 

@@ -14,7 +14,7 @@ if TYPE_CHECKING:
 
 EVERY = 0.04
 """Seconds from one mark on a finger's way to the next; the mean goes back to the mark before the last."""
-PAUSE = 0.05
+PAUSE = 0.06
 """Seconds without a report after which a finger has paused: what came before it is no way to a lift."""
 
 Pair = tuple["Value", "Value"]
