@@ -604,6 +604,20 @@ def test_fingers_stay_with_their_touches_through_a_switch(tmp_path: Path) -> Non
     assert not any(kept[f"finger{k}_area"] for k in range(1, 11))
 
 
+def test_where_others_share_its_fingers_now_a_touch_lets_go(tmp_path: Path) -> None:
+    shared = "[touch.late]\ntwist = { region = [0.45, 0, 1, 1] }\n"
+    gates = PROFILE.replace('hold = "touch.aim.down"', 'hold = "touch.look.down"')
+    one = load(tmp_path, gates).session()
+    one.set_screen(1600, 800, pixels_per_cm=80)
+    one.touch(1, "down", (0.7, 0.5))
+    assert one.tick(0.1).gates["aiming"]
+    one.switch(load(tmp_path, gates + shared))
+    assert not one.tick(0.1).gates["aiming"]
+    one.touch(1, "up")
+    one.touch(1, "down", (0.7, 0.5))
+    assert one.tick(0.1).gates["aiming"]
+
+
 def test_a_profile_with_touches_knows_the_screen_that_was_said_before(tmp_path: Path) -> None:
     rim = """format = "mellow-thumb profile 1"
 [mounts.eye]

@@ -32,7 +32,7 @@ def carried_over(
         if role in names:
             found[names[role]] = value
     if new.touches:
-        _fingers(old, new, found)
+        _fingers(old, new, names, found)
     _axes(old, new, known, names, found)
     _steady(names, known, found)
     return found
@@ -80,8 +80,8 @@ def _place(before: tuple[str, ...], value: float, after: tuple[str, ...]) -> int
     return after.index(name) if name in after else 0
 
 
-def _fingers(old: Plan, new: Plan, found: dict[str, float]) -> None:
-    """Fingers stay with the touches that they are on; where these are no more they are let go."""
+def _fingers(old: Plan, new: Plan, names: dict[str, str], found: dict[str, float]) -> None:
+    """Fingers stay with the touches that they are on; where others share these now they are let go."""
     wide, tall, per_cm = (found[f"host_{name}"] for name in ("screen_x", "screen_y", "pixels_per_cm"))
     shorter = min(wide, tall)
     found |= {"screen_wide": wide / shorter, "screen_tall": tall / shorter}
@@ -93,6 +93,13 @@ def _fingers(old: Plan, new: Plan, found: dict[str, float]) -> None:
         found[f"finger{k}_area"] = 1.0 + are.index(were[before]) if stays else 0.0
         if not stays:
             found |= {f"finger{k}_counts": 0.0, f"finger{k}_goes": 0.0, f"finger{k}_group": -1.0}
+    # what such a touch said is no more so: nothing is on it
+    anew = [touch for area in new.areas if tuple(one.name for one in area) not in were for touch in area]
+    for signal in (one for touch in anew for one in touch.signals if one.held and one.kind != "position"):
+        stem = own_role(signal.name)
+        for role in (f"{stem}{ending}" for ending in ("", "_x", "_y", WANTS)):
+            if role in names:
+                found[names[role]] = 0.0
 
 
 def _mounts(old: Plan, new: Plan, known: dict[str, float]) -> dict[str, float]:
