@@ -575,6 +575,15 @@ on = "long_press"
     assert given_by(player) == {"hop": 2, "twice": 1, "long": 1}
     with pytest.raises(mt.MellowThumbError, match="expected"):
         sheet.set(profile, "hands", "tap_travel", "3 deg")
+    # a length of the player's own leaves no finger behind where nobody knows how long a cm is
+    plain = load(
+        tmp_path, PROFILE.replace('after_travel = "0.15 cm"', 'after_travel = "0.02 screen"') + hands
+    )
+    one = sheet.lay(plain)[0].session()
+    one.touch(1, "down", (0.7, 0.5), at=0.01)
+    one.touch(1, "move", (0.8, 0.5), at=0.02)
+    assert one.tick(0.1).axes["yaw"] == pytest.approx(150.0 * 0.08)
+    assert one.refused == {}
 
 
 # ---- another profile meanwhile

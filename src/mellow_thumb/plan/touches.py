@@ -120,12 +120,7 @@ class Touch:
     @property
     def in_cm(self) -> bool:
         """Whether nothing can be said of its fingers until somebody says how long a cm is."""
-        return any(one.unit == "cm" and one.value for one in self.lengths)
-
-    @property
-    def lengths(self) -> tuple[Length, ...]:
-        """What it waits for, how far a tap may slip, and how large it is."""
-        return (self.after_travel, self.tap_travel, self.radius)
+        return any(one.unit == "cm" and one.value for one in (self.after_travel, self.radius))
 
     @property
     def size(self) -> float:

@@ -74,12 +74,16 @@ class Area:
         """Its pad, if it is one: a pad shares its finger with nothing."""
         return self.gestures[0] if self.touches[0].kind == "thumb_pad" else None
 
-    @property
-    def slip(self) -> Length:
-        """How far a finger may slip that taps: as stated, or what the touches wait for."""
-        stated = [one.tap_travel for one in self.touches if one.tap_travel.value]
-        stated += [one.after_travel for one in self.touches if one.after_travel.value]
-        return stated[0] if stated else Length(SLOP)
+    def slip(self, screen: Screen) -> Value:
+        """How far a finger may slip that taps (screens): as stated, or what the touches wait for."""
+        waits = [one.after_travel for one in self.touches if one.after_travel.value]
+        otherwise = screen.length(waits[0] if waits else Length(SLOP))
+        stated = self.touches[0].tap_travel
+        if not stated.value:
+            return otherwise
+        # a player's own cm must not leave a screen of unknown density without fingers
+        known = screen.length(stated)
+        return known if stated.unit == "screen" else where(screen.cm > 0.0, known, otherwise)
 
     @property
     def tap_within(self) -> float:

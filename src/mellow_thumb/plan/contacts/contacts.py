@@ -96,7 +96,7 @@ class Contacts:
             with block.when(its["goes"] == 0.0):
                 far = self._far(block, its, (its["x"], its["y"]))
                 for area in self.areas:
-                    with block.when(every([area.has(its["area"]), far > screen.length(area.slip)])):
+                    with block.when(every([area.has(its["area"]), far > area.slip(screen)])):
                         block.set(fingers.turns, 1.0)
 
     def _gone(self, block: Block, its: Mapping[str, Name]) -> Pair:
@@ -235,7 +235,7 @@ class Contacts:
         slip = block.keep("slip", 0.0)
         for area in self.areas:
             with block.when(area.has(its["area"])):
-                block.set(slip, screen.length(area.slip))
+                block.set(slip, area.slip(screen))
         (far,) = block.call(shaping.length, here[0] + gone[0], here[1] + gone[1])
         with block.when(far > slip):
             (over,) = block.call(switching.beyond, *here, *gone, slip)
