@@ -139,8 +139,8 @@ def test_two_fingers_turn_the_view_and_zoom_it(tmp_path: Path) -> None:
     axes = session.tick(0.1).axes
     assert axes["yaw"] == pytest.approx(20.0)  # a cm to the right, then apart about one place
     assert axes["distance"] == pytest.approx(4.0 / 1.3)
-    assert "two fingers right -> view turns right, 20 deg per cm" in mt.tell(profile).text()
-    assert "fingers apart -> camera comes nearer" in mt.tell(profile).text()
+    assert "two fingers right or left -> view turns right or left, 20 deg per cm" in mt.tell(profile).text()
+    assert "fingers apart or together -> camera comes nearer or moves away" in mt.tell(profile).text()
 
 
 def test_one_that_does_not_say_how_long_a_cm_is_says_so(tmp_path: Path) -> None:

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import json
+import re
 from dataclasses import replace
+from math import exp
 from pathlib import Path
 
 import pytest
@@ -106,19 +108,38 @@ def test_every_route_gate_and_cue_of_the_marsh_is_told(profile: Path) -> None:
 def test_the_words_are_those_of_a_person() -> None:
     text = CliRunner().invoke(main, ["tell", str(marsh.FOLLOWING)]).output
     assert (
-        "right stick right -> view turns right, up to 200 deg/s; the first 9 % of travel does nothing" in text
+        "right stick right or left -> view turns right or left, up to 200 deg/s; the first 9 % of travel does nothing"
+        in text
     )
-    assert "stops at 35 deg" in text
-    assert "left stick up -> character goes forward" in text
+    assert "stops at -60 and 35 deg" in text
+    assert "left stick up or down -> character goes forward or back" in text
+    assert "right trigger -> camera comes nearer, up to 44.4 %/s" in text  # 1 / 1.8
     glasses = CliRunner().invoke(main, ["tell", str(marsh.PROFILE)]).output
-    line = "right mouse button held: mouse up -> view tilts up, 0.0159 deg per count; a full turn is 72 cm"
+    line = "right mouse button held: mouse up or down -> view tilts up or down, 0.0159 deg per count; a full turn is 72 cm"
     assert line in glasses
     hide = CliRunner().invoke(main, ["tell", str(marsh.HIDE)]).output
-    assert "right stick right pushed -> view turns right, 30 deg a press" in hide
+    assert "right stick right or left pushed -> view turns right or left, 30 deg a press" in hide
     scope = CliRunner().invoke(main, ["tell", str(marsh.SCOPE)]).output
-    assert "device leaned right -> view turns right, 1.4 deg per deg; the first 1.5 deg do nothing" in scope
+    assert (
+        "device leaned right or left -> view turns right or left, 1.4 deg per deg; the first 1.5 deg do nothing"
+        in scope
+    )
     fingers = CliRunner().invoke(main, ["tell", str(marsh.FINGERS)]).output
-    assert "fingers apart -> view zooms in, by as much; stops at 4 x" in fingers
+    assert "fingers apart or together -> view zooms in or out, by as much; stops at 0.5 and 4 x" in fingers
+    chart = CliRunner().invoke(main, ["tell", str(marsh.CHART)]).output
+    assert "wheel up or down -> camera comes nearer or moves away, 13 or 15 % per notch" in chart
+    assert "stops at 1.5 and 9 m in follow, 8 and 90 m in chart" in chart
+    assert "while charting: E or Q held -> view turns right or left, 60 deg/s" in chart
+
+
+@given(st.sampled_from([scene[0] for scene in marsh.SCENES]))
+def test_what_multiplies_is_told_as_it_divides(path: Path) -> None:
+    for one in mt.tell(mt.load_profile(path)).controls:
+        shares = [
+            float(word) for word in re.findall(r"([0-9.]+)(?= or [0-9.]+ %| %(?:/s| per| a press))", one.size)
+        ]
+        for share, way in zip(shares, (one.amount, -one.amount), strict=False):
+            assert share == pytest.approx(100.0 * abs(exp(way) - 1.0), rel=0.01)
 
 
 def test_a_flipped_axis_is_told_as_it_goes(tmp_path: Path) -> None:
@@ -131,7 +152,7 @@ def test_a_flipped_axis_is_told_as_it_goes(tmp_path: Path) -> None:
     ups = [next(c for c in told.controls if c.axis == "pitch") for told in (plain, flipped)]
     assert [one.does.partition(",")[0] for one in ups] == ["view tilts up", "view tilts down"]
     assert ups[0].amount == -ups[1].amount
-    assert "stops at -35 deg" in ups[1].text() or "stops at -" in ups[1].text()
+    assert "stops at -50 and 60 deg" in ups[1].text()
 
 
 def test_turns_are_told_in_the_hosts_axes() -> None:

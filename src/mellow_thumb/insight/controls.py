@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from math import exp, inf
 from typing import TYPE_CHECKING
 
+from ..basics import listed
 from ..plan import MOVES
 from ..plan.steps import Exponential, OneEuro, SlowFast, Spring
 from .account import number
@@ -47,6 +48,8 @@ class Control:
     """What a hand does for the other way; empty where there is none, as of a button."""
     sign: float = 1.0
     """Of the signal, for the way that `hand` tells."""
+    size: str = ""
+    """How much comes of it, in words, of both ways where they differ."""
 
     @property
     def ways(self) -> tuple[str, str]:
@@ -57,10 +60,27 @@ class Control:
         return f"{self.hand} -> {does(self.axis, self.amount)}", back
 
     def text(self) -> str:
-        """The same in one line."""
+        """Both ways in one line, with how much, and what else there is to say."""
         when = f"{self.when}: " if self.when else ""
-        words = "; ".join((self.does, *self.details))
-        return f"{when}{self.hand} -> {words}"
+        (hand, done), back = (way.partition(" -> ")[::2] for way in self.ways)
+        if back[0]:
+            hand, done = either(hand, back[0]), either(done, back[1])
+        words = "; ".join((f"{done}, {self.size}" if self.size else done, *self.details))
+        return f"{when}{hand} -> {words}"
+
+
+def either(one: str, other: str) -> str:
+    """Two phrases in one, as far as they differ.
+
+    >>> either("mouse right", "mouse left"), either("D held", "A held")
+    ('mouse right or left', 'D or A held')
+    """
+    first, second = one.split(), other.split()
+    begin = next((k for k, pair in enumerate(zip(first, second, strict=False)) if pair[0] != pair[1]), 0)
+    least = min(len(first), len(second)) - begin
+    end = next((k for k in range(least) if first[-1 - k] != second[-1 - k]), 0)
+    middle = [*first[begin : len(first) - end], "or", *second[begin : len(second) - end]]
+    return " ".join([*first[:begin], *middle, *first[len(first) - end :]])
 
 
 def controls_of(profile: Plan, route: Route, basis: Basis | None) -> list[Control]:
@@ -93,8 +113,10 @@ def _control(
     does_hand, other, sign = hands(profile, route, part)
     amount *= sign
     words = does(name, amount)
-    size, unit = _amount(route, axis, abs(amount))
-    details = [*_travel(bench, part, name, sign), *_more(profile, bench, part, name), *_stops(axis, amount)]
+    size, unit = _amount(route, axis, amount, both=False)
+    sizes, _ = _amount(route, axis, amount, both=bool(other))
+    details = [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
+    details += _stops(profile, name, amount, both=bool(other))
     if basis and name in ("yaw", "pitch", "roll"):
         way, about = basis.turn(name)
         turn = "positive" if way * amount > 0.0 else "negative"
@@ -102,19 +124,22 @@ def _control(
     address = f"{route.source.signal.name}.{part}" if route.source.signal.pair else str(route.source)
     return Control(
         route.name, devices, address, does_hand, when, name, route.effect, amount, unit,
-        f"{words}, {size}" if size else words, tuple(details), other, sign,
+        f"{words}, {size}" if size else words, tuple(details), other, sign, sizes,
     )  # fmt: skip
 
 
-def _amount(route: Route, axis: Axis, amount: float) -> tuple[str, str]:
-    """How much, in words; and the unit that it is for."""
+def _amount(route: Route, axis: Axis, amount: float, *, both: bool) -> tuple[str, str]:
+    """How much, in words, of one way or of both; and the unit that it is for."""
     kind, per = route.source.signal.kind, route.source.signal.unit
     if axis.name in MOVES:
         return "", "of full speed"
     if axis.log:
-        value, unit = f"{digits(100.0 * (exp(amount) - 1.0))} %", "%"
+        # what multiplies divides on the way back: 15 % more, then 13 % less
+        ways = [digits(100.0 * abs(exp(way) - 1.0)) for way in ((amount, -amount) if both else (amount,))]
+        value, unit = f"{' or '.join(dict.fromkeys(ways))} %", "%"
     else:
-        value, unit = f"{digits(amount)} {axis.unit}".rstrip(), axis.unit
+        value, unit = f"{digits(abs(amount))} {axis.unit}".rstrip(), axis.unit
+    amount = abs(amount)
     if kind == "ratio":
         return "by as much" if abs(amount - 1.0) < 1e-6 else f"by that to the power {digits(amount)}", "x/x"
     if kind == "angle":
@@ -214,9 +239,27 @@ def _more(profile: Plan, bench: Bench, part: str, name: str) -> list[str]:
     return words
 
 
-def _stops(axis: Axis, amount: float) -> list[str]:
-    """Where the axis stops on that way."""
-    limit = axis.high if amount > 0.0 else axis.low
-    if axis.name in MOVES or abs(limit) == inf or (axis.log and not 1e-9 < limit < 1e9):
+def _stops(plan: Plan, name: str, amount: float, *, both: bool) -> list[str]:
+    """Where an axis stops, on one way or on both, as each mount has it."""
+    if name in MOVES:
         return []
-    return [f"stops at {number(limit)} {axis.unit}".rstrip()]
+    where: dict[str, list[str]] = {}
+    for one in plan.mounts.instances:
+        axis = one.axis
+        if axis.name != name:
+            continue
+        limits = (axis.low, axis.high) if both else ((axis.high,) if amount > 0.0 else (axis.low,))
+        told = [f"{number(limit)}" for limit in limits if not _is_none(axis, limit)]
+        mounts = [plan.mounts.all[k].mount.name for k in sorted(one.mounts)]
+        words = f"{' and '.join(told)} {axis.unit}".rstrip() if told else "nothing"
+        where.setdefault(words, []).extend(mounts)
+    if set(where) <= {"nothing"}:
+        return []
+    if len(where) == 1:
+        return [f"stops at {next(iter(where))}"]
+    return ["stops at " + ", ".join(f"{words} in {listed(mounts, 'and')}" for words, mounts in where.items())]
+
+
+def _is_none(axis: Axis, limit: float) -> bool:
+    """Whether a limit is none that anybody reaches."""
+    return abs(limit) == inf or (axis.log and not 1e-9 < limit < 1e9)

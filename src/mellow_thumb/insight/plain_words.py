@@ -72,9 +72,11 @@ def hands(plan: Plan, route: Route, part: str) -> tuple[str, str, float]:
     if isinstance(made, KeySet):
         back = made.ways[2 * place + (0 if sign > 0.0 else 1)]
         return words, f"{inputs(back)} held" if back and sign > 0.0 else "", sign
-    if isinstance(made, Presses) or (source.signal.kind == "switch" and not made):
+    if isinstance(made, Presses) and made.inputs[0].signal.kind == "switch":
         return words, "", sign
-    if source.signal.name.endswith("trigger"):
+    if source.signal.kind == "switch" and not made:
+        return words, "", sign
+    if (made.inputs[0] if isinstance(made, Presses) else source).signal.name.endswith("trigger"):
         return words, "", sign
     other = re.sub(rf"\b({'|'.join(OTHER)})\b(?!.*\b({'|'.join(OTHER)})\b)", lambda one: OTHER[one[0]], words)
     return words, other if other != words else "", sign

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import copysign, expm1, hypot
+from math import expm1, hypot
 from typing import TYPE_CHECKING, Any
 
 from ...plan import KeySet
@@ -86,7 +86,7 @@ def _full(plan: Plan, route: Route) -> str:
     axes, words = {axis.name: axis for axis in plan.axes}, []
     for name, gain in zip(route.drives, route.gains, strict=True):
         log = axes[name].log
-        amount = copysign(100.0 * expm1(abs(gain)), gain) if log else gain
+        amount = 100.0 * expm1(gain) if log else gain
         unit = ("%" if log else axes[name].unit) + ("/s" if route.effect == "rate" else "")
         words.append(f"{name} {amount:.4g} {unit}".rstrip())
     return ", ".join(words)
