@@ -191,7 +191,7 @@ def test_a_response_says_what_full_is_in_the_axiss_own_unit() -> None:
     for name, full in (
         ("walk", "full is move_x 1, move_y 1"),
         ("away", "full is distance 80 %/s"),
-        ("near", "full is distance -44.4 %/s"),
+        ("near", "full is distance -44.44 %/s"),
         ("look", "full is yaw 200 deg/s, pitch 120 deg/s"),
     ):
         words = [text.get_text() for axes in drawn[f"{name}_response"].axes for text in axes.texts]
