@@ -23,6 +23,7 @@ from mellow_thumb.plan.gates import Condition
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.session.session import Session
 
+from ..helpers.profiles import load
 from ..helpers.strategies import held_routes, plans, step_routes
 
 
@@ -173,3 +174,38 @@ def test_json_says_the_same() -> None:
     assert data["unreached"]["pad"] == ["yaw", "pitch", "move_x", "move_y"]
     assert data["cues"]["hop"] == "Space or bottom button pressed"
     assert any(one["hand"] == "W or Arrow Up held" for one in data["controls"])
+
+
+def test_what_a_character_does_is_told() -> None:
+    text = mt.tell(mt.load_profile(marsh.FOLLOWING)).text()
+    assert "walks 1.6 m/s, at full speed after 0.27 s, at rest 0.2 s after it is let go" in text
+    assert "faces where it goes, where the view looks while left shoulder held, turned at 360 deg/s" in text
+    assert "forward is where the head looks" in mt.tell(mt.load_profile(marsh.HIDE)).text()
+    assert mt.tell(mt.load_profile(marsh.FINGERS)).walks == ()
+
+
+@pytest.mark.parametrize(
+    ("touch", "words"),
+    [
+        ("drag = { region = [0.45, 0, 1, 1] }", "landing in the right 55 % of the screen"),
+        ("drag = { region = [0, 0, 0.3, 1] }", "landing in the left 30 % of the screen"),
+        ("drag = { region = [0, 0, 1, 0.4] }", "landing in the lower 40 % of the screen"),
+        ("drag = { region = [0, 0.4, 1, 1] }", "landing in the upper 60 % of the screen"),
+        ("drag = { region = [0.2, 0, 0.6, 0.5] }", "landing 20 to 60 % from the left, 0 to 50 % from below"),
+        ('drag = { starts_on = "bird" }', "; on bird"),
+        ('drag = { after_travel = "0.15 cm" }', "; after 0.15 cm"),
+        ('two_finger_drag = { after_travel = "0.02 screen" }', "; after 0.02 screen"),
+    ],
+)  # fmt: skip
+def test_where_and_how_far_fingers_must_go_is_told(tmp_path: Path, touch: str, words: str) -> None:
+    text = f"""format = "mellow-thumb profile 1"
+[mounts.eye]
+kind = "eye"
+[touch.look]
+{touch}
+[routes.look]
+from = "touch.look"
+drives = ["yaw", "pitch"]
+sensitivity = "90 deg/screen"
+"""
+    assert words in mt.tell(load(tmp_path, text)).text()

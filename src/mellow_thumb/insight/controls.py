@@ -11,7 +11,7 @@ from ..plan import MOVES
 from ..plan.steps import Exponential, OneEuro, SlowFast, Spring
 from .account import number
 from .bench import Bench, for_one
-from .plain_words import does, during, hands, when_words
+from .plain_words import does, during, hands, touch_words, when_words
 from .response import shaped
 
 if TYPE_CHECKING:
@@ -115,7 +115,9 @@ def _control(
     words = does(name, amount)
     size, unit = _amount(route, axis, amount, both=False)
     sizes, _ = _amount(route, axis, amount, both=bool(other))
-    details = [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
+    touch = next((one for one in profile.touches if f"touch.{one.name}" == route.source.signal.name), None)
+    details = touch_words(touch) if touch else []
+    details += [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
     details += _stops(profile, name, amount, both=bool(other))
     if basis and name in ("yaw", "pitch", "roll"):
         way, about = basis.turn(name)

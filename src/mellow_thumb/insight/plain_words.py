@@ -10,7 +10,7 @@ from ..plan import FAMILIES, OWN, TAPS, Address, Condition, EdgeZone, KeySet, Pr
 from .account import number
 
 if TYPE_CHECKING:
-    from ..plan import Buttons, Cue, Gate, Plan, Route, When
+    from ..plan import Buttons, Cue, Gate, Plan, Route, Touch, When
 
 DOES = {
     "yaw": ("view turns right", "view turns left"),
@@ -177,3 +177,62 @@ def cue_words(cue: Cue) -> str:
     if touched and all(one.name.rpartition(".")[2] in TAPS for one in touched) and cue.on in TAPPED:
         return TAPPED[cue.on].format(inputs(cue.buttons.inputs))
     return f"{pressed(cue.buttons)} {MOMENTS[cue.on]}"
+
+
+FORWARD = {
+    "camera": "forward is where the camera looks",
+    "world": "forward is -Z, wherever the camera looks",
+    "body": "forward is where the character faces",
+    "head": "forward is where the head looks",
+    "left_hand": "forward is where the left hand points",
+    "right_hand": "forward is where the right hand points",
+}
+FACING = {"travel": "where it goes", "view": "where the view looks", "free": "where the host says"}
+
+
+def character_words(plan: Plan) -> list[str]:
+    """How a character walks, which way is forward, and where it faces."""
+    one = plan.movement
+    if one is None:
+        return []
+    gates = {gate.name: gate for gate in plan.gates}
+    soon = f"at full speed after {number(one.speed / one.acceleration)} s"
+    rest = (
+        f"at rest {number(one.speed / one.braking)} s after it is let go" if one.braking else "never braked"
+    )
+    words = [f"walks {number(one.speed)} m/s, {soon}, {rest}"]
+    words += [f"times {number(factor)} {during(condition, gates)}" for condition, factor in one.scales]
+    words.append(FORWARD[one.relative_to])
+    faces = [f"faces {FACING[one.face]}"]
+    faces += [f"{FACING[face]} {during(condition, gates)}" for condition, face in one.faces]
+    if "free" not in one.facing or len(one.facing) > 1:
+        faces.append(f"turned at {number(one.turn_rate)} deg/s")
+    return [*words, ", ".join(faces)]
+
+
+def touch_words(touch: Touch) -> list[str]:
+    """What a touch asks of its fingers: where and on what they land, and how far they must go."""
+    words = [] if touch.region == (0.0, 0.0, 1.0, 1.0) else [f"landing {_part_of_screen(touch.region)}"]
+    if touch.starts_on:
+        words.append(f"on {touch.starts_on}")
+    if touch.kind == "thumb_pad":
+        where = "where it lands" if touch.centre is None else "the middle of its place"
+        words.append(f"fully at {number(touch.radius.value)} {touch.radius.unit} from {where}")
+    elif touch.after_travel.value:
+        what = {"spread": "a change of their gap by ", "twist": "an arc of "}.get(touch.kind, "")
+        words.append(f"after {what}{number(touch.after_travel.value)} {touch.after_travel.unit}")
+    return words
+
+
+def _part_of_screen(region: tuple[float, float, float, float]) -> str:
+    """Where a part of the screen is, as a person would call it."""
+    left, bottom, right, top = (number(100.0 * side) for side in region)
+    ends = tuple(side in (0.0, 1.0) for side in region)
+    one_side = {
+        (True, True, False, True): f"the left {right} %",
+        (False, True, True, True): f"the right {number(100.0 * (1.0 - region[0]))} %",
+        (True, True, True, False): f"the lower {top} %",
+        (True, False, True, True): f"the upper {number(100.0 * (1.0 - region[1]))} %",
+    }
+    box = f"{left} to {right} % from the left, {bottom} to {top} % from below"
+    return f"in {one_side[ends]} of the screen" if ends in one_side else box

@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING, Any
 from ..basics import listed
 from ..plan import FAMILIES
 from .controls import controls_of
-from .plain_words import cue_words, during, gate_words, when_words
+from .plain_words import character_words, cue_words, during, gate_words, when_words
 
 if TYPE_CHECKING:
     import pandas as pd
@@ -29,6 +29,8 @@ class Telling:
     cues: dict[str, str]
     mounts: dict[str, str]
     """When each of several mounts is in force."""
+    walks: tuple[str, ...]
+    """How the character walks, which way is forward, and where it faces; nothing where nobody walks."""
     unreached: dict[str, tuple[str, ...]]
     """For each family of devices that is used: the axes that only others drive."""
 
@@ -55,6 +57,8 @@ class Telling:
             ours = [one for one in self.controls if family in one.devices]
             if ours:
                 lines += ["", FAMILIES[family], *(f"  {one.text()}" for one in ours)]
+        if self.walks:
+            lines += ["", "the character", *(f"  {one}" for one in self.walks)]
         lines += self._named("gates, and when they are open", self.gates, " <- ")
         lines += self._named("mounts, and when they are in force", self.mounts, " <- ")
         lines += self._named("cues", self.cues, " <- ")
@@ -99,6 +103,7 @@ def tell(profile: Plan, basis: Basis | None = None) -> Telling:
             for cue in profile.cues
         },
         mounts={profile.mount.name: "otherwise", **mounts} if mounts else {},
+        walks=tuple(character_words(profile)),
         unreached={
             family: tuple(axis for axis in everything if axis not in driven[family])
             for family in profile.families
