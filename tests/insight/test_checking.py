@@ -53,6 +53,8 @@ CASES = [
     ("cue-against-gate", "hop", [('from = ["pad.south", "key.Space"]', 'from = ["pad.left_shoulder", "key.Space"]')], "gives hop and works glassing"),
     ("hold-only", "glassing", [(', choice = ["hold", "toggle"]', "")], "must be held"),
     ("one-device", "hop", [('["pad.south", "key.Space"]', '"key.Space"')], "no button of the gamepad for hop"),
+    ("swapped-axes", "mouse_look", [('drives = ["yaw", "pitch"]\nsensitivity = "0.05', 'drives = ["pitch", "yaw"]\nsensitivity = "0.05')], "the hand's way to the right drives pitch, and its way up drives yaw"),
+    ("far-height", "follow", [('kind = "orbit"', 'kind = "orbit"\noffset = ["0 m", "165 m", "0 m"]')], "offset is 165 m above the subject's place"),
     ("unreached-mount", "near", [("[cues]", MOUNTED)], "far always comes before it"),
 ]  # fmt: skip
 
@@ -142,7 +144,7 @@ TAKES = {
 def test_every_code_there_is_has_a_case(tmp_path: Path) -> None:
     tried = {case[0] for case in CASES} | {
         "sickening", "dead-zone-under-noise", "edge-without-inside", "needless-allowance", "square-screen",
-        "needless-face", *TAKES,
+        "needless-face", "starved-touch", "moving-tap", *TAKES,
     }  # fmt: skip
     assert tried == set(CODES)
     found = {one.code for case in CASES for one in mt.check(load(tmp_path, FINE, *case[2]))}

@@ -18,6 +18,8 @@ CHECKS = (
     checks_axes.undriven,
     checks_axes.limits,
     checks_axes.inverted,
+    checks_axes.swapped,
+    checks_axes.heights,
     checks_axes.dead_zones,
     checks_axes.curves,
     checks_axes.steps,

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING
 
 from ..basics import listed
 from ..plan import DEVICES
+from ..plan.mounts import Eye, Orbit
 from ..plan.steps import Exponential, Spring
 from .findings import Finding
 from .response import response_of
@@ -16,7 +17,7 @@ from .telling import tell
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
-    from ..plan import Plan, Route
+    from ..plan import Axis, Plan, Route
     from ..plan.steps import Smoothing
 
 ROWS = 1080
@@ -29,6 +30,8 @@ LEVEL = 8
 """A curve that stays level for this many of 400 steps does not rise."""
 STRAIGHT = {("yaw", "x"), ("pitch", "y"), ("move_x", "x"), ("move_y", "y")}
 """Axes, each with the way of a hand that people expect to move it."""
+HIGHEST = 20.0
+"""Metres above a subject's place that its eyes, or what an orbit looks over, may be without a word."""
 TURNING = {"yaw", "pitch", "roll", "pan_x", "pan_y"}
 
 
@@ -49,8 +52,7 @@ def undriven(plan: Plan) -> Iterator[Finding]:
 def limits(plan: Plan) -> Iterator[Finding]:
     """Distances and zooms without an end, pitches that go over the top."""
     driven = {axis for route in plan.routes for axis in route.drives}
-    for axis in {one.axis.name: one.axis for one in plan.mounts.instances}.values():
-        path = ("axes", axis.name)
+    for axis, path in _axes(plan):
         if axis.name not in driven:
             continue
         missing = [word for word, there in (("min", axis.low > 0.0), ("max", axis.high < inf)) if not there]
@@ -63,6 +65,38 @@ def limits(plan: Plan) -> Iterator[Finding]:
             reason = f"{span}: beyond 90, left and right change sides"
             fix = 'in [axes]: pitch = { min = "-80 deg", max = "80 deg" }'
             yield Finding("pitch-past-90", "error", path, reason, fix)
+
+
+def _axes(plan: Plan) -> Iterator[tuple[Axis, tuple[str, ...]]]:
+    """Every axis as a mount has it, and where it stands in the profile."""
+    for one in plan.mounts.instances:
+        mounts = [plan.mounts.all[k].mount.name for k in sorted(one.mounts)]
+        own = one.key in plan.mounts.own and len(plan.mounts.all) > 1 and mounts
+        yield one.axis, ("mounts", mounts[0], "axes", one.axis.name) if own else ("axes", one.axis.name)
+
+
+def swapped(plan: Plan) -> Iterator[Finding]:
+    """Pairs whose ways across and along drive each other's axes."""
+    for route in plan.routes:
+        for usual in (("yaw", "pitch"), ("move_x", "move_y"), ("pan_x", "pan_y")):
+            if route.drives == usual[::-1]:
+                reason = f"the hand's way to the right drives {usual[1]}, and its way up drives {usual[0]}"
+                fix = f'drives = ["{usual[0]}", "{usual[1]}"]'
+                yield Finding("swapped-axes", "warning", ("routes", route.name, "drives"), reason, fix)
+
+
+def heights(plan: Plan) -> Iterator[Finding]:
+    """Eyes and shoulders higher than any body: a number in cm that is read as metres."""
+    for one in plan.mounts.all:
+        mount = one.mount
+        high = (
+            mount.height if isinstance(mount, Eye) else mount.offset[1] if isinstance(mount, Orbit) else 0.0
+        )
+        if abs(high) > HIGHEST:
+            key = "height" if isinstance(mount, Eye) else "offset"
+            reason = f"{key} is {high:g} m above the subject's place: higher than any body"
+            fix = f'"{high / 100.0:g} m" if it was meant in cm'
+            yield Finding("far-height", "warning", ("mounts", mount.name, key), reason, fix)
 
 
 def inverted(plan: Plan) -> Iterator[Finding]:

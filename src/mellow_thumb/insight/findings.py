@@ -40,6 +40,8 @@ CODES = {
     "wild-values": "values of a take that no hand and no sensor makes",
     "needless-face": "where a character faces that is seen in first person only",
     "unreached-mount": "a mount that is never in force",
+    "swapped-axes": "a pair whose two ways drive each other's axes",
+    "far-height": "an eye or a shoulder higher than any body",
     "starved-touch": "a touch that gets no finger, for others have them all",
     "moving-tap": "a tap that moves what its finger drags",
     "sickening": "what makes people ill in a headset",
