@@ -54,6 +54,7 @@ CASES = [
     ("hold-only", "glassing", [(', choice = ["hold", "toggle"]', "")], "must be held"),
     ("one-device", "hop", [('["pad.south", "key.Space"]', '"key.Space"')], "no button of the gamepad for hop"),
     ("swapped-axes", "mouse_look", [('drives = ["yaw", "pitch"]\nsensitivity = "0.05', 'drives = ["pitch", "yaw"]\nsensitivity = "0.05')], "the hand's way to the right drives pitch, and its way up drives yaw"),
+    ("unused-axis", "near", [('drives = "distance"\nsensitivity = "-50 %/s"', 'drives = "lean_x"\nsensitivity = "-0.5 m/s"')], "near drives lean_x, which orbit makes no view of"),
     ("far-height", "follow", [('kind = "orbit"', 'kind = "orbit"\noffset = ["0 m", "165 m", "0 m"]')], "offset is 165 m above the subject's place"),
     ("unreached-mount", "near", [("[cues]", MOUNTED)], "far always comes before it"),
 ]  # fmt: skip

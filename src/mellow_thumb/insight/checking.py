@@ -17,6 +17,7 @@ LAG = 0.1
 CHECKS = (
     checks_axes.undriven,
     checks_axes.limits,
+    checks_axes.unused,
     checks_axes.inverted,
     checks_axes.swapped,
     checks_axes.heights,

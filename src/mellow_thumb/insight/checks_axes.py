@@ -10,6 +10,7 @@ from ..basics import listed
 from ..plan import DEVICES
 from ..plan.mounts import Eye, Orbit
 from ..plan.steps import Exponential, Spring
+from .controls import is_seen
 from .findings import Finding
 from .response import response_of
 from .telling import tell
@@ -53,7 +54,7 @@ def limits(plan: Plan) -> Iterator[Finding]:
     """Distances and zooms without an end, pitches that go over the top."""
     driven = {axis for route in plan.routes for axis in route.drives}
     for axis, path in _axes(plan):
-        if axis.name not in driven:
+        if axis.name not in driven or not is_seen(plan, axis.name):
             continue
         missing = [word for word, there in (("min", axis.low > 0.0), ("max", axis.high < inf)) if not there]
         if axis.name in ("distance", "zoom") and missing:
@@ -65,6 +66,17 @@ def limits(plan: Plan) -> Iterator[Finding]:
             reason = f"{span}: beyond 90, left and right change sides"
             fix = 'in [axes]: pitch = { min = "-80 deg", max = "80 deg" }'
             yield Finding("pitch-past-90", "error", path, reason, fix)
+
+
+def unused(plan: Plan) -> Iterator[Finding]:
+    """Routes to axes of which no mount makes a view."""
+    for route in plan.routes:
+        idle = [name for name in route.drives if not is_seen(plan, name)]
+        if idle:
+            kinds = listed(sorted({one.mount.kind for one in plan.mounts.all}), "and")
+            reason = f"{route.name} drives {listed(idle, 'and')}, which {kinds} makes no view of"
+            fix = "nothing, if the host reads it; else an axis of the mount, or another mount"
+            yield Finding("unused-axis", "warning", ("routes", route.name, "drives"), reason, fix)
 
 
 def _axes(plan: Plan) -> Iterator[tuple[Axis, tuple[str, ...]]]:

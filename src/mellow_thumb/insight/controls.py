@@ -7,7 +7,7 @@ from math import exp, inf
 from typing import TYPE_CHECKING
 
 from ..basics import listed
-from ..plan import MOVES
+from ..plan import KNOWN, MOVES
 from ..plan.steps import Exponential, OneEuro, SlowFast, Spring
 from .account import number
 from .bench import Bench, for_one
@@ -50,14 +50,16 @@ class Control:
     """Of the signal, for the way that `hand` tells."""
     size: str = ""
     """How much comes of it, in words, of both ways where they differ."""
+    seen: bool = True
+    """Whether any mount makes a view of the axis; if none does, it is a number for the host."""
 
     @property
     def ways(self) -> tuple[str, str]:
         """Each way in short: what a hand does, and what comes of it; the second may be empty."""
         if self.effect == "pin":
             return f"{self.hand} -> {self.does}", ""
-        back = f"{self.other} -> {does(self.axis, -self.amount)}" if self.other else ""
-        return f"{self.hand} -> {does(self.axis, self.amount)}", back
+        back = f"{self.other} -> {does(self.axis, -self.amount, seen=self.seen)}" if self.other else ""
+        return f"{self.hand} -> {does(self.axis, self.amount, seen=self.seen)}", back
 
     def text(self) -> str:
         """Both ways in one line, with how much, and what else there is to say."""
@@ -112,13 +114,15 @@ def _control(
     axis = next(one for one in profile.axes if one.name == name)
     does_hand, other, sign = hands(profile, route, part)
     amount *= sign
-    words = does(name, amount)
+    seen = is_seen(profile, name)
+    words = does(name, amount, seen=seen)
     size, unit = _amount(route, axis, amount, both=False)
     sizes, _ = _amount(route, axis, amount, both=bool(other))
     touch = next((one for one in profile.touches if f"touch.{one.name}" == route.source.signal.name), None)
     details = touch_words(touch) if touch else []
     details += [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
     details += _stops(profile, name, amount, both=bool(other))
+    details += [] if seen else ["no mount uses it"]
     if basis and name in ("yaw", "pitch", "roll"):
         way, about = basis.turn(name)
         turn = "positive" if way * amount > 0.0 else "negative"
@@ -126,8 +130,15 @@ def _control(
     address = f"{route.source.signal.name}.{part}" if route.source.signal.pair else str(route.source)
     return Control(
         route.name, devices, address, does_hand, when, name, route.effect, amount, unit,
-        f"{words}, {size}" if size else words, tuple(details), other, sign, sizes,
+        f"{words}, {size}" if size else words, tuple(details), other, sign, sizes, seen,
     )  # fmt: skip
+
+
+def is_seen(plan: Plan, name: str) -> bool:
+    """Whether an axis shows: a mount makes a view of it, a character walks by it, or it is the host's own."""
+    if name not in KNOWN or name in MOVES:
+        return True
+    return any(name in (*one.mount.axes, *getattr(one.mount, "optional", ())) for one in plan.mounts.all)
 
 
 def _amount(route: Route, axis: Axis, amount: float, *, both: bool) -> tuple[str, str]:

@@ -40,6 +40,7 @@ CODES = {
     "wild-values": "values of a take that no hand and no sensor makes",
     "needless-face": "where a character faces that is seen in first person only",
     "unreached-mount": "a mount that is never in force",
+    "unused-axis": "a route to an axis that no mount makes a view of",
     "swapped-axes": "a pair whose two ways drive each other's axes",
     "far-height": "an eye or a shoulder higher than any body",
     "starved-touch": "a touch that gets no finger, for others have them all",

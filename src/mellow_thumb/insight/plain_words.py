@@ -51,10 +51,10 @@ MOMENTS = {
 }  # fmt: skip
 
 
-def does(name: str, way: float) -> str:
-    """What an axis of a name does that grows (`way` above 0) or shrinks."""
-    up, down = DOES.get(name, (f"{name} goes up", f"{name} goes down"))
-    return up if way > 0.0 else down
+def does(name: str, way: float, *, seen: bool = True) -> str:
+    """What an axis of a name does that grows (`way` above 0) or shrinks, and whether a mount shows it."""
+    up, down = DOES.get(name, ("", "")) if seen else ("", "")
+    return (up or f"{name} goes up") if way > 0.0 else (down or f"{name} goes down")
 
 
 OTHER = {"right": "left", "up": "down", "upper": "lower", "apart": "together", "clockwise": "anticlockwise"}
