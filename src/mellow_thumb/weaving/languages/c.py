@@ -33,6 +33,9 @@ _BINDS = {"==": _EQUAL, "!=": _EQUAL, "+": _SUM, "-": _SUM, "*": _PRODUCT, "/": 
 class C:
     """Writes values and statements; what is not kept becomes a local, and what nobody reads is left out."""
 
+    calls = ""
+    """The call of a part that is written apart, but for its name."""
+
     def __init__(self, kept: Mapping[str, str], given: Iterable[str] = ()) -> None:
         self.kept, self.given = dict(kept), set(given)
         self.locals: list[str] = []
@@ -132,11 +135,7 @@ class C:
         body = self.lines(used(one.body, [*self.kept, *self.given]))
         self.parts[one.name] = [*self.declared(), *body], one.rare
         self.locals = ours
-        return self.call(one.name)
-
-    def call(self, part: str) -> str:
-        """The call of a part that is written apart."""
-        raise NotImplementedError(part)
+        return self.calls.format(one.name)
 
     def _when(self, one: Branch) -> list[str]:
         found = [f"if ({self.value(one.test)}) {{", *indented(self.lines(one.body))]

@@ -270,13 +270,11 @@ def room_start(layout: Layout, program: Program) -> tuple[float, ...]:
 class _C(C):
     """C whose numbers lie in a row of their own."""
 
+    calls = "{}(s, n, t, code, x, y);"
+
     def __init__(self, kept: Mapping[str, str], program: Program, given: Iterable[str] = ()) -> None:
         super().__init__(kept, given)
         self.places = {name: k for k, name in enumerate(program.parameters)}
-
-    def call(self, part: str) -> str:
-        """The call of a part that is written apart."""
-        return f"{part}(s, n, t, code, x, y);"
 
     def value_parameter(self, one: Parameter) -> tuple[str, int]:
         """Where its number lies."""

@@ -132,12 +132,6 @@ class _Header(C):
     def __init__(self, kept: Mapping[str, str], program: Program, given: Iterable[str] = ()) -> None:
         super().__init__(kept, given)
         self.numbers = dict(zip(program.parameters, program.numbers, strict=True))
-        self.name = ""
-        """What the functions of the header begin with."""
-
-    def call(self, part: str) -> str:
-        """The call of a part that is written apart."""
-        return f"{self.name}_{part}(s, t, code, x, y);"
 
     def value_parameter(self, one: Parameter) -> tuple[str, int]:
         """Its number."""
@@ -168,7 +162,7 @@ def c_header(
     whole = {one: one for one in (*state, READING.name)}
     events, frames = _Header(whole, program, ["t", "x", "y"]), _Header(whole, program)
     posing = _Header(rig, program, ["t"])
-    events.name = name
+    events.calls = f"{name}_{{}}(s, t, code, x, y);"
     event = events.body([*drop(woven), *item(woven)])
     read = frames.body(woven.reading, woven.outputs)
     posed = posing.body(pose.statements, pose.results)
