@@ -364,3 +364,7 @@ def test_what_the_system_takes_away_does_not_run_out() -> None:
     frames = [played(GLIDING, [*said, Said(0.31, 1, what)]).axes["look_x"] for what in ("up", "cancel")]
     assert frames[0] > frames[1] + 0.2
     assert frames[1] == pytest.approx(0.6, abs=1e-9)
+    # a palm that is taken away in the moment of the lift takes nothing with it
+    palm = landing(2, 0.9 + 0.1j, 0.15)
+    both = sorted([*said, *palm, Said(0.31, 2, "cancel"), Said(0.31, 1, "up")], key=lambda one: one.t)
+    assert played(GLIDING, both).axes["look_x"] == pytest.approx(frames[0], abs=1e-9)

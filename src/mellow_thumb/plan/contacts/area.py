@@ -197,7 +197,7 @@ class Area:
         """Write that one of its fingers is gone; whether it may have been a tap."""
         state = self.state
         block.set(state["stirs"], 1.0)
-        block.set(state["cancels"], where(taps, state["cancels"], 1.0))
+        block.set(state["cancels"], where(some([taps, its["counts"] == 0.0]), state["cancels"], 1.0))
         block.set(state["leaves"], state["leaves"] + its["counts"])
         block.set(state["size"], state["size"] - 1.0)
         block.set(state["going"], state["going"] - its["goes"])
