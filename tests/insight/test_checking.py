@@ -70,6 +70,7 @@ def test_each_finding_is_found_where_it_is_and_told_in_words(
     assert one.where == where
     assert words in one.reason
     assert one.fix
+    assert "zoom" not in one.fix  # none of these mounts has one
     assert one.line > 0
     assert one.text().startswith(f"{tmp_path / 'marsh.toml'}:{one.line}: {one.level}: ")
 
@@ -96,6 +97,10 @@ def test_with_a_take_dead_zones_are_held_to_its_noise(tmp_path: Path) -> None:
     (found,) = [one for one in mt.check(narrow, thumb.take()) if one.code == "dead-zone-under-noise"]
     assert found.level == "error"
     assert "rest = [0.1" in found.fix
+    bare = load(tmp_path, FINE, ("dead_zone = { inner = 0.12 }\n", ""))
+    assert "no-dead-zone" in codes(bare)
+    said = [one for one in codes(bare, thumb.take()) if one in ("no-dead-zone", "dead-zone-under-noise")]
+    assert said == ["dead-zone-under-noise"]  # once
     mended = load(tmp_path, FINE, ("dead_zone = { inner = 0.12 }", "\n".join(found.fix.split("; "))))
     assert set(codes(mended, thumb.take())) == {"absent-device"}
 

@@ -188,7 +188,9 @@ def steps(plan: Plan) -> Iterator[Finding]:
             unit = route.source.signal.unit
             rows = f"{gain / pixel:.0f} of {ROWS} rows, at the most magnified"
             reason = f"one {unit} turns {gain:.3g} deg: {rows}"
-            fix = 'scale_with = "zoom", a scale while aiming, or a finer sensitivity'
+            zooms = any(isinstance(plan.mounts.of(k, "zoom"), str) for k, _ in enumerate(plan.mounts.all))
+            keeps = 'scale_with = "zoom", ' if zooms else ""
+            fix = f"{keeps}a scale while aiming, or a finer sensitivity"
             yield Finding("coarse-step", "warning", ("routes", route.name), reason, fix)
 
 
