@@ -158,6 +158,16 @@ def test_fingers_have_reasons_too() -> None:
     assert session.reasons["touch.2.place"] == {"it has not gone as far as after_travel": 2, "acted": 1}
 
 
+def test_a_place_that_is_told_with_the_lift_is_still_its_fingers() -> None:
+    session = mt.load_profile(marsh.FINGERS).session()
+    session.set_screen(1000, 1000)
+    assert session.reasons == {}
+    session.touch("a", "down", (0.5, 0.5), at=0.001)
+    session.touch("a", "up", (0.502, 0.5), at=0.005)
+    session.tick(0.01)
+    assert session.reasons["touch.1.place"] == {"it has not gone as far as after_travel": 2}
+
+
 def test_half_of_a_screen_s_size_leaves_the_other_half() -> None:
     one, two = (mt.load_profile(marsh.FINGERS).session() for _ in range(2))
     one.set_screen(1200, 800)

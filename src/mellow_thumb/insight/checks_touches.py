@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from itertools import pairwise
+from math import expm1
 from typing import TYPE_CHECKING
 
 from ..basics import listed
@@ -72,15 +73,15 @@ def tapping(plan: Plan) -> Iterator[Finding]:
             continue
         for touch in area:
             routes = [one for one in plan.routes if one.source.signal.name == f"touch.{touch.name}"]
-            moved = [
-                (axis, abs(gain), plan.axes[[one.name for one in plan.axes].index(axis)].unit)
-                for route in routes
-                for axis, _, gain in route.parts
-            ]
+            axes = {one.name: one for one in plan.axes}
+            moved = [(abs(gain), axes[name], route) for route in routes for name, _, gain in route.parts]
             if touch.kind != "drag" or touch.after_travel.value or not moved:
                 continue
             most = touch.tap_travel.value if touch.tap_travel.unit == "screen" else 0.0
-            axis, gain, unit = max(moved, key=lambda one: one[1])
-            reason = f"a tap on {touch.name} may move {axis} by {(most or SLOP) * gain:.2g} {unit}"
+            gain, axis, route = max(moved, key=lambda one: one[0])
+            way = (most or SLOP) * gain
+            unit = "%" if axis.log else "screen" if route.screens else axis.unit
+            size = f"{100.0 * expm1(way) if axis.log else way:.2g} {unit}".rstrip()
+            reason = f"a tap on {touch.name} may move {axis.name} by {size}"
             fix = f'after_travel = "{most or SLOP:g} screen" in [touch.{touch.name}.drag]'
             yield Finding("moving-tap", "warning", ("touch", touch.name), reason, fix)

@@ -33,7 +33,7 @@ from .signals import (
     own_signal,
 )
 from .steps import Close, SpeedGain, TurnBoost
-from .touches import DOUBLE, KINDS, NOTHING, SLOP, SWITCHES, TAP, TAPS, Length, Touch
+from .touches import DOUBLE, KINDS, NOTHING, SLOP, TAP, TAPS, Length, Touch
 from .wheels import wheel_notches
 from .words import (
     AGE,
@@ -99,7 +99,6 @@ __all__ = [
     "SEEN_T",
     "SLOP",
     "STOP",
-    "SWITCHES",
     "TAP",
     "TAPS",
     "WAIT",

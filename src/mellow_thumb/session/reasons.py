@@ -58,8 +58,9 @@ class Reasons:
 def _landed_first(watched: list[Watched], first: float) -> list[Watched]:
     """The same events, of each finger its landing before its place, which may be told in either order."""
     found = [*watched]
-    for k, ((t, code, *_), (then, after, *_)) in enumerate(pairwise(raw for raw, _, _ in watched)):
-        if first <= code and (code - first) % 3 == PLACE and t == then and after - code == DOWN - PLACE:
+    for k, ((t, code, *_), (then, after, down, _)) in enumerate(pairwise(raw for raw, _, _ in watched)):
+        lands = after - code == DOWN - PLACE and t == then and down != 0.0
+        if lands and first <= code and (code - first) % 3 == PLACE:
             found[k : k + 2] = found[k + 1], found[k]
     return found
 

@@ -1,6 +1,6 @@
 """Contacts: fingers on a screen, kept one by one, and what the touches of a plan make of them."""
 
-from .area import MANY, RESTS, TOGETHER, Area
+from .area import Area
 from .contacts import Contacts, Facts
 from .fingers import CANCEL, DOWN, PLACE
 from .gestures import Gesture, Screen
@@ -9,10 +9,7 @@ from .sound import check_contacts
 __all__ = [
     "CANCEL",
     "DOWN",
-    "MANY",
     "PLACE",
-    "RESTS",
-    "TOGETHER",
     "Area",
     "Contacts",
     "Facts",

@@ -170,7 +170,7 @@ class Area:
             for gesture in self.gestures:
                 gesture.go(block, step, self.yields and gesture.touch.kind == "drag")
 
-    def arrive(self, block: Block, turns: Value | None) -> None:
+    def arrive(self, block: Block, turns: Value) -> None:
         """Write that the fingers are where they said; `turns` is 1 if one lands or lifts."""
         state = self.state
         for name in PLACES:
@@ -178,9 +178,7 @@ class Area:
         for gesture in self.gestures:
             if gesture.speed:
                 # a lift often says once more where its finger was: that is no report of one that rests
-                speaks = state["reports"] == 1.0 if turns is not None else state["reports"] != 0.0
-                if turns is not None:
-                    speaks = some([speaks, every([state["reports"] != 0.0, turns == 0.0])])
+                speaks = some([state["reports"] == 1.0, every([state["reports"] != 0.0, turns == 0.0])])
                 with block.when(every([speaks, state["counting"] >= gesture.needs])):
                     gesture.speed.report(block, gesture.was)
         for name in MOVING[1:]:

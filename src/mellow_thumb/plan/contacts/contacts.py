@@ -94,7 +94,8 @@ class Contacts:
                 with block.when(area.has(its["area"])):
                     area.moves(block, screen, its_number, its, gone)
             with block.when(its["goes"] == 0.0):
-                far = self._far(block, its, (its["x"], its["y"]))
+                x, y = (its["x"] - its["from_x"]) * screen.wide, (its["y"] - its["from_y"]) * screen.tall
+                (far,) = block.call(shaping.length, x, y)
                 for area in self.areas:
                     with block.when(every([area.has(its["area"]), far > area.slip(screen)])):
                         block.set(fingers.turns, 1.0)
@@ -106,11 +107,6 @@ class Contacts:
             block.keep("gone_x", (its["x"] - its["was_x"]) * screen.wide),
             block.keep("gone_y", (its["y"] - its["was_y"]) * screen.tall),
         )
-
-    def _far(self, block: Block, its: Mapping[str, Name], at: Pair) -> Name:
-        """How far a place is from where a finger landed, in screens."""
-        x, y = (at[0] - its["from_x"]) * self.screen.wide, (at[1] - its["from_y"]) * self.screen.tall
-        return block.call(shaping.length, x, y)[0]
 
     def said_before(self, block: Block, first: int, into: Name) -> None:
         """Write whether something is said of a finger of which it is said already in this moment."""
@@ -167,7 +163,7 @@ class Contacts:
             for area in self.areas:
                 with block.when(area.state["stirs"] != 0.0):
                     area.go(block, screen, lift(0.0), lift(1.0))
-                    area.arrive(block, None)
+                    area.arrive(block, fingers.turns)
         fingers.end_moment(block)
         return more
 
