@@ -401,7 +401,7 @@ def test_a_profile_says_all_of_it(tmp_path: Path) -> None:
         ("[touch.aim]", "[touch.7]", "a name with a letter"),
         ("priority = 3", "twist = {}", "one of drag, two_finger_drag"),
         ('from = "touch.look"\n', 'from = "touch.lok"\n', "did you mean touch.look?"),
-        ("150 deg/screen", "150 deg/count", "did you mean deg/screen?"),
+        ("150 deg/screen", "150 deg/count", "expected deg/screen"),
         ('from = "touch.walk"\ndrives = ["move_x", "move_y"]', 'from = "touch.walk"\nglide = { half_life = "1 s" }\ndrives = ["move_x", "move_y"]', "a glide on what no finger drags"),
     ],
 )  # fmt: skip

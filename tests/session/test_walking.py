@@ -282,7 +282,7 @@ WRONG = {
     'face = { otherwise = "travel", glassing = "view" }': (
         'face = "sideways"', "movement.face: found sideways; expected travel, view or free",
     ),
-    "scale = { glassing = 0.5 }": ("scale = { glasing = 0.5 }", "did you mean glassing?"),
+    "scale = { glassing = 0.5 }": ("scale = { glasing = 0.5 }", "expected a gate: glassing"),
     'from = "steps"': ('from = "mouse.move"', "routes.walk.from: found mouse.move, a displacement; expected something that is held"),
     'drives = ["move_x", "move_y"]': (
         'drives = ["move_x", "move_y"]\nsensitivity = "1 m/s"', "routes.walk.sensitivity: found one; expected none",

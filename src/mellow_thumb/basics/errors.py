@@ -131,22 +131,45 @@ class FormulaError(MellowThumbError, TypeError):
     """A formula that is not straight-line code, with file and line; raised where it is woven."""
 
 
-def nearest(word: str, known: Iterable[str]) -> str:
+def nearest(word: str, known: Iterable[str], *, alone: bool = False) -> str:
     """Return ``; did you mean ...?`` for the known word closest to `word`, or nothing.
+
+    At most a third of its letters may differ. Where one word alone is known, the message names it already;
+    `alone` asks for it all the same.
 
     >>> nearest("mouse.mvoe", ["mouse.move", "mouse.left"])
     '; did you mean mouse.move?'
-    >>> nearest("tide", ["mouse.move"])
+    >>> nearest("tide", ["mouse.move", "mouse.left"])
     ''
     """
     from difflib import get_close_matches
 
     known = list(known)
-    if len(word) > 64 or len(known) > 1000:
+    if len(word) > 64 or not (alone or len(known) > 1) or len(known) > 1000:
         return ""
-    folded = {name.casefold(): name for name in known}
-    close = get_close_matches(word.casefold(), folded, n=1, cutoff=0.6)
-    return f"; did you mean {folded[close[0]]}?" if close else ""
+    written, folded = word.casefold(), {name.casefold(): name for name in known}
+    near = {name: edits(written, name) for name in get_close_matches(written, folded, n=5, cutoff=0.5)}
+    best = min(near, key=lambda name: near[name], default="")
+    close = best and 3 * near[best] <= max(len(written), len(best))
+    return f"; did you mean {folded[best]}?" if close else ""
+
+
+def edits(one: str, other: str) -> int:
+    """How many letters to change, add, leave out or swap with the next to get from one word to another.
+
+    The optimal string alignment distance (Damerau, Communications of the ACM 7(3), 1964).
+
+    >>> edits("ptich", "pitch"), edits("Up", "PageUp")
+    (1, 4)
+    """
+    before, row = [0] * (len(other) + 1), list(range(len(other) + 1))
+    for i, a in enumerate(one):
+        earlier, before, row = before, row, [i + 1]
+        for k, b in enumerate(other):
+            row.append(min(before[k] + (a != b), before[k + 1] + 1, row[k] + 1))
+            if i and k and a == other[k - 1] and one[i - 1] == b:
+                row[k + 1] = min(row[k + 1], earlier[k - 1] + 1)
+    return row[-1]
 
 
 def listed(words: Iterable[str], joiner: str = "or") -> str:

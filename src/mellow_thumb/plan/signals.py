@@ -8,12 +8,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import cache
-from typing import TYPE_CHECKING
 
-from ..basics import SignalError, nearest
-
-if TYPE_CHECKING:
-    from collections.abc import Iterable
+from ..basics import SignalError
+from .near_signals import near_signal
 
 KINDS = {
     "displacement": "the distance moved since the last event: already added up, so never multiplied by time",
@@ -365,24 +362,10 @@ def find_signal(address: str) -> Address:
     if found is None and kind in OWN and name:
         return Address(own_signal(kind, name))
     if found is None:
-        raise SignalError(
-            f'found "{address}"; expected a signal of the catalogue{near_signal(address, addresses())}'
-        )
+        raise SignalError(f'found "{address}"; expected a signal{near_signal(address, addresses())}')
     return found
 
 
-def addresses(kind: str | None = None) -> tuple[str, ...]:
-    """Every address of the catalogue, or of one kind of signal, in its order."""
-    return tuple(name for name, found in _by_address().items() if kind in (None, found.signal.kind))
-
-
-def near_signal(address: str, known: Iterable[str]) -> str:
-    """Return ``; did you mean ...?`` for the known address nearest to `address`, or nothing.
-
-    >>> near_signal("key.a", addresses()), near_signal("key.7", addresses())
-    ('; did you mean key.KeyA?', '; did you mean key.Digit7?')
-    """
-    device, _, name = address.partition(".")
-    if device == "key" and len(name) == 1 and name.isascii() and name.isalnum():
-        return f"; did you mean key.{'Digit' if name.isdigit() else 'Key'}{name.upper()}?"
-    return nearest(address, known)
+def addresses(*kinds: str) -> tuple[str, ...]:
+    """Every address of the catalogue, or of some kinds of signal, in its order."""
+    return tuple(name for name, found in _by_address().items() if not kinds or found.signal.kind in kinds)

@@ -10,6 +10,7 @@ from pydantic import Field
 from ..basics import PlanError, nearest
 from ..plan import KNOWN, MOVES, Axis
 from .forms import (
+    UNCLEAR,
     Form,
     Measure,
     Seconds,
@@ -86,8 +87,8 @@ def read_units(faults: Faults, forms: Mapping[str, AxisForm]) -> dict[str, str]:
             near = nearest(name, KNOWN)
             if form.unit is None:
                 what = "an axis of your own without a unit"
-                faults.note(("axes", name), what, 'unit = "deg", "m", "x" or ""', near)
-            units[name] = form.unit or ""
+                faults.note_missing(("axes", name), ("unit",), what, 'unit = "deg", "m", "x" or ""', near)
+            units[name] = UNCLEAR if faults.wrong(("axes", name, "unit")) else form.unit or ""
     return units
 
 
@@ -97,13 +98,19 @@ class AxisReader:
     def __init__(self, faults: Faults, reader: RouteReader) -> None:
         self.faults, self.reader = faults, reader
 
-    def read(self, default: Axis, form: AxisForm | None, unit: str, path: Path) -> Axis:
-        """An axis; the default one where something is wrong."""
+    def read(
+        self, default: Axis, form: AxisForm | None, unit: str, path: Path, places: Mapping[str, Path]
+    ) -> Axis:
+        """An axis; the default one where something is wrong.
+
+        It is at a `path`; what of it stands elsewhere, for several mounts, is at one of `places`, by its key.
+        """
         name = default.name
+        if unit == UNCLEAR:
+            return default
         if name in MOVES:
-            if form is not None:
-                self.faults.note(path, "a table for an axis of movement", "none: it goes from -1 to 1")
-            return Axis(name, low=-1.0, high=1.0, unit="")
+            return self._moving(name, form, path)
+        before = len(self.faults.found)
         ways = self.reader.logs.get(name, {})
         if len(ways) > 1:
             self.faults.note(ways[True], "% where other routes add", f"one way: {name} multiplies or it adds")
@@ -112,23 +119,29 @@ class AxisReader:
         rest = neutral
         start = begin = default.start or neutral
         low, high = default.low, default.high
+
+        def at(key: str) -> Path:
+            return places.get(key, (*path, key))
+
         if form is not None:
             measure = self.faults.measure
-            rest = measure((*path, "rest"), form.rest, unit, neutral)
-            start = measure((*path, "start"), form.start, unit, rest if form.rest else begin)
+            rest = measure(at("rest"), form.rest, unit, neutral)
+            start = measure(at("start"), form.start, unit, rest if form.rest else begin)
             middle = start if form.around == "start" else 0.0
-            low = middle + measure((*path, "min"), form.min, unit, low - middle)
-            high = middle + measure((*path, "max"), form.max, unit, high - middle)
+            low = middle + measure(at("min"), form.min, unit, low - middle)
+            high = middle + measure(at("max"), form.max, unit, high - middle)
             self._check_around(path, name, form)
         if name == "distance" and (form is None or form.start is None):
-            self.faults.note(path, "no start", 'start = "4 m": a distance has no natural one')
+            self._lacks(name, path, "start", 'start = "4 m": a distance has no natural one')
             return default
         if log and low in (-inf, 0.0):
-            self.faults.note(path, "no min", f"min above 0: {name} multiplies, and must not reach 0")
+            self._lacks(name, path, "min", f"min above 0: {name} multiplies, and must not reach 0")
+            return default
+        if any(map(self.faults.wrong, (path, *places.values()))) or len(self.faults.found) > before:
             return default
         try:
             easing = form.smoothing if form else None
-            eased = self.reader.smoothing((*path, "smoothing"), easing, "") if easing else None
+            eased = self.reader.smoothing(at("smoothing"), easing, "") if easing else None
             back = (form.return_ if form else None) or 0.0
             return Axis(name, start, low, high, unit, log, rest, back, eased)  # type: ignore[arg-type]
         except PlanError as error:
@@ -137,9 +150,21 @@ class AxisReader:
             self.faults.note_words((*path, key) if key else path, PlanError(words))
             return default
 
+    def _moving(self, name: str, form: AxisForm | None, path: Path) -> Axis:
+        if form is not None:
+            self.faults.note(path, "a table for an axis of movement", "none: it goes from -1 to 1")
+        return Axis(name, low=-1.0, high=1.0, unit="")
+
+    def _lacks(self, name: str, path: Path, key: str, wanted: str) -> None:
+        """Note what an axis lacks, unless a table is wrong that may have it, in [axes] or of a mount."""
+        tables = (fault.path for fault in self.faults.found if fault.path[:1] in (("axes",), ("mounts",)))
+        if not any(table[0] == "mounts" or table[1:2] in ((), (name,)) for table in tables):
+            self.faults.note(path, f"no {key}", wanted)
+
     def _check_around(self, path: Path, name: str, form: AxisForm) -> None:
         limited = form.min is not None or form.max is not None
         if name == "yaw" and limited and form.around is None:
-            self.faults.note(path, "a yaw with limits", 'around = "start": what they are measured from')
+            wanted = 'around = "start": what they are measured from'
+            self.faults.note_missing(path, ("around",), "a yaw with limits", wanted)
         if form.around and (name != "yaw" or not limited):
             self.faults.note((*path, "around"), f'"{form.around}"', "it only with the limits of a yaw")

@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING, Any, NamedTuple
 from pydantic import ValidationError
 
 from ..basics import PlanError, Problem, SignalError, UnitError, convert, listed, nearest
-from ..plan import addresses, find_signal, near_signal
+from ..plan import DEVICES, addresses, find_signal, near_signal
 from .forms import Form, inner_form, keys, lenient, shown
 
 if TYPE_CHECKING:
@@ -22,6 +22,8 @@ if TYPE_CHECKING:
 
 MOST_OF_ONE = 200
 """After so many problems a table is told no more, and signals are not looked up."""
+MOST_NAMED = 25
+"""So many signals of a device are named where one is not found."""
 
 
 class Fault(NamedTuple):
@@ -45,7 +47,21 @@ class Faults:
 
     def note(self, path: Iterable[str | int], found: str, expected: str = "", hint: str = "") -> None:
         """Note one fault."""
-        self.found.append(Fault(tuple(path), found, expected, hint))
+        fault = Fault(tuple(path), found, expected, hint)
+        if fault not in self.found:  # what several mounts have of one table is wrong once
+            self.found.append(fault)
+
+    def wrong(self, path: Path, *keys: str) -> bool:
+        """Whether something is wrong already at a path, or at one of some keys of the table there."""
+        ours = [(*path, key) for key in keys] or [path]
+        return any(fault.path[: len(one)] == one for fault in self.found for one in ours)
+
+    def note_missing(
+        self, path: Path, keys: Iterable[str], found: str, expected: str, hint: str = ""
+    ) -> None:
+        """Note that a table lacks something, unless it is there and wrong: one fault is told once."""
+        if not self.wrong(path, *keys):
+            self.note(path, found, expected, hint)
 
     def note_words(self, path: Iterable[str | int], error: Exception) -> None:
         """Note an error whose words are ``found ...; expected ...``."""
@@ -71,25 +87,28 @@ class Faults:
             return form.model_validate(data)
         except ValidationError as error:
             details = error.errors(include_url=False)
-        self.found += [
+        faults = [
             _translated(form, detail, path, _raw(data, detail["loc"])) for detail in details[:MOST_OF_ONE]
         ]
+        self.found += _joined(faults)
         wrong = {detail["loc"][0] for detail in details if detail["loc"]}
         if not isinstance(data, dict):
             return None
         return lenient(form).model_validate({key: value for key, value in data.items() if key not in wrong})
 
     def signal(
-        self, path: Path, address: str, kind: str | None = None, made: Iterable[str] = ()
+        self, path: Path, address: str, kinds: tuple[str, ...] = (), made: Iterable[str] = ()
     ) -> Address | None:
-        """Look up a signal; for one of a kind the nearest word is of that kind, or one that was made."""
+        """Look up a signal; for one of some kinds the nearest word is of those, or one that was made."""
         if len(self.found) >= MOST_OF_ONE:
             return None  # it is refused already, and looking for near words takes its time
         try:
             return find_signal(address)
         except SignalError:
-            known, wanted = [*made, *addresses(kind)], "a signal of the catalogue or of [signals]"
-            self.note(path, f'"{address}"', wanted, near_signal(address, known))
+            known = addresses(*kinds)
+            near = near_signal(address, [*made, *known])
+            wanted = "a signal, or a name in [signals]"
+            self.note(path, f'"{address}"', wanted, near or _on_device(address, known))
             return None
 
     def measure(self, path: Path, quantity: Quantity | None, unit: str, default: float) -> float:
@@ -109,13 +128,60 @@ class Faults:
 
 _NOUNS = {
     "string_type": "text in quotes",
-    "model_type": "a table",
     "dict_type": "a table",
     "float_type": "a number",
     "float_parsing": "a number",
     "finite_number": "a finite number",
     "bool_type": "true or false",
 }
+
+
+def _on_device(address: str, known: Iterable[str]) -> str:
+    """What the device has that an address names, where it is not too much; else which devices there are."""
+    device = address.partition(".")[0]
+    names = dict.fromkeys(one.split(".")[1] for one in known if one.startswith(f"{device}."))
+    if not names:
+        return f"; a signal begins with its device: {listed(f'{one}.' for one in DEVICES)}"
+    return f"; {device} has {listed(names, 'and')}" if len(names) <= MOST_NAMED else ""
+
+
+def _joined(faults: list[Fault]) -> list[Fault]:
+    """The same, with all that one table lacks as one fault."""
+    lacks: dict[Path, list[Fault]] = {}
+    for fault in faults:
+        if fault.found.startswith("no "):
+            lacks.setdefault(fault.path, []).append(fault)
+    whole = {
+        path: Fault(
+            path,
+            f"no {listed([one.found.removeprefix('no ') for one in some], 'or')}",
+            ", ".join(one.expected for one in some),
+        )
+        for path, some in lacks.items()
+    }
+    firsts = {id(some[0]): path for path, some in lacks.items()}
+    kept = [one for one in faults if not one.found.startswith("no ") or id(one) in firsts]
+    return [whole[firsts[id(one)]] if id(one) in firsts else one for one in kept]
+
+
+def _such_as(name: str, form: type[Form], value: object) -> str:
+    """The line to type where a value stands in place of the table that it belongs into."""
+    every, some = keys(form), lenient(form)
+    key = next((key for key in every if _takes(some, {key: value})), "")
+    needed = [one for one, field in every.items() if field.is_required() and one != key]
+    if not key and not needed:
+        return ""
+    lines = [f"{key} = {shown(value)}"] if key else []
+    lines += [f"{one} = {(every[one].examples or ['...'])[0]}" for one in needed]
+    return f", such as {name} = {{ {', '.join(lines)} }}"
+
+
+def _takes(form: type[Form], data: object) -> bool:
+    try:
+        form.model_validate(data)
+    except ValidationError:
+        return False
+    return True
 
 
 def _raw(data: object, path: Path) -> object:
@@ -140,6 +206,9 @@ def _translated(form: type[Form], detail: ErrorDetails, path: Path, raw: object)
         wanted = str(context.get("expected", "")).replace("'", '"')
         words = [word.strip('" ') for word in wanted.replace(" or ", ",").split(",")]
         return Fault(where, shown(raw), wanted, nearest(str(raw), words))
+    if kind == "model_type":
+        such = _such_as(str(inner[-1]), inner_form(form, inner), raw) if inner else ""
+        return Fault(where, shown(raw), f"a table{such}")
     if kind == "value_error":
         found, _, expected = str(context["error"]).partition("; expected ")
         return Fault(where, found.removeprefix("found "), expected)

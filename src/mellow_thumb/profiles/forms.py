@@ -22,6 +22,14 @@ NUMBER_TEXT = r"^\s*[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?\s*"
 """How a quantity in quotes begins, for editors."""
 
 
+MANY_SECONDS = 10.0
+"""A time without a unit that is so much or more was meant in milliseconds."""
+
+
+UNCLEAR = "?"
+"""The unit of an axis whose own is wrong: nothing else is said of what goes by it."""
+
+
 def shown(value: object) -> str:
     """A value as the file has it, shortened."""
     quoted = f'"{value}"' if isinstance(value, str) else repr(value)
@@ -49,10 +57,19 @@ def list_of(item: dict[str, Any], least: int = 1, most: int | None = None) -> di
     return {"type": "array", "items": item, "minItems": least} | ({"maxItems": most} if most else {})
 
 
+def _likely(value: object, unit: str) -> str:
+    """The unit that a number without one was likely meant in: nobody smooths for half a minute."""
+    try:
+        number = float(value) if isinstance(value, int | float | str) else 0.0
+    except ValueError:
+        return unit
+    return "ms" if unit == "s" and abs(number) >= MANY_SECONDS else unit
+
+
 def _in(unit: str) -> tuple[BeforeValidator, WithJsonSchema]:
     def check(value: object) -> float:
         try:
-            return convert(quantity(value, unit), unit)
+            return convert(quantity(value, _likely(value, unit)), unit)
         except UnitError as error:
             raise ValueError(str(error)) from None
 
@@ -86,14 +103,21 @@ def _one_or_more(value: object) -> tuple[str, ...]:
     return tuple(names)
 
 
+def _bare(value: object) -> Quantity:
+    """A quantity; a number without a unit too: which it wants is known where its signal and its axis are."""
+    if isinstance(value, int | float) and not isinstance(value, bool):
+        return Quantity(float(value), "")
+    return quantity(value) if not isinstance(value, str) else parse_quantity(value, "")
+
+
 def _sensitivity(value: object) -> Quantity | dict[str, Quantity]:
     """A quantity, or a table of one for each axis."""
     if isinstance(value, dict):
         if not value:
             example = '{ yaw = "0.05 deg/count" }'
             raise ValueError(f"found {{}}; expected a quantity for each axis, such as {example}")
-        return {axis: quantity(one) for axis, one in value.items()}
-    return quantity(value)
+        return {axis: _bare(one) for axis, one in value.items()}
+    return _bare(value)
 
 
 def _when(value: object) -> When:

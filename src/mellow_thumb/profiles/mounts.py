@@ -294,12 +294,15 @@ class MountReader:
         elif "mount" not in self.data and len(names) == 1:
             (wanted,) = names
         elif "mount" not in self.data:
-            known = f'mount = "{names[0]}" above all tables: the one in force when no other is'
-            self.faults.note(("mounts", names[1]), "a second mount, and no word of the first", known)
+            wanted = f'mount = "{names[0]}" at the top of the file: the one in force when no other is'
+            self.faults.note(("mounts", names[1]), "a second mount and no default", wanted)
             return ""
+        elif not isinstance(self.data["mount"], str):
+            return ""  # told already
         elif wanted not in names:
             known = f"a name in [mounts]: {listed(names)}"
             self.faults.note(("mount",), f'"{wanted}"', known, nearest(wanted, names))
+            return ""
         for name in (wanted, *names):
             self._check_order(name, first=name == wanted)
         return wanted if wanted in self.mounts else ""
@@ -314,9 +317,9 @@ class MountReader:
             wanted = "none: it is the mount in force when no other is"
             self.faults.note(("mounts", name, key), "one", wanted)
         if not first and not (form.gate or form.cue):
-            self.faults.note(
-                ("mounts", name), "a second mount with neither", "a gate or a cue that puts it in force"
-            )
+            found = "nothing that puts it in force, beside another mount"
+            wanted = 'gate = "NAME" or cue = "NAME"'
+            self.faults.note_missing(("mounts", name), ("gate", "cue"), found, wanted)
 
     @property
     def order(self) -> list[str]:
@@ -374,12 +377,15 @@ class MountReader:
         wrong = {fault.path[0] for fault in heard.found if fault.path}
         right = {key: value for key, value in common.items() if key not in wrong}
         path: Path = ("mounts", owner, "axes", name) if own else ("axes", name)
+        places: dict[str, Path] = {key: ("axes", name, key) for key in right if key not in own}
         given = right | own
         frame = self.mounts[owner].frame if owner else "world"
-        if given.get("around") == "subject" and frame == "world":
+        unclear = self.faults.wrong(("mounts", owner), "frame", "turns")
+        if given.get("around") == "subject" and frame == "world" and not unclear:
             wanted = '"start", or a yaw that is measured from the subject: frame, or turns of an eye'
             self.faults.note((*path, "around"), '"subject"', wanted)
-        return reader.read(default, self.faults.form(AxisForm, given, path) if given else None, unit, path)
+        form = self.faults.form(AxisForm, given, path) if given else None
+        return reader.read(default, form, unit, path, places)
 
     def fixed(self, name: str, units: Mapping[str, str]) -> dict[str, float]:
         """The axes that nothing moves in a mount; what it says of axes that it does not have is noted."""

@@ -35,6 +35,7 @@ from ..plan.steps import (
 )
 from .faults import Faults
 from .forms import (
+    UNCLEAR,
     WAS,
     Closing,
     Conditions,
@@ -62,9 +63,12 @@ if TYPE_CHECKING:
 class OneEuroForm(Form):
     """A 1 euro filter (Casiez, Roussel, Vogel, CHI 2012): steady at rest, quick when the value moves fast."""
 
-    cutoff: Hertz = Field(description="cutoff at rest: lower is steadier", json_schema_extra=in_unit("Hz"))
+    cutoff: Hertz = Field(
+        examples=['"1 Hz"'], description="cutoff at rest: lower is steadier", json_schema_extra=in_unit("Hz")
+    )
     slope: Number = Field(
-        description="how much the cutoff grows with the speed of the value: higher is quicker"
+        examples=["0.01"],
+        description="how much the cutoff grows with the speed of the value: higher is quicker",
     )
     slope_cutoff: Hertz = Field(1.0, description="cutoff for that speed", json_schema_extra=in_unit("Hz"))
 
@@ -76,10 +80,14 @@ class SlowFastForm(Form):
         examples=['"35 ms"'], description="of slow motion", json_schema_extra=in_unit("s, ms")
     )
     slow: Speed = Field(
-        description="up to here it is slow", json_schema_extra=in_unit("signal/s, or a share")
+        examples=['"4 deg/s"'],
+        description="up to here it is slow",
+        json_schema_extra=in_unit("signal/s, or a share"),
     )
     fast: Speed = Field(
-        description="from here on it is fast", json_schema_extra=in_unit("signal/s, or a share")
+        examples=['"40 deg/s"'],
+        description="from here on it is fast",
+        json_schema_extra=in_unit("signal/s, or a share"),
     )
 
 
@@ -144,13 +152,16 @@ class SpeedGainForm(Form):
     """More effect for a faster hand."""
 
     slow: Speed = Field(
-        description="up to this speed the factor is 1", json_schema_extra=in_unit("count/s, px/s, …")
+        examples=['"500 count/s"'],
+        description="up to this speed the factor is 1",
+        json_schema_extra=in_unit("count/s, px/s, …"),
     )
     fast: Speed = Field(
+        examples=['"4000 count/s"'],
         description="from this speed on the factor is 1 + extra",
         json_schema_extra=in_unit("count/s, px/s, …"),
     )
-    extra: Number = Field(description="what is added to the factor at full speed")
+    extra: Number = Field(examples=["1.5"], description="what is added to the factor at full speed")
     half_life: Seconds = Field(
         0.015, description="of the mean that the hand's speed is", json_schema_extra=in_unit("s, ms")
     )
@@ -160,8 +171,10 @@ class TurnBoostForm(Form):
     """An extra rate that builds while the stick is held out, and falls at once."""
 
     past: Number = Field(0.95, description="the share of effect from which on it builds")
-    extra: Number = Field(description="the extra rate at its most, as a share of the rate")
-    build: Seconds = Field(description="how long it takes to build", json_schema_extra=in_unit("s, ms"))
+    extra: Number = Field(examples=["0.5"], description="the extra rate at its most, as a share of the rate")
+    build: Seconds = Field(
+        examples=['"600 ms"'], description="how long it takes to build", json_schema_extra=in_unit("s, ms")
+    )
 
 
 class GlideForm(Form):
@@ -255,6 +268,13 @@ class MouseForm(Form):
     )
 
 
+DRIVING = ("displacement", "deflection", "ratio", "angle", "rate", "position", "switch")
+"""The kinds of signal that a route can be from."""
+EXAMPLES = {
+    "deg/count": "0.05 deg/count", "deg/px": "0.1 deg/px", "deg/s": "180 deg/s", "deg/deg": "1 deg/deg",
+    "deg/screen": "120 deg/screen", "deg/press": "30 deg/press", "m/notch": "0.5 m/notch", "m/s": "3 m/s",
+}  # fmt: skip
+"""For some units of sensitivity, one to begin with."""
 TURN = 360.0
 """The largest tilt there is, in degrees."""
 
@@ -272,11 +292,15 @@ class RouteReader:
     def read(self, name: str, form: RouteForm) -> Route | None:
         """A route, or nothing where something is wrong with it."""
         path: Path = ("routes", name)
-        before = len(self.faults.found)
         drives = form.drives or ()
         given: Any = form.from_  # nothing where what is given was no text
-        source = self.switches.signal((*path, "from"), given) if given is not None else None
-        pins = form.pins == "ground" and source is not None and source.signal.kind == "position"
+        source = self.switches.signal((*path, "from"), given, *DRIVING) if given is not None else None
+        unclear = self.faults.wrong(path, "pins")
+        pins = (form.pins == "ground" or unclear) and source is not None and source.signal.kind == "position"
+        if source and form.pins == "ground" and not pins:
+            wanted = "mouse.place, or a finger's such as touch.1.place: pins holds the ground under a place"
+            self.faults.note((*path, "from"), f"{source}, a {source.signal.kind}", wanted)
+            source, pins = None, True
         if source and not pins and source.signal.kind in ("position", "fact", "pose"):
             what = {"position": "a place", "pose": "a pose"}.get(source.signal.kind, "a fact")
             hint = {
@@ -288,12 +312,12 @@ class RouteReader:
         self._check_drives(path, drives, source)
         gate = self.switches.when((*path, "gate"), form.gate)
         for axis in form.invert or ():
-            if drives and axis not in drives:
+            if drives and axis not in drives and not self.faults.wrong(path, "drives"):
                 self.faults.note((*path, "invert"), f'"{axis}"', f"an axis that it drives: {listed(drives)}")
-        moves = bool(set(drives) & set(MOVES))
+        moves, effects = bool(set(drives) & set(MOVES)), list[Effect]()
         if pins:
             effects = self._pins(path, form)
-        else:
+        elif source and drives:
             effects = self._moves(path, form, source) if moves else self._effects(path, form, source)
         scales = [
             (condition, factor)
@@ -302,8 +326,8 @@ class RouteReader:
         ]
         if _tilts(source):
             self._check_span(path, form, moves=moves)
-        parts = self._conditioning(path, form, source)
-        if source is None or not effects or len(effects) < len(drives) or len(self.faults.found) > before:
+        parts = self._conditioning(path, form, source) if source else {}
+        if source is None or len(effects) < max(len(drives), 1) or self.faults.wrong(path):
             return None
         span = 1.0
         if _tilts(source) and not moves:  # sensitivities are for a degree, gains for all of it
@@ -334,7 +358,7 @@ class RouteReader:
             if axis not in self.units:
                 wanted = f"an axis: {listed(self.units)}, or one of your own in [axes]"
                 self.faults.note((*path, "drives"), f'"{axis}"', wanted, nearest(axis, self.units))
-        if source and drives and source.width != len(drives):
+        if source and drives and not self.faults.wrong(path, "drives") and source.width != len(drives):
             shape = "a pair, x and y" if source.width == 2 else "one value"
             hint = f"; or take one component: {source}.x" if source.width == 2 else ""
             wanted = "two axes, x first" if source.width == 2 else "one axis"
@@ -347,9 +371,13 @@ class RouteReader:
         place: Path = (*path, "sensitivity")
         wanted, given = form.drives or (), form.sensitivity
         if given is None:
-            self.faults.note(path, "no sensitivity", 'sensitivity = "0.05 deg/count"')
+            fits = [fit for axis in wanted[:1] for fit in self._fitting(axis, source)]
+            example = EXAMPLES.get(fits[0], f"1 {fits[0]}") if fits else "0.05 deg/count"
+            self.faults.note_missing(
+                path, ("sensitivity", "drives"), "no sensitivity", f'sensitivity = "{example}"'
+            )
             return []
-        if isinstance(given, dict):
+        if isinstance(given, dict) and not self.faults.wrong(path, "drives"):
             for axis in given:
                 if wanted and axis not in wanted:
                     known = f"an axis that it drives: {listed(wanted)}"
@@ -396,18 +424,34 @@ class RouteReader:
             return []
         return [Effect("offset", -1.0 if axis in (form.invert or ()) else 1.0) for axis in form.drives]
 
+    def _fitting(self, axis: str, source: Address | None) -> tuple[str, ...]:
+        """The units of sensitivity that fit a signal and an axis."""
+        if source is None or not self._measured(axis):
+            return ()
+        return fitting(source.signal.kind, source.signal.unit, PAN if axis in PANS else self.units[axis])
+
+    def _measured(self, axis: str) -> bool:
+        """Whether there is such an axis, with a unit that is right."""
+        return axis in self.units and self.units[axis] != UNCLEAR
+
     def _effect(
         self, place: Path, quantity: Quantity, axis: str, source: Address | None, *, once: bool = False
     ) -> Effect | None:
-        if source is None or axis not in self.units:
+        if source is None or not self._measured(axis):
             return None
         signal, unit = source.signal, PAN if axis in PANS else self.units[axis]
+        fits = self._fitting(axis, source)
+        if not quantity.unit and fits:
+            if not once:
+                wanted = f'a number and its unit in quotes, such as "{quantity.value:g} {fits[0]}"'
+                self.faults.note(place, f"{quantity.value:g}", wanted)
+            return None
         try:
             return read_sensitivity(
                 quantity, signal.kind, signal.unit, unit, counts_per_cm=self.mouse.counts_per_cm
             )
         except UnitError as error:
-            why = _why(quantity.unit, source, fitting(signal.kind, signal.unit, unit))
+            why = _why(quantity.unit, source, fits)
             if not once:
                 words = str(error).split("; did you mean")[0] if why else str(error)
                 self.faults.note_words(place, UnitError(words + why))
@@ -486,9 +530,9 @@ class RouteReader:
             return None
         given = {key: value for key, value in form.curve.model_dump().items() if value is not None}
         if len(given) != 1:
-            self.faults.note(
-                path, listed(given, "and") if given else "nothing", "one of power, blend or points"
-            )
+            found = listed(given, "and") if given else "nothing"
+            ways = type(form.curve).model_fields
+            self.faults.note_missing(path, ways, found, f"one of {listed(ways)}")
             return None
         with self.faults.catching(path):
             if form.curve.power is not None:
@@ -501,7 +545,8 @@ class RouteReader:
         given = [key for key in type(form).model_fields if getattr(form, key) is not None]
         if len(given) != 1:
             known = listed(type(form).model_fields)
-            self.faults.note(path, listed(given, "and") if given else "nothing", f"one of {known}")
+            found = listed(given, "and") if given else "nothing"
+            self.faults.note_missing(path, type(form).model_fields, found, f"one of {known}")
             return None
         if form.half_life is not None:
             return Exponential(form.half_life)

@@ -324,7 +324,10 @@ def _fault(profile: Profile, section: str, name: str, value: Any) -> str:
             return (
                 f"{where}: found {name}; expected devices or a route: {listed(known)}{nearest(name, known)}"
             )
-        wrong = [axis for axis in value if axis not in offers.invert] if isinstance(value, list) else [value]
+        if not isinstance(value, list):
+            wanted = f"a list of axes, such as {[value or 'pitch']!r}"
+            return f"{where}: found {value!r}; expected {wanted}"
+        wrong = [axis for axis in value if axis not in offers.invert]
         return not_offered(where, list(offers.invert), str(wrong[0])) if wrong else ""
     if section == "buttons":
         if name not in offers.buttons:

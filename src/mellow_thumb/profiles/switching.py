@@ -218,6 +218,12 @@ class HandsForm(Form):
     )
 
 
+def _negated(gate: str, names: Iterable[str]) -> str:
+    """What is said of ``!menu`` and ``no menu``: a gate with a word for "not" that is another."""
+    meant = gate.lstrip("!~-").removeprefix("no ").strip()
+    return f'; did you mean "not {meant}"?' if meant != gate and meant in names else ""
+
+
 KINDS_OF_GATE = ("hold", "toggle", "flag", "setting", "active", "all", "any")
 
 
@@ -234,9 +240,11 @@ class SwitchReader:
     """Reads what switches, against the signals that there are and the gates that the profile names."""
 
     def __init__(
-        self, faults: Faults, gates: list[str], signals: list[str], mouse: MouseForm, needs: HandsForm
-    ) -> None:
+        self, faults: Faults, gates: list[str], signals: list[str], touches: list[str],
+        mouse: MouseForm, needs: HandsForm,
+    ) -> None:  # fmt: skip
         self.faults, self.gate_names, self.signal_names = faults, gates, signals
+        self.touch_names = [f"touch.{name}" for name in touches]
         self.mouse, self.needs, self.swap_sticks = mouse, needs, bool(needs.swap_sticks)
         self.made: dict[str, Signal] = {}
         """The derived signals so far, by name."""
@@ -244,16 +252,18 @@ class SwitchReader:
 
     # ---- signals
 
-    def signal(self, path: Path, address: str, kind: str | None = None) -> Address | None:
+    def signal(self, path: Path, address: str, *kinds: str) -> Address | None:
         """Look up a signal of a device or a derived one; the sticks swapped, if the player wants it so."""
         stem, _, part = address.rpartition(".")
         if address in self.made:
             return Address(self.made[address])
         if stem in self.made and part in COMPONENTS and self.made[stem].pair:
             return Address(self.made[stem], part)
-        if {address, stem} & set(self.signal_names):
+        touch = ".".join(address.split(".")[:2])
+        broken = touch in self.touch_names and touch not in self.made
+        if broken or {address, stem} & set(self.signal_names):
             return None  # it is there, and what is wrong with it is said where it stands
-        found = self.faults.signal(path, address, kind, self.made)
+        found = self.faults.signal(path, address, kinds, self.made)
         if found is None or not self.swap_sticks or found.signal.device != "pad":
             return found
         name = found.signal.name
@@ -279,7 +289,7 @@ class SwitchReader:
         found = []
         for place, name in enumerate(names):
             where: Path = (*path, key, place) if len(names) > 1 else (*path, key)
-            address = self.signal(where, name, "switch")
+            address = self.signal(where, name, "switch", "deflection")
             if address and address.signal.kind not in ("switch", "deflection"):
                 what = f"{address}, a {address.signal.kind}"
                 self.faults.note(where, what, "a switch, or a stick or a trigger: something that is held")
@@ -289,8 +299,8 @@ class SwitchReader:
         rearm = 0.8 * at if form.rearm is None else form.rearm
         with self.faults.catching(path):
             check_threshold(at, rearm)
-        if len(self.faults.found) > before:
-            return None
+        if len(self.faults.found) > before or len(found) < len(names):
+            return None  # a signal that is wrong where it stands is none here
         with self.faults.catching(path):
             return Buttons(tuple(found), at, rearm, form.begun_on or "", form.begun_off or "")
         return None
@@ -314,7 +324,8 @@ class SwitchReader:
         ]
         if len(kinds) != 1:
             found = listed(kinds, "and") if kinds else "nothing that makes a signal"
-            self.faults.note(path, found, "one of: up, down, left, right; plus, minus; edge_zone; presses")
+            wanted = "one of: up, down, left, right; plus, minus; edge_zone; presses"
+            self.faults.note_missing(path, (*WAYS, *LINE, "edge_zone", "presses"), found, wanted)
             return None
         before = len(self.faults.found)
         with self.faults.catching(path):
@@ -346,7 +357,7 @@ class SwitchReader:
         given = [key for key in KINDS_OF_GATE if getattr(form, key) is not None]
         if len(given) != 1:
             found = listed(given, "and") if given else "nothing that opens it"
-            self.faults.note(path, found, f"one of {listed(KINDS_OF_GATE)}")
+            self.faults.note_missing(path, KINDS_OF_GATE, found, f"one of {listed(KINDS_OF_GATE)}")
             return None
         (kind,) = given
         before = len(self.faults.found)
@@ -365,7 +376,7 @@ class SwitchReader:
             options["active"] = form.active
         else:
             options["when"] = self.when((*path, kind), self._joined(form, kind))
-        if len(self.faults.found) > before:
+        if len(self.faults.found) > before or options.get("buttons", True) is None:
             return None
         with self.faults.catching(path):
             return Gate(name, **options)
@@ -406,7 +417,7 @@ class SwitchReader:
             if gate not in self.gate_names:
                 names = self.gate_names
                 known = f"a gate: {listed(names)}" if names else "a gate: a name in [gates], which holds none"
-                self.faults.note(path, f'"{gate}"', known, nearest(gate, names))
+                self.faults.note(path, f'"{gate}"', known, _negated(gate, names) or nearest(gate, names))
         return when
 
     # ---- cues and hands

@@ -113,7 +113,7 @@ def read_touch(faults: Faults, switches: SwitchReader, name: str, form: TouchFor
         return None
     if len(given) != 1:
         found = listed(given, "and") if given else "nothing that fingers do"
-        faults.note(path, found, f"one of {listed(KINDS)}")
+        faults.note_missing(path, KINDS, found, f"one of {listed(KINDS)}")
         return None
     gesture, kind = getattr(form, given[0]), given[0]
     with faults.catching((*path, kind)):

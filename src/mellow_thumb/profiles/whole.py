@@ -164,14 +164,16 @@ class _Resolver:
         self.check_words(self.data, ())
         if self.data.get("format") != FORMAT:
             return Resolved(None, "", None, self.faults.found[:1])
-        mouse = self.faults.form(MouseForm, self.data.get("mouse", {}), ("mouse",)) or MouseForm()
+        mouse = self.faults.form(MouseForm, self.data.get("mouse", {}), ("mouse",))
+        if self.faults.wrong(("mouse",)):
+            mouse = MouseForm(counts_per_cm=1.0)  # so that nobody says that it is not there
         forms = {name: self.section(name, form) for name, form in SECTIONS.items()}
         mounts = MountReader(self.faults, self.data, forms["mounts"])
         needs = self.faults.form(
             HandsForm, self.data.get("hands", {}), ("hands",)
         ) or HandsForm.model_validate({})
-        named = self.names("gates"), self.names("signals")
-        switches = SwitchReader(self.faults, *named, mouse, needs)
+        gate_names, signal_names, touch_names = map(self.names, ("gates", "signals", "touch"))
+        switches = SwitchReader(self.faults, gate_names, signal_names, touch_names, mouse, needs)
         hands = switches.hands(needs)
         touches = tuple(
             touch
@@ -231,11 +233,12 @@ class _Resolver:
 
     def form_of(self, form: type[Form], path: Path, value: object) -> type[Form] | None:
         """The form of an entry: that of a mount goes by its kind; nothing for a kind that there is not."""
-        kind = value.get("kind") if form is EyeForm and isinstance(value, dict) else None
-        if not isinstance(kind, str) or kind in MOUNTS:
-            return MOUNTS[kind] if isinstance(kind, str) else form
-        known = listed(f'"{one}"' for one in MOUNTS)
-        self.faults.note((*path, "kind"), f'"{kind}"', known, nearest(kind, MOUNTS))
+        if form is not EyeForm or not isinstance(value, dict) or "kind" not in value:
+            return form
+        kind, known = value["kind"], listed(f'"{one}"' for one in MOUNTS)
+        if isinstance(kind, str) and kind in MOUNTS:
+            return MOUNTS[kind]
+        self.faults.note((*path, "kind"), shown(kind), known, nearest(str(kind), MOUNTS))
         return None
 
     def names(self, section: str) -> list[str]:

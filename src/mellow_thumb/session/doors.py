@@ -53,7 +53,7 @@ def unlisted(address: object, used: Iterable[str]) -> str:
         return ""
     kind, _, name = str(address).partition(".")
     ours = [own.removeprefix(f"{kind}.") for own in used if own.startswith(f"{kind}.")]
-    near = nearest(name, ours)
+    near = nearest(name, ours, alone=True)
     return f"no gate asks for it{near}" if near else ""
 
 

@@ -284,9 +284,9 @@ def test_a_profile_says_what_each_mount_has_for_itself(tmp_path: Path) -> None:
 @pytest.mark.parametrize(
     ("old", "new", "words"),
     [
-        ('gate = "glassing"', "priority = 1", "mounts.shoulder: found a second mount with neither"),
-        ('gate = "glassing"', 'gate = "glasing"', "did you mean glassing?"),
-        ('cue = "next"', 'cue = "nxt"', "did you mean next?"),
+        ('gate = "glassing"', "priority = 1", "mounts.shoulder: found nothing that puts it in force, beside another mount"),
+        ('gate = "glassing"', 'gate = "glasing"', "expected a gate: glassing"),
+        ('cue = "next"', 'cue = "nxt"', "found nxt; expected next"),
         ('fixed = "1.4 m"', 'fixed = "1.4 deg"', "mounts.shoulder.axes.distance.fixed: found"),
         ('axes.distance = { fixed', "axes.distanc = { fixed", "did you mean distance?"),
         ('shares = ["yaw", "pitch"]', 'shares = ["yaw", "distance"]', "both shared and its own"),
