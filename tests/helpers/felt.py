@@ -25,6 +25,8 @@ WAIT = """many => new Promise(done => {
   const step = () => (many-- > 0 ? requestAnimationFrame(step) : done());
   step();
 })"""
+FEW = 20
+"""Frames after which a session that has not answered is one that is not asked."""
 MOST = 200
 """Frames after which what has not happened never will."""
 
@@ -40,8 +42,16 @@ class Felt:
         tab.on("pageerror", lambda one: self.said.append(str(one)))
 
     def frames(self, many: int = 3, tab: Tab | None = None) -> None:
-        """Wait until so many more frames were drawn."""
+        """Wait until so many more frames were drawn, and the session has had what was done before."""
         (tab or self.tab).evaluate(WAIT, many)
+        # a frame is asked for once the one before has come: of the next two, the second was asked for since
+        for _ in range(0 if tab else 2):
+            taped = self.seat.tape.frames
+            last = taped[-1] if taped else None
+            for _ in range(FEW):
+                if taped and taped[-1] is not last:
+                    break
+                self.tab.evaluate(WAIT, 1)
 
     def until(self, expression: str, tab: Tab | None = None) -> None:
         """Wait until something is so on the page."""

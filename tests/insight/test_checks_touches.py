@@ -81,10 +81,10 @@ from = "touch.look"
 drives = ["yaw", "pitch"]
 sensitivity = "180 deg/screen"
 """
-    words = "two fingers never meet on pinch: wherever they land, look or walk has the first"
+    words = "pinch never gets two fingers: wherever they land, look or walk takes the first"
     assert codes(tmp_path, text.format("")) == [("starved-touch", words)]
     assert codes(tmp_path, text.format('region = [0.4, 0, 1, 1], after_travel = "0.02 screen"')) == []
-    words = "no finger ever comes to pinch: wherever it lands, look has it"
+    words = "pinch never gets a finger: wherever one lands, look takes it"
     inside = "region = [0.6, 0, 1, 1] } \npriority = -1 #"
     assert codes(tmp_path, text.format(inside)) == [("starved-touch", words)]
 

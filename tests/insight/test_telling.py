@@ -23,7 +23,7 @@ from mellow_thumb.plan.gates import Condition
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.session.session import Session
 
-from ..helpers.profiles import load
+from ..helpers.profiles import data, load
 from ..helpers.strategies import held_routes, plans, step_routes
 
 
@@ -126,7 +126,10 @@ def test_the_words_are_those_of_a_person() -> None:
         in scope
     )
     fingers = CliRunner().invoke(main, ["tell", str(marsh.FINGERS)]).output
-    assert "fingers apart or together -> view zooms in or out, by as much; stops at 0.5 and 4 x" in fingers
+    assert (
+        "fingers apart or together -> view zooms in or out, by the same factor; stops at 0.5 and 4 x"
+        in fingers
+    )
     chart = CliRunner().invoke(main, ["tell", str(marsh.CHART)]).output
     assert "wheel up or down -> camera comes nearer or moves away, 13 or 15 % per notch" in chart
     assert "stops at 1.5 and 9 m in follow, 8 and 90 m in chart" in chart
@@ -178,7 +181,7 @@ def test_json_says_the_same() -> None:
 
 def test_what_a_character_does_is_told() -> None:
     text = mt.tell(mt.load_profile(marsh.FOLLOWING)).text()
-    assert "walks 1.6 m/s, at full speed after 0.27 s, at rest 0.2 s after it is let go" in text
+    assert "walks at 1.6 m/s, at full speed after 0.27 s, at rest 0.2 s after letting go" in text
     assert "faces where it goes, where the view looks while left shoulder held, turned at 360 deg/s" in text
     assert "forward is where the head looks" in mt.tell(mt.load_profile(marsh.HIDE)).text()
     assert mt.tell(mt.load_profile(marsh.FINGERS)).walks == ()
@@ -209,3 +212,100 @@ drives = ["yaw", "pitch"]
 sensitivity = "90 deg/screen"
 """
     assert words in mt.tell(load(tmp_path, text)).text()
+
+
+PAN = """format = "mellow-thumb profile 1"
+[mounts.chart]
+kind = "overhead"
+[axes]
+yaw = { start = "60 deg" }
+distance = { start = "20 m", min = "5 m", max = "60 m" }
+[signals]
+steps = { up = "key.KeyW", down = "key.KeyS", left = "key.KeyA", right = "key.KeyD" }
+rim = { edge_zone = "mouse.place", margin = { left = "0.04 screen", right = "20 px", up = "0.1 screen" } }
+[routes.walk]
+from = "steps"
+drives = ["pan_x", "pan_y"]
+sensitivity = "4 m/s"
+[routes.rim]
+from = "rim"
+drives = ["pan_x", "pan_y"]
+sensitivity = "0.5 screen/s"
+[touch.drag]
+drag = {}
+[routes.drag]
+from = "touch.drag"
+drives = ["pan_x", "pan_y"]
+sensitivity = "-40 m/screen"
+glide = { half_life = "120 ms" }
+"""
+
+
+@pytest.mark.parametrize("turned", [0, 60, 90, -135, 180])
+def test_pans_are_told_as_the_view_has_them(tmp_path: Path, turned: int) -> None:
+    profile = load(tmp_path, PAN, ("60 deg", f"{turned} deg")) if turned != 60 else load(tmp_path, PAN)
+    lines = mt.tell(profile).text().splitlines()
+    assert "  D or A held -> view pans right or left, 4 m/s" in lines
+    assert "  W or S held -> view pans forward or back, 4 m/s" in lines
+    begun = "  drag right or left -> view pans left or right, 40 m per screen; "
+    assert next(line for line in lines if "drag right" in line).startswith(begun)
+    # and so a session has it: where the camera goes, seen from where it looks
+    session = profile.session()
+    before = session.view()
+    session.feed("key.KeyD", 1.0)
+    session.tick(0.25)
+    after = session.view()
+    across = [a - b for a, b in zip(after.position, before.position, strict=True)]
+    right = [row[0] for row in before.pose_matrix()[:3]]
+    assert sum(a * b for a, b in zip(across, right, strict=True)) == pytest.approx(1.0)
+
+
+def test_the_sides_and_the_ramp_of_an_edge_are_told(tmp_path: Path) -> None:
+    text = mt.tell(load(tmp_path, PAN)).text()
+    deep = "from within 0.04 screen of the left one and 20 px of the right one, full at the edge"
+    assert f"pointer at the right or left edge -> view pans right or left, 0.5 screen/s; {deep}" in text
+    assert (
+        "pointer at the upper edge -> view pans forward, 0.5 screen/s; from within 0.1 screen of it" in text
+    )
+    below = load(tmp_path, PAN, ('up = "0.1', 'down = "0.1'))
+    assert "pointer at the lower edge -> view pans back, 0.5 screen/s" in mt.tell(below).text()
+
+
+@pytest.mark.parametrize("speed", [0.3, 1.0, 2.5, -1.5])
+def test_a_flick_runs_on_as_far_as_it_is_told(tmp_path: Path, speed: float) -> None:
+    profile = load(
+        tmp_path, PAN, ("[axes]\nyaw", '[axes]\npan_x = { start = "1 m" }\nyaw'), ("60 deg", "0 deg")
+    )
+    told = next(one for one in mt.tell(profile).controls if one.route == "drag" and one.axis == "pan_x")
+    (words,) = [one for one in told.details if one.startswith("a flick")]
+    far, half = (float(one) / 1000.0 for one in re.findall(r"([0-9.]+) ms", words))
+    session, place = Session(profile, ceiling=9.0), 0.5
+    session.set_screen(1000.0, 1000.0, pixels_per_cm=50.0)
+    session.touch(1, "down", (place, 0.5), at=0.0)
+    for k in range(1, 13):
+        place = 0.5 - speed * k / 64
+        session.touch(1, "move", (place, 0.5), at=k / 64)
+    session.touch(1, "up", (place, 0.5), at=k / 64)
+    lifted = session.tick(to=k / 64 + 1e-9).axes["pan_x"]
+    halfway = session.tick(to=k / 64 + half).axes["pan_x"] - lifted
+    ran = session.tick(to=k / 64 + 5.0).axes["pan_x"] - lifted
+    assert ran == pytest.approx(40.0 * speed * far, rel=0.01)
+    assert halfway == pytest.approx(0.5 * ran, rel=0.01)
+
+
+def test_what_the_camera_does_by_itself_is_told(tmp_path: Path) -> None:
+    told = mt.tell(load(tmp_path, data("behind_the_walk.toml")))
+    assert told.returns == (
+        "follow goes back behind the walk: 2 s after a hand last turned it, while the character walks; half of what is "
+        "left every 0.6 s",
+    )
+    assert f"the camera\n  {told.returns[0]}" in told.text()
+    back = mt.tell(
+        load(
+            tmp_path,
+            PAN,
+            ('yaw = { start = "60 deg" }', 'yaw = { return = "2 s" }'),
+            ('"pan_x", "pan_y"]\nsensitivity = "4 m/s"', '"yaw", "roll"]\nsensitivity = "4 deg/s"'),
+        )
+    )
+    assert "goes back to 0 deg by itself, half of the way every 2 s" in back.text()

@@ -192,8 +192,11 @@ def _alone(plan: Plan, route: Route, *, eased: bool) -> Plan:
     )  # fmt: skip
     touched = route.source.signal.name.removeprefix("touch.")
     ours = tuple(replace(touch, after_travel=NOTHING) for touch in plan.touches if touch.name == touched)
+    axes = tuple(_open(_axis_of(plan, k, name), eased=eased) for name in names)
+    if one.pans:  # a pan is right, left, forward and back as the view has it: one that is not turned
+        axes = tuple(replace(axis, start=0.0) if axis.name in ("yaw", "roll") else axis for axis in axes)
     return Plan(
-        (one,), (), tuple(_open(_axis_of(plan, k, name), eased=eased) for name in names), mount, plan.derived,
+        (one,), (), axes, mount, plan.derived,
         hands=Hands(turn_cap=plan.hands.turn_cap), touches=ours or plan.touches,
     )  # fmt: skip
 
@@ -215,10 +218,11 @@ def _open(axis: Axis, *, eased: bool) -> Axis:
     return replace(axis, low=low, high=high, return_half_life=0.0, smoothing=smoothing)
 
 
-def for_one(bench: Bench, part: str) -> dict[str, float]:
+def for_one(bench: Bench, part: str, way: float = 1.0) -> dict[str, float]:
     """What a route's axes do for one of its signal: for a unit, a degree, or all of a held value.
 
-    Of a spread it is for the factor e, of an angle for a degree beyond the dead zone.
+    Of a spread it is for the factor e, of an angle for a degree beyond the dead zone. It is tried on the
+    positive `way`, or, for a signal that has none, with -1 on the other.
     """
     route = bench.route
     kind, unit, step = route.source.signal.kind, route.source.signal.unit, 1.0
@@ -232,4 +236,5 @@ def for_one(bench: Bench, part: str) -> dict[str, float]:
         step = 10.0
     elif kind == "displacement":
         step = {"screen": 0.1, "deg": 20.0}.get(unit, 1.0)
+    step *= way
     return {name: value / step for name, value in bench.effect(part, step).items()}

@@ -45,7 +45,7 @@ def undriven(plan: Plan) -> Iterator[Finding]:
             if name in driven or fixed or name in ("roll", "lean_x", "lean_y"):
                 continue
             mount = one.mount.name
-            fix = f'drive it by a route, or say axes.{name} = {{ fixed = "..." }} in [mounts.{mount}]'
+            fix = f'add a route for it, or fix it: axes.{name} = {{ fixed = "..." }} in [mounts.{mount}]'
             level = "note" if name == "distance" else "warning"
             yield Finding("undriven-axis", level, ("mounts", mount), f"nothing drives {name}", fix)
 
@@ -58,7 +58,7 @@ def limits(plan: Plan) -> Iterator[Finding]:
             continue
         missing = [word for word, there in (("min", axis.low > 0.0), ("max", axis.high < inf)) if not there]
         if axis.name in ("distance", "zoom") and missing:
-            reason = f"{axis.name} has no {listed(missing, 'and')}: it ends nowhere, or at nothing"
+            reason = f"{axis.name} has no {listed(missing, 'and no')}: it never stops"
             ends = 'min = "1.5 m", max = "12 m"' if axis.name == "distance" else 'min = "1 x", max = "8 x"'
             yield Finding("no-limits", "error", path, reason, f"in [axes]: {axis.name} = {{ {ends} }}")
         if axis.name == "pitch" and (axis.high > 90.0 or axis.low < -90.0):
@@ -74,8 +74,8 @@ def unused(plan: Plan) -> Iterator[Finding]:
         idle = [name for name in route.drives if not is_seen(plan, name)]
         if idle:
             kinds = listed(sorted({one.mount.kind for one in plan.mounts.all}), "and")
-            reason = f"{route.name} drives {listed(idle, 'and')}, which {kinds} makes no view of"
-            fix = "nothing, if the host reads it; else an axis of the mount, or another mount"
+            reason = f"{route.name} drives {listed(idle, 'and')}, which no camera here uses (only {kinds})"
+            fix = "drive an axis that the mount has, or allow this if your game reads the number"
             yield Finding("unused-axis", "warning", ("routes", route.name, "drives"), reason, fix)
 
 
@@ -92,7 +92,7 @@ def swapped(plan: Plan) -> Iterator[Finding]:
     for route in plan.routes:
         for usual in (("yaw", "pitch"), ("move_x", "move_y"), ("pan_x", "pan_y")):
             if route.drives == usual[::-1]:
-                reason = f"the hand's way to the right drives {usual[1]}, and its way up drives {usual[0]}"
+                reason = f"moving right drives {usual[1]}, and moving up drives {usual[0]}"
                 fix = f'drives = ["{usual[0]}", "{usual[1]}"]'
                 yield Finding("swapped-axes", "warning", ("routes", route.name, "drives"), reason, fix)
 
@@ -106,27 +106,63 @@ def heights(plan: Plan) -> Iterator[Finding]:
         )
         if abs(high) > HIGHEST:
             key = "height" if isinstance(mount, Eye) else "offset"
-            reason = f"{key} is {high:g} m above the subject's place: higher than any body"
-            fix = f'"{high / 100.0:g} m" if it was meant in cm'
+            reason = f"{key} puts the camera {high:g} m above the subject"
+            fix = f'"{high / 100.0:g} m" if you meant cm'
             yield Finding("far-height", "warning", ("mounts", mount.name, key), reason, fix)
 
 
 def inverted(plan: Plan) -> Iterator[Finding]:
     """Of the devices that move one axis by the same way of hand, those that go against most others."""
-    by_axis: dict[str, list[tuple[str, float]]] = {}
+    by_axis: dict[str, list[tuple[Route, str, float]]] = {}
     for one in tell(plan).controls:
         route = next(route for route in plan.routes if route.name == one.route)
         straight = (one.axis, one.signal.rpartition(".")[2]) in STRAIGHT
         if straight and route.source.signal.pair and one.effect != "pin":
-            by_axis.setdefault(one.axis, []).append((one.route, one.amount))
+            by_axis.setdefault(one.axis, []).append((route, one.axis, one.amount * one.sign))
+        elif one.axis in NEARER and _brings_nearer(plan, route, one.signal):
+            nearer = one.amount * one.sign * NEARER[one.axis]
+            by_axis.setdefault("nearer", []).append((route, one.axis, nearer))
     for axis, ways in by_axis.items():
-        against = [name for name, amount in ways if amount < 0.0]
-        along = [name for name, amount in ways if amount > 0.0]
+        against = [one for one in ways if one[2] < 0.0]
+        along = [one for one in ways if one[2] > 0.0]
         few, many = (against, along) if len(against) <= len(along) else (along, against)
-        for name in few if against and along else ():
-            reason = f"{name} moves {axis} the other way than {listed(many, 'and')}"
-            fix = f'give it, or take from it, invert = ["{axis}"] in [routes.{name}]'
-            yield Finding("inverted-against", "warning", ("routes", name), reason, fix)
+        for route, name, _ in few if against and along else ():
+            others = listed([one.name for one, _, _ in many], "and")
+            goes = "zooms" if axis == "nearer" else f"moves {axis}"
+            reason = f"{route.name} {goes} the opposite way to {others}"
+            fix = f'add or remove invert = ["{name}"] in [routes.{route.name}]'
+            yield Finding("inverted-against", "warning", ("routes", route.name), reason, fix)
+
+
+NEARER = {"distance": -1.0, "zoom": 1.0}
+"""Axes that bring nearer what is seen, with the sign of the way that does."""
+
+
+def _brings_nearer(plan: Plan, route: Route, address: str) -> bool:
+    """Whether people expect the positive way of a signal to bring nearer: a wheel away, fingers apart."""
+    spread = any(one.kind == "spread" and one.signal == route.source.signal for one in plan.touches)
+    return spread or address in ("mouse.wheel.y", "mouse.wheel_tail.y", "trackpad.spread")
+
+
+def grabs(plan: Plan) -> Iterator[Finding]:
+    """Fingers that drag the ground the other way than they go, or one way along and the other across."""
+    dragging = {one.signal.name for one in plan.touches if one.kind in ("drag", "two_finger_drag")}
+    for route in plan.routes:
+        name = route.source.signal.name
+        if route.effect != "step" or not route.pans or name not in {*dragging, "mouse.move", "trackpad.pan"}:
+            continue
+        place = ("routes", route.name, "sensitivity")
+        wrong = [axis for axis, _, gain in route.parts if gain > 0.0]
+        if len(wrong) not in (0, len(route.parts)):
+            reason = (
+                f"{route.name} takes the ground along on one of its ways, and pushes it back on the other"
+            )
+            fix = f'invert = ["{wrong[0]}"] in [routes.{route.name}]'
+            yield Finding("grab-sign", "warning", place, reason, fix)
+        elif wrong and name in dragging:
+            reason = f"{route.name} moves the camera with the finger, so the ground goes against it"
+            fix = f"a sensitivity below 0, or invert = {list(wrong)!r}".replace("'", '"')
+            yield Finding("grab-sign", "warning", place, reason, fix)
 
 
 def sticks(plan: Plan) -> Iterator[Route]:
@@ -143,11 +179,11 @@ def dead_zones(plan: Plan) -> Iterator[Finding]:
         path, inner = ("routes", route.name), route.shape.inner
         stick = route.effect == "rate" and route.source.signal.name.endswith("stick")
         if stick and not inner:
-            reason = f"{route.source} turns at a rate and has no dead zone: it drifts"
+            reason = f"{route.source} has no dead zone, so the view drifts"
             fix = "dead_zone = { inner = 0.1 }, or what `mellow-thumb fit TAKE` measures"
             yield Finding("no-dead-zone", "warning", path, reason, fix)
         if inner > 0.5:
-            reason = f"the first {100 * inner:.0f} % of travel do nothing"
+            reason = f"the first {100 * inner:.0f} % of travel does nothing"
             place = (*path, "dead_zone")
             yield Finding("dead-zone-over-half", "warning", place, reason, "dead_zone = { inner = 0.1 }")
 
@@ -162,16 +198,20 @@ def curves(plan: Plan) -> Iterator[Finding]:
         begin = next((x for x, y in points if y > 0.0), 0.0)
         share = next(y for x, y in points if x >= begin + 0.1 * (1.0 - begin))
         if share < FLAT:
-            reason = f"a tenth of the travel comes to {100 * share:.2g} %: fine aiming feels dead"
+            reason = f"a tenth of the travel gives only {100 * share:.2g} %: fine aiming feels dead"
             yield Finding("flat-curve", "warning", path, reason, "curve = { power = 2 }, or a blend")
         flat = longest = 0
         for before, after in pairwise(answer.effect):
             flat = flat + 1 if after - before <= 1e-12 and 0.0 < after < 1.0 - 1e-9 else 0
             longest = max(longest, flat)
         if longest >= LEVEL:
-            fix = "points that rise from each to the next"
+            fix = "points that keep rising"
             yield Finding(
-                "curve-not-rising", "error", path, "for a while, further out does nothing more", fix
+                "curve-not-rising",
+                "error",
+                path,
+                "part of the curve is level: pushing further does nothing there",
+                fix,
             )
 
 
@@ -186,7 +226,7 @@ def steps(plan: Plan) -> Iterator[Finding]:
         pixel = min((_pixel(plan, k) for k, _ in enumerate(plan.mounts.all)), default=inf)
         if gain > PIXELS * pixel:
             unit = route.source.signal.unit
-            rows = f"{gain / pixel:.0f} of {ROWS} rows, at the most magnified"
+            rows = f"a jump of {gain / pixel:.0f} of {ROWS} rows when zoomed in fully"
             reason = f"one {unit} turns {gain:.3g} deg: {rows}"
             zooms = any(isinstance(plan.mounts.of(k, "zoom"), str) for k, _ in enumerate(plan.mounts.all))
             keeps = 'scale_with = "zoom", ' if zooms else ""
@@ -218,6 +258,6 @@ def late(plan: Plan, lag: float) -> Iterator[Finding]:
             elif isinstance(smoothing, Spring):
                 time = smoothing.half_time
             if time > lag:
-                reason = f"half of what {route.source} does comes {1000 * time:.0f} ms late"
+                reason = f"smoothing delays half of what {route.source} does by {1000 * time:.0f} ms"
                 fix = f'at most {1000 * lag:.0f} ms, such as half_life = "{1000 * lag / 2:.0f} ms"'
                 yield Finding("late", "warning", path, reason, fix)

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from itertools import product
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, NamedTuple
 
 from ..basics import listed
-from ..plan import DEVICES, FAMILIES, MOST_FREE, Condition, excludes, in_order
-from ..plan.mounts import Eye, Headset
+from ..plan import DEVICES, FAMILIES, KEEP, MOST_FREE, Condition, KeySet, Presses, excludes, in_order
+from ..plan.mounts import Eye, Headset, Orbit
 from .bench import Bench, for_one
 from .findings import Finding
 from .plain_words import inputs
@@ -16,7 +16,7 @@ from .telling import tell
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
-    from ..plan import Address, Buttons, Plan, Route
+    from ..plan import Address, Buttons, Plan, Route, When
 
 TURN, WALK, SNAPS = 90.0, 3.0, (15.0, 60.0)
 """In a headset: deg/s, m/s, and degrees of a snap, that most people bear."""
@@ -29,9 +29,9 @@ def toggles(plan: Plan) -> Iterator[Finding]:
             continue
         mouse = all(address.signal.device == "mouse" for address in gate.buttons.inputs)
         if gate.cursor in ("hidden", "held") and mouse:
-            left = f"{gate.name} is left by a press on {gate.buttons.begun_on}"
-            reason = f"{left}; meanwhile the pointer is {gate.cursor}"
-            fix = "another button besides, or another cursor"
+            left = f"only a press on {gate.buttons.begun_on} closes {gate.name}"
+            reason = f"{left}, and its pointer is {gate.cursor} until then"
+            fix = "add another button, or leave the cursor free"
             yield Finding("toggle-no-way-out", "error", ("gates", gate.name), reason, fix)
 
 
@@ -43,9 +43,107 @@ def fights(plan: Plan) -> Iterator[Finding]:
             apart = cue.gate is not None and excludes(cue.gate, Condition(gate.name))
             waits = cue.on == "tap" and (gate.after > 0.0 or gate.travel is not None)
             if shared and not apart and not waits and cue.on in ("press", "release", "tap"):
-                reason = f"{inputs(shared)} gives {cue.name} and works {gate.name} at the same time"
+                reason = f"{inputs(shared)} gives {cue.name} and also opens {gate.name}"
                 fix = f'on = "tap" here with after = "0.2 s" on the gate, or gate = "not {gate.name}"'
                 yield Finding("cue-against-gate", "warning", ("cues", cue.name), reason, fix)
+
+
+class _Job(NamedTuple):
+    """What a button does: the table that says so, in words, and how it may go together with other jobs."""
+
+    path: tuple[str, ...]
+    does: str
+    inputs: tuple[Address, ...]
+    when: When | None = None
+    on: str = "hold"
+    """The moment of a press at which it is done: a cue's `on`; else ``hold``, or ``late`` if it waits."""
+    begun: tuple[str, str] = ("", "")
+
+
+APART = ({"tap", "long_press"}, {"double_tap", "long_press"}, {"tap", "late"})
+"""Moments of one press that never come together."""
+
+
+def jobs(plan: Plan) -> Iterator[Finding]:
+    """Two things that one button does at one time."""
+    found = list(_jobs(plan))
+    for k, one in enumerate(found):
+        for other in found[:k]:
+            shared = tuple(address for address in one.inputs if address in other.inputs)
+            if not shared or {one.path[0], other.path[0]} == {"cues", "gates"} or _apart(plan, one, other):
+                continue
+            reason = f"{inputs(shared)} {other.does} and also {one.does}"
+            fix = "use another button for one of them, or gates that exclude each other"
+            yield Finding("two-jobs", "warning", one.path, reason, fix)
+
+
+def _jobs(plan: Plan) -> Iterator[_Job]:
+    """What the buttons of a plan do: gates, cues, and routes that are driven by buttons."""
+    for gate in plan.gates:
+        if gate.buttons:
+            on = "late" if gate.after > 0.0 or gate.travel is not None else "hold"
+            yield _job(("gates", gate.name), f"opens {gate.name}", gate.buttons, None, on)
+    for cue in plan.cues:
+        yield _job(("cues", cue.name), f"gives {cue.name}", cue.buttons, cue.gate, cue.on)
+    made = {one.name: one for one in plan.derived}
+    for route in plan.routes:
+        one = made.get(route.source.signal.name)
+        held: tuple[Address, ...] = ()
+        if isinstance(one, KeySet):
+            held = tuple(address for way in one.ways for address in way)
+        elif isinstance(one, Presses):
+            held = tuple(address for address in one.buttons.inputs if address.signal.kind == "switch")
+        elif route.source.signal.kind == "switch":
+            held = (route.source,)
+        yield _Job(("routes", route.name), f"drives {listed(route.drives, 'and')}", held, route.gate)
+
+
+def _job(path: tuple[str, ...], does: str, buttons: Buttons, when: When | None, on: str) -> _Job:
+    return _Job(path, does, buttons.inputs, when, on, (buttons.begun_on, buttons.begun_off))
+
+
+def _apart(plan: Plan, one: _Job, other: _Job) -> bool:
+    """Whether two jobs of one button never come together, or belong together."""
+    if one.when and other.when and excludes(one.when, other.when):
+        return True
+    for job, gate in ((one, other), (other, one)):
+        name = gate.path[1] if gate.path[0] == "gates" else ""
+        # a route that listens while its button opens a gate is one job, in two parts
+        if name and job.when and (name in job.when.gates or excludes(job.when, Condition(name))):
+            return True
+    if {one.path[0], other.path[0]} == {"routes"}:
+        return _same_axes(plan, one, other)
+    return one.begun != other.begun or {one.on, other.on} in APART
+
+
+def _same_axes(plan: Plan, one: _Job, other: _Job) -> bool:
+    """Whether two routes do one thing with a button: they move the same axes, as one that boosts another."""
+    drives = {route.name: set(route.drives) for route in plan.routes}
+    return bool(drives[one.path[1]] & drives[other.path[1]])
+
+
+def lost(plan: Plan) -> Iterator[Finding]:
+    """Cues that are there in one frame only, where a host steps the physics of a character."""
+    for cue in plan.cues if plan.movement else ():
+        if not cue.keep:
+            reason = f"{cue.name} is there in one frame only: physics that step less often never see it"
+            fix = f'keep = "{1000 * KEEP:g} ms", and session.take_cue("{cue.name}") where the physics step'
+            yield Finding("lost-cue", "note", ("cues", cue.name, "keep"), reason, fix)
+
+
+def circling(plan: Plan) -> Iterator[Finding]:
+    """A camera that turns with a character that turns with the camera."""
+    movement = plan.movement
+    if movement is None:
+        return
+    aside = "view" in movement.facing
+    turns = movement.relative_to == "camera" and "travel" in movement.facing
+    for one in plan.mounts.all if aside or turns else ():
+        if isinstance(one.mount, Orbit) and one.mount.frame == "subject":
+            both = f"the character turns with the camera, and {one.mount.name} turns with the character"
+            reason = f"{both}: {'looking aside' if aside else 'walking to the side'} circles"
+            fix = 'frame = "world"; with returns it comes back behind the walk all the same'
+            yield Finding("circling", "warning", ("mounts", one.mount.name, "frame"), reason, fix)
 
 
 def _shared(one: Buttons, other: Buttons) -> tuple[Address, ...]:
@@ -56,12 +154,12 @@ def _shared(one: Buttons, other: Buttons) -> tuple[Address, ...]:
 
 def holds(plan: Plan) -> Iterator[Finding]:
     """Gates that must be held."""
-    used = {name for route in plan.routes if route.effect != "pin" for name in _asked(route)}
+    used = {name for route in plan.routes for name in _asked(route)}
     used |= {name for one in plan.others if one.gate for name in one.gate.gates}
     for gate in plan.gates:
         device = gate.buttons.inputs[0].signal.device if gate.buttons else ""
         if gate.name in used and gate.choice == ("hold",) and device in set(DEVICES) - {"touch", "motion"}:
-            reason = f"{gate.name} must be held: not every hand can"
+            reason = f"{gate.name} can only be held; offer a toggle too"
             yield Finding("hold-only", "note", ("gates", gate.name), reason, 'choice = ["hold", "toggle"]')
 
 
@@ -76,16 +174,16 @@ def devices(plan: Plan) -> Iterator[Finding]:
     turning = {family for one in told.controls for family in one.devices}
     for family, axes in told.unreached.items():
         if axes and family in turning:
-            reason = f"with the {FAMILIES[family]} nobody reaches {listed(axes, 'and')}"
-            yield Finding("one-device", "note", (), reason, "a route from that device")
+            reason = f"the {FAMILIES[family]} cannot reach {listed(axes, 'or')}"
+            yield Finding("one-device", "note", (), reason, "add a route from that device, or allow this")
     buttons = [(("cues", cue.name), cue.buttons) for cue in plan.cues]
     buttons += [(("gates", gate.name), gate.buttons) for gate in plan.gates if gate.buttons]
     for path, some in buttons if len(turning) > 1 else ():
         has = {DEVICES.get(address.signal.device, "") for address in some.inputs}
         without = [FAMILIES[family] for family in FAMILIES if family in turning - has]
         if without and "" not in has:
-            reason = f"no button of the {listed(without, 'or the')} for {path[1]}"
-            yield Finding("one-device", "note", path, reason, "another button in its list")
+            reason = f"{path[1]} has no button on the {listed(without, 'or the')}"
+            yield Finding("one-device", "note", path, reason, "add one to its list")
 
 
 def mounts(plan: Plan) -> Iterator[Finding]:
@@ -105,8 +203,8 @@ def mounts(plan: Plan) -> Iterator[Finding]:
     for k, one in enumerate(ranked):
         if one.mount.name not in reached and not one.cue:
             above = listed([other.mount.name for other in ranked[:k]]) if k else "nothing"
-            reason = f"{one.mount.name} is never in force: {above} always comes before it"
-            fix = "another gate, or a higher priority"
+            reason = f"{one.mount.name} is never used: {above} always comes first"
+            fix = "give it another gate, or a higher priority"
             yield Finding("unreached-mount", "error", ("mounts", one.mount.name), reason, fix)
 
 
@@ -115,8 +213,8 @@ def faces(plan: Plan) -> Iterator[Finding]:
     movement = plan.movement
     first = all(isinstance(one.mount, Eye) and one.mount.turns == "body" for one in plan.mounts.all)
     if movement and first and movement.faces:
-        reason = "in first person the character faces where the view looks: face changes nothing"
-        fix = 'take it out; face = "free" leaves it to the host'
+        reason = "in first person the character always faces where the view looks: face does nothing"
+        fix = 'remove it; or face = "free", if your game turns the character'
         yield Finding("needless-face", "warning", ("movement", "face"), reason, fix)
 
 
@@ -138,9 +236,9 @@ def comfort(plan: Plan) -> Iterator[Finding]:
             reason = f"a snap of {amount:.0f} deg; most people like {SNAPS[0]:.0f} to {SNAPS[1]:.0f}"
             yield Finding("sickening", "note", path, reason, 'sensitivity = "30 deg/press"')
         if route.effect == "rate" and route.smoothing:
-            reason = "a turn that eases in and out is felt for longer"
-            fix = "no smoothing: one that begins at once is borne better"
+            reason = "smoothing makes a turn last longer, and people ill"
+            fix = "remove the smoothing"
             yield Finding("sickening", "note", (*path, "smoothing"), reason, fix)
     if plan.movement and plan.movement.speed > WALK:
-        reason = f"one is moved at {plan.movement.speed:g} m/s while standing still"
+        reason = f"the player moves at {plan.movement.speed:g} m/s while standing still"
         yield Finding("sickening", "warning", ("movement", "speed"), reason, f'speed = "{WALK / 2:g} m/s"')

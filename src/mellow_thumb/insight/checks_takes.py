@@ -47,7 +47,9 @@ def inside(plan: Plan, take: Take) -> Iterator[Finding]:
         if not isinstance(made, EdgeZone) or "mouse.inside" in names:
             continue
         if f"{made.source.signal.name}.x" in names:
-            reason = "the take never says whether the pointer is inside the view: edges steer on outside it"
+            reason = (
+                "the take never says whether the pointer is inside the view, so edges steer on outside it"
+            )
             fix = "feed mouse.inside as the pointer enters and leaves"
             yield Finding("edge-without-inside", "warning", ("signals", made.name), reason, fix)
 
@@ -59,7 +61,7 @@ def unsized(plan: Plan, take: Take) -> Iterator[Finding]:
     routes = [route.name for route in plan.routes if route.pins or route.screens]
     if pointed and routes and "host.screen.x" not in names:
         what = f"{listed(routes, 'and')} go{'es' if len(routes) == 1 else ''}"
-        reason = f"the take never says how large the view is: {what} by a square one, and what is held slips"
+        reason = f"the take never says how large the view is: {what} by a square one"
         fix = "session.set_screen(width, height) as the game begins, and whenever that changes"
         yield Finding("square-screen", "warning", ("routes", routes[0]), reason, fix)
 
@@ -83,7 +85,7 @@ def rows(plan: Plan, take: Take) -> Iterator[Finding]:
             reason = f"{_rows(count)} of {signal} refused: {why}{where}"
             yield Finding("refused-rows", "warning", (), reason, "rows as the catalogue of signals has them")
     for signal, count in clipped.items():
-        reason = f"{_rows(count)} of {signal} outside its range, and drawn in to it"
+        reason = f"{_rows(count)} of {signal} beyond its range, cut off there"
         yield Finding("drawn-in-rows", "warning", (), reason, "shares of full travel, or of the screen")
     for note in take_notes(plan, take):
         level = "note" if note.code == "absent-device" else "warning"

@@ -26,12 +26,12 @@ def starved(plan: Plan) -> Iterator[Finding]:
         names = listed([one.name for one in area], "and")
         has = listed(sorted({one for them in takers for one in _names(them)}))
         path = ("touch", area[0].name)
-        fix = "the same region as theirs, or a higher priority"
+        fix = "give it the same region, or a higher priority"
         if all(_all_of(them) for them in takers):
-            reason = f"no finger ever comes to {names}: wherever it lands, {has} has it"
+            reason = f"{names} never gets a finger: wherever one lands, {has} takes it"
             yield Finding("starved-touch", "error", path, reason, fix)
         elif all(them for them in takers) and all(one.kind in DOUBLE for one in area):
-            reason = f"two fingers never meet on {names}: wherever they land, {has} has the first"
+            reason = f"{names} never gets two fingers: wherever they land, {has} takes the first"
             yield Finding("starved-touch", "warning", path, reason, fix)
 
 

@@ -3,15 +3,15 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from math import exp, inf
+from math import exp, inf, log
 from typing import TYPE_CHECKING
 
 from ..basics import listed
-from ..plan import KNOWN, MOVES
+from ..plan import KNOWN, MOVES, PANS, EdgeZone
 from ..plan.steps import Exponential, OneEuro, SlowFast, Spring
 from .account import number
 from .bench import Bench, for_one
-from .plain_words import does, during, hands, touch_words, when_words
+from .plain_words import does, during, edge_words, hands, touch_words, when_words
 from .response import shaped
 
 if TYPE_CHECKING:
@@ -99,7 +99,8 @@ def controls_of(profile: Plan, route: Route, basis: Basis | None) -> list[Contro
         return [pin]
     bench, found = Bench(profile, route), []
     for part in parts:
-        for axis, amount in for_one(bench, part).items():
+        _, _, sign = hands(profile, route, part)
+        for axis, amount in for_one(bench, part, sign).items():
             if abs(amount) > LEAST:
                 found.append(_control(profile, bench, part, axis, amount, when, devices, basis))
     return found
@@ -119,10 +120,13 @@ def _control(
     size, unit = _amount(route, axis, amount, both=False)
     sizes, _ = _amount(route, axis, amount, both=bool(other))
     touch = next((one for one in profile.touches if f"touch.{one.name}" == route.source.signal.name), None)
-    details = touch_words(touch) if touch else []
+    made = next((one for one in profile.derived if one.name == route.source.signal.name), None)
+    details = touch_words(touch) if touch else edge_words(made, part) if isinstance(made, EdgeZone) else []
     details += [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
+    if name in PANS and route.effect == "step" and profile.families_of(route):
+        details.append(f"the ground goes {'with' if amount * sign < 0.0 else 'against'} the hand")
     details += _stops(profile, name, amount, both=bool(other))
-    details += [] if seen else ["no mount uses it"]
+    details += [] if seen else ["no camera shows it: it is for the host"]
     if basis and name in ("yaw", "pitch", "roll"):
         way, about = basis.turn(name)
         turn = "positive" if way * amount > 0.0 else "negative"
@@ -152,13 +156,17 @@ def _amount(route: Route, axis: Axis, amount: float, *, both: bool) -> tuple[str
         value, unit = f"{' or '.join(dict.fromkeys(ways))} %", "%"
     else:
         value, unit = f"{digits(abs(amount))} {axis.unit}".rstrip(), axis.unit
+        if route.screens:  # how many metres that is goes by how far the camera is
+            value = f"{digits(max(abs(gain) for name, _, gain in route.parts if name == axis.name))} screen"
     amount = abs(amount)
     if kind == "ratio":
-        return "by as much" if abs(amount - 1.0) < 1e-6 else f"by that to the power {digits(amount)}", "x/x"
+        same = abs(amount - 1.0) < 1e-6
+        return "by the same factor" if same else f"by that to the power {digits(amount)}", "x/x"
     if kind == "angle":
         return (f"{value}/s per deg" if route.effect == "rate" else f"{value} per deg"), f"{unit}/{per}"
     if kind == "rate":
-        return (f"{value} per deg" if abs(amount - 1.0) > 1e-6 or axis.log else "as far"), f"{unit}/{per}"
+        same = abs(amount - 1.0) < 1e-6 and not axis.log
+        return "just as far" if same else f"{value} per deg", f"{unit}/{per}"
     if route.effect == "step":
         return f"{value} per {per}" if per != "press" else f"{value} a press", f"{unit}/{per}"
     most = "up to " if kind == "deflection" and not _of_keys(route) else ""
@@ -186,7 +194,7 @@ def _travel(bench: Bench, part: str, name: str, sign: float) -> list[str]:
         if quiet:
             words.append(f"the first {number(quiet * route.full)} deg do nothing")
         if route.full < 360.0:
-            words.append(f"all of it at {number(route.full)} deg")
+            words.append(f"full at {number(route.full)} deg")
         return words
     if quiet:
         words.append(f"the first {number(100.0 * quiet)} % of travel does nothing")
@@ -235,20 +243,27 @@ def _more(profile: Plan, bench: Bench, part: str, name: str) -> list[str]:
     gates = {gate.name: gate for gate in profile.gates}
     words += [f"times {number(factor)} {during(condition, gates)}" for condition, factor in route.scales]
     if route.with_zoom:
-        words.append("less under magnification, as the picture moves")
+        words.append("less when zoomed in, so that the picture moves the same")
     smoothing = route.smoothing or (axis.smoothing if route.effect != "offset" else None)
     if isinstance(smoothing, Exponential):
-        words.append(f"half of it comes {number(1000.0 * smoothing.half_life)} ms late")
+        words.append(f"smoothed: half the response after {number(1000.0 * smoothing.half_life)} ms")
     elif isinstance(smoothing, Spring):
-        words.append(f"half of it comes {number(1000.0 * smoothing.half_time)} ms late, gently")
+        words.append(f"eased in: half the response after {number(1000.0 * smoothing.half_time)} ms")
     elif isinstance(smoothing, SlowFast):
-        words.append(f"half of slow motion comes {number(1000.0 * smoothing.half_life)} ms late")
+        half = number(1000.0 * smoothing.half_life)
+        words.append(f"slow motion smoothed: half the response after {half} ms")
     elif isinstance(smoothing, OneEuro):
-        words.append("steadied at rest")
+        words.append("smoothed at rest, direct when fast")
     if route.glide:
-        words.append(f"runs on after the finger lifts, half of it in {number(1000.0 * route.glide)} ms")
+        # what it goes at first is the finger's own speed, and half of it is left in each half-life
+        far, half = number(1000.0 * route.glide / log(2.0)), number(1000.0 * route.glide)
+        words.append(f"a flick runs on as far as the finger goes in {far} ms, half of that in {half} ms")
+    if axis.return_half_life and route.effect != "offset":
+        back = f"{number(axis.rest)} {axis.unit}".rstrip()
+        half = number(axis.return_half_life)
+        words.append(f"goes back to {back} by itself, half of the way every {half} s")
     if route.gate and route.closing.way == "return":
-        words.append(f"and back over {number(route.closing.over)} s as it is let go")
+        words.append(f"goes back over {number(route.closing.over)} s when let go")
     return words
 
 

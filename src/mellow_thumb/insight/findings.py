@@ -18,6 +18,7 @@ CODES = {
     "no-limits": "a distance or a zoom without limits",
     "pitch-past-90": "a pitch that goes over the top",
     "inverted-against": "one device goes the other way than the others",
+    "grab-sign": "fingers that push the ground away from themselves",
     "no-dead-zone": "a stick that turns at a rate without a dead zone",
     "dead-zone-under-noise": "a dead zone that the take's stick leaves at rest",
     "dead-zone-over-half": "a dead zone over half of the travel",
@@ -27,6 +28,9 @@ CODES = {
     "late": "smoothing that adds more lag than it may",
     "toggle-no-way-out": "a toggle that cannot be left again",
     "cue-against-gate": "a cue and a gate on one button at the same time",
+    "two-jobs": "two things that one button does at one time",
+    "lost-cue": "a cue that is there in one frame only, where a host steps physics",
+    "circling": "a camera that turns with a character that turns with the camera",
     "hold-only": "a gate that must be held, without the choice to toggle it",
     "one-device": "something that only one device can do",
     "edge-without-inside": "edge steering without what says that the pointer is inside",
@@ -114,10 +118,10 @@ def _needless(key: str, file: str, places: Places | None) -> Finding:
     code, path = key.partition(" ")[0], ("allow", key)
     line = places.line(path) if places else 0
     if code in CODES:
-        reason = f"{key} is allowed, and was not found"
-        return Finding("needless-allowance", "note", path, reason, "take it out", file, line)
-    reason = f"{code} is allowed, and there is no such finding{nearest(code, CODES)}"
-    return Finding("needless-allowance", "warning", path, reason, "take it out", file, line)
+        reason = f"{key} is allowed, but there is no such problem"
+        return Finding("needless-allowance", "note", path, reason, "remove it", file, line)
+    reason = f"{code} is allowed, but no finding has that name{nearest(code, CODES)}"
+    return Finding("needless-allowance", "warning", path, reason, "remove it", file, line)
 
 
 def sarif(findings: Sequence[Finding], version: str) -> dict[str, Any]:

@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING
 
 from ..basics import listed
 from ..plan import FAMILIES, OWN, TAPS, Address, Condition, EdgeZone, KeySet, Presses, label
+from ..plan.mounts import Orbit
 from .account import number
 
 if TYPE_CHECKING:
@@ -72,6 +73,9 @@ def hands(plan: Plan, route: Route, part: str) -> tuple[str, str, float]:
     if isinstance(made, KeySet):
         back = made.ways[2 * place + (0 if sign > 0.0 else 1)]
         return words, f"{inputs(back)} held" if back and sign > 0.0 else "", sign
+    if isinstance(made, EdgeZone):
+        both = sign > 0.0 and made.margins[2 * place] > 0.0
+        return words, f"pointer at the {('left', 'lower')[place]} edge" if both else "", sign
     if isinstance(made, Presses) and made.inputs[0].signal.kind == "switch":
         return words, "", sign
     if source.signal.kind == "switch" and not made:
@@ -91,7 +95,9 @@ def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:
         minus, plus = made.ways[2 * place], made.ways[2 * place + 1]
         return f"{inputs(plus or minus)} held", 1.0 if plus else -1.0
     if isinstance(made, EdgeZone):
-        return f"pointer at the {('right', 'upper')[place]} edge", 1.0
+        if made.margins[2 * place + 1]:
+            return f"pointer at the {('right', 'upper')[place]} edge", 1.0
+        return f"pointer at the {('left', 'lower')[place]} edge", -1.0
     if isinstance(made, Presses):
         words = f"{inputs(made.inputs)} pressed"
         first = made.inputs[0]
@@ -144,7 +150,7 @@ def gate_words(gate: Gate, gates: dict[str, Gate]) -> str:
         return f"{said}{lasts}"
     words = pressed(gate.buttons)
     if gate.choice == ("toggle",):
-        return f"{words} pressed (and again to leave){lasts}{far}"
+        return f"{words} pressed (press again to leave){lasts}{far}"
     chosen = ", or pressed once if the player prefers" if len(gate.choice) > 1 else ""
     return f"{words} held{lasts}{far}{chosen}"
 
@@ -197,10 +203,8 @@ def character_words(plan: Plan) -> list[str]:
         return []
     gates = {gate.name: gate for gate in plan.gates}
     soon = f"at full speed after {number(one.speed / one.acceleration)} s"
-    rest = (
-        f"at rest {number(one.speed / one.braking)} s after it is let go" if one.braking else "never braked"
-    )
-    words = [f"walks {number(one.speed)} m/s, {soon}, {rest}"]
+    rest = f"at rest {number(one.speed / one.braking)} s after letting go" if one.braking else "never braked"
+    words = [f"walks at {number(one.speed)} m/s, {soon}, {rest}"]
     words += [f"times {number(factor)} {during(condition, gates)}" for condition, factor in one.scales]
     words.append(FORWARD[one.relative_to])
     faces = [f"faces {FACING[one.face]}"]
@@ -208,6 +212,32 @@ def character_words(plan: Plan) -> list[str]:
     if "free" not in one.facing or len(one.facing) > 1:
         faces.append(f"turned at {number(one.turn_rate)} deg/s")
     return [*words, ", ".join(faces)]
+
+
+def edge_words(made: EdgeZone, part: str) -> list[str]:
+    """How deep an edge zone is on both sides of one way, and how it acts there."""
+    place = "xy".index(part)
+    names = (("left", "right"), ("lower", "upper"))[place]
+    sides = zip(names, made.margins[2 * place :], made.units[2 * place :], strict=False)
+    deep = {name: f"{number(margin)} {unit}" for name, margin, unit in sides if margin}
+    if len(set(deep.values())) == 1:
+        within = next(iter(deep.values()))
+    else:
+        within = listed((f"{margin} of the {name} one" for name, margin in deep.items()), "and")
+        return [f"from within {within}, full at the edge"]
+    return [f"from within {within} of it, full at the edge"]
+
+
+def camera_words(plan: Plan) -> list[str]:
+    """What a camera does by itself: back behind the walk."""
+    words = []
+    for one in plan.mounts.all:
+        back = one.mount.returns if isinstance(one.mount, Orbit) else None
+        if back:
+            after = f"{number(back.after)} s after a hand last turned it, while the character walks"
+            half = f"half of what is left every {number(back.half_life)} s"
+            words.append(f"{one.mount.name} goes back behind the walk: {after}; {half}")
+    return words
 
 
 def touch_words(touch: Touch) -> list[str]:

@@ -65,6 +65,7 @@ def write_report(
         ]
         for family in FAMILIES
     }
+    controls |= {"the character": list(told.walks), "the camera": list(told.returns)}
     findings = check(profile, first)
     numbers = feel(profile, first, progress=lambda done: progress(0.5 * done))
     accounts = [

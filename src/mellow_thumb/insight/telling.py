@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING, Any
 from ..basics import listed
 from ..plan import FAMILIES
 from .controls import controls_of
-from .plain_words import character_words, cue_words, during, gate_words, when_words
+from .plain_words import camera_words, character_words, cue_words, during, gate_words, when_words
 
 if TYPE_CHECKING:
     import pandas as pd
@@ -31,6 +31,8 @@ class Telling:
     """When each of several mounts is in force."""
     walks: tuple[str, ...]
     """How the character walks, which way is forward, and where it faces; nothing where nobody walks."""
+    returns: tuple[str, ...]
+    """What the camera does by itself: back behind the walk."""
     unreached: dict[str, tuple[str, ...]]
     """For each family of devices that is used: the axes that only others drive."""
 
@@ -59,11 +61,16 @@ class Telling:
                 lines += ["", FAMILIES[family], *(f"  {one.text()}" for one in ours)]
         if self.walks:
             lines += ["", "the character", *(f"  {one}" for one in self.walks)]
+        lines += ["", "the camera", *(f"  {one}" for one in self.returns)] if self.returns else []
         lines += self._named("gates, and when they are open", self.gates, " <- ")
         lines += self._named("mounts, and when they are in force", self.mounts, " <- ")
         lines += self._named("cues", self.cues, " <- ")
-        missing = {FAMILIES[one]: listed(axes, "and") for one, axes in self.unreached.items() if axes}
-        lines += self._named("not to be reached", missing, ": ")
+        missing = [
+            f"the {FAMILIES[one]} cannot reach {listed(axes, 'or')}"
+            for one, axes in self.unreached.items()
+            if axes
+        ]
+        lines += ["", *missing] if missing else []
         wrapped = [
             fill(line, width, subsequent_indent="      ", drop_whitespace=True) if width and line else line
             for line in lines
@@ -102,8 +109,9 @@ def tell(profile: Plan, basis: Basis | None = None) -> Telling:
             cue.name: cue_words(cue) + (f", {during(cue.gate, gates)}" if cue.gate else "")
             for cue in profile.cues
         },
-        mounts={profile.mount.name: "otherwise", **mounts} if mounts else {},
+        mounts={profile.mount.name: "when no other is", **mounts} if mounts else {},
         walks=tuple(character_words(profile)),
+        returns=tuple(camera_words(profile)),
         unreached={
             family: tuple(axis for axis in everything if axis not in driven[family])
             for family in profile.families
