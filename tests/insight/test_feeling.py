@@ -22,12 +22,16 @@ from mellow_thumb.insight.feeling import MEASURES, spectral_arc_length
 from mellow_thumb.insight.route_feel import bisected
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
+from mellow_thumb.plan.mounts.orbits import Orbit, Return
+from mellow_thumb.plan.movement import Movement
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.plan.steps import DeadZone, Exponential, Smoothing, Spring, TurnBoost
 from mellow_thumb.plan.steps.shape import Shape
 from mellow_thumb.plan.steps.spring import HALF_WAY
+
+from ..helpers.profiles import load
 
 AXES = (Axis("yaw"), Axis("pitch"), Axis("roll"))
 
@@ -169,3 +173,109 @@ def test_profiles_stand_side_by_side_and_what_differs_is_marked(tmp_path: Path) 
 def test_what_never_comes_is_said_so() -> None:
     crawls = stick(1.0)
     assert felt(crawls, "half turn") == float("inf")
+
+
+PLANE = """format = "mellow-thumb profile 1"
+[mounts.chart]
+kind = "KIND"
+[axes]
+pan_x = { start = "2 m" }
+[signals]
+steps = { up = "key.KeyW", down = "key.KeyS", left = "key.KeyA", right = "key.KeyD" }
+rim = { edge_zone = "mouse.place" }
+[routes.rim]
+from = "rim"
+drives = ["pan_x", "pan_y"]
+sensitivity = "0.5 screen/s"
+smoothing = { half_life = "90 ms" }
+[routes.steps]
+from = "steps"
+drives = ["pan_x", "pan_y"]
+sensitivity = "4 m/s"
+[touch.pull]
+drag = {}
+[routes.pull]
+from = "touch.pull"
+drives = ["pan_x", "pan_y"]
+sensitivity = "-40 m/screen"
+glide = { half_life = "120 ms" }
+"""
+
+
+@pytest.mark.parametrize("kind", ["overhead", "flat"])
+def test_pans_and_drags_are_felt_as_their_closed_forms(tmp_path: Path, kind: str) -> None:
+    text = PLANE.replace("KIND", kind)
+    wide = 10.0  # metres that a flat picture shows
+    if kind == "overhead":
+        text = text.replace(
+            "[signals]", 'distance = { start = "20 m", min = "1 m", max = "60 m" }\n[signals]'
+        )
+        wide = 2.0 * 20.0 * np.tan(np.radians(0.5 * load(tmp_path, text).mount.field_of_view))  # type: ignore[union-attr]
+    else:
+        text = text.replace('kind = "flat"', 'kind = "flat"\nextent = "10 m"')
+    table = mt.feel(load(tmp_path, text))
+    k = log(2.0) / 0.09
+    for axis in ("pan_x", "pan_y"):
+        across = value(table, f"rim, {axis}", "across the view")
+        assert across == pytest.approx(
+            bisected(lambda t: 0.5 * (t - (1.0 - exp(-k * t)) / k) >= 1.0, 9.0), rel=1e-3
+        )
+        assert value(table, f"rim, {axis}", "fastest speed") == pytest.approx(0.5 * wide, rel=1e-6)
+        assert value(table, f"steps, {axis}", "across the view") == pytest.approx(wide / 4.0, rel=1e-6)
+        assert value(table, f"pull, {axis}", "drag across") == pytest.approx(40.0)
+        assert value(table, f"pull, {axis}", "run-out") == pytest.approx(40.0 * 0.12 / log(2.0), rel=1e-3)
+
+
+def test_an_edge_that_turns_is_felt_across_the_view_and_on_its_only_side(tmp_path: Path) -> None:
+    text = (
+        PLANE.replace("KIND", "eye")
+        .replace('["pan_x", "pan_y"]', '["yaw", "pitch"]')
+        .replace("0.5 screen/s", "30 deg/s")
+    )
+    text = (
+        text.replace("4 m/s", "30 deg/s")
+        .replace("-40 m/screen", "90 deg/screen")
+        .replace('pan_x = { start = "2 m" }', "")
+    )
+    one_sided = text.replace(
+        'edge_zone = "mouse.place"', 'edge_zone = "mouse.place", margin = { left = "20 px" }'
+    )
+    for changed in (text, one_sided):
+        profile = load(tmp_path, changed.replace('smoothing = { half_life = "90 ms" }\n', ""))
+        across = value(mt.feel(profile), "rim, yaw", "across the view")
+        assert across == pytest.approx(profile.mount.field_of_view / 30.0, rel=1e-6)  # type: ignore[union-attr]
+    assert value(mt.feel(profile), "pull, yaw", "run-out") == pytest.approx(90.0 * 0.12 / log(2.0), rel=1e-3)
+
+
+def test_a_wheels_step_is_no_turn() -> None:
+    table = mt.feel(mt.load_profile(marsh.CHART))
+    assert value(table, "reel, distance", "smallest step") == pytest.approx(15.0)
+    assert ("reel, distance", "smallest turn") not in table.index
+
+
+@settings(max_examples=15)
+@given(st.floats(0.8, 4.0), st.floats(4.0, 40.0), st.floats(4.0, 40.0))
+def test_a_walk_is_felt_as_its_closed_form(speed: float, gains: float, brakes: float) -> None:
+    walker = Movement(speed, gains, brakes, relative_to="camera")
+    axes = (*AXES, *(Axis(name, low=-1.0, high=1.0, unit="") for name in ("move_x", "move_y")))
+    table = feeling(Plan((), (), axes, Eye("eye"), movement=walker))
+    one = "the character"
+    assert value(table, one, "to full speed") == pytest.approx(speed / gains, rel=1e-6)
+    assert value(table, one, "to rest") == pytest.approx(speed / brakes, rel=1e-6)
+    assert value(table, one, "runs on") == pytest.approx(speed * speed / (2.0 * brakes), rel=1e-6)
+    # from rest half of v^2 / a is missing on the first side; at a corner what is missing, v times the root of 2
+    # long, shrinks at a, so half of it is missing of the way along the next side
+    sides = 20.0 / speed + speed / (2.0 * gains) + 3.0 * speed / (2.0**0.5 * gains)
+    assert value(table, one, "walk a square") == pytest.approx(sides, rel=1e-3)
+
+
+@settings(max_examples=15)
+@given(st.floats(0.02, 0.5), st.floats(0.2, 3.0), st.floats(0.05, 2.0))
+def test_what_a_camera_does_by_itself_is_felt(follow: float, after: float, half_life: float) -> None:
+    mount = Orbit("follow", follow=follow, returns=Return(after, half_life))
+    axes = (*mount.axes.values(), *(Axis(name, low=-1.0, high=1.0, unit="") for name in ("move_x", "move_y")))
+    water = Axis("water", 1.0, unit="m", rest=0.5, return_half_life=half_life)
+    table = feeling(Plan((), (), (*axes, water), mount, movement=Movement(1.6)))
+    assert value(table, "mount follow", "behind the walk") == pytest.approx(follow / log(2.0), rel=1e-3)
+    assert value(table, "mount follow", "back again") == pytest.approx(after + half_life, rel=1e-3)
+    assert value(table, "axis water", "back again") == pytest.approx(half_life, rel=1e-6)

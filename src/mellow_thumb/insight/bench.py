@@ -14,7 +14,7 @@ from ..plan import NOTHING, EdgeZone, Hands, KeySet, Plan, Presses
 from ..session import Session
 
 if TYPE_CHECKING:
-    from ..plan import Address, Axis, Route
+    from ..plan import Address, Axis, Route, Touch
 
 SCREEN = (1000.0, 1000.0)
 """The screen of the bench, in pixels: a screen is as wide as it is tall."""
@@ -35,6 +35,11 @@ class Bench:
             (one for one in plan.touches if route.source.signal.name == f"touch.{one.name}"), None
         )
         self.plan = _alone(plan, route, eased=eased)
+
+    @property
+    def steered(self) -> bool:
+        """Whether its signal is an edge zone."""
+        return isinstance(self._made, EdgeZone)
 
     def session(self) -> Session:
         """The route at work, from time 0."""
@@ -139,36 +144,49 @@ class Bench:
 
     def _gesture(self, session: Session, part: str, amount: float, at: float | None) -> None:
         """Fingers land in the middle of their region, and do it there."""
-        touch = self._touch
-        assert touch is not None
-        left, bottom, right, top = touch.region
-        x, y = 0.5 * (left + right), 0.5 * (bottom + top)
-        if touch.kind in ("drag", "thumb_pad"):
-            radius = touch.radius.screens(SCREEN[0] / PER_CM) if touch.kind == "thumb_pad" else 1.0
-            centre = touch.centre if touch.centre and touch.kind == "thumb_pad" else (x, y)
-            session.touch(1, "down", centre, at=at, on=touch.starts_on or None)
-            step = amount * radius
-            session.touch(
-                1,
-                "move",
-                (centre[0] + step, centre[1]) if part == "x" else (centre[0], centre[1] + step),
-                at=at,
-            )
-            return
-        near = 0.04
-        begin = [(x - near, y), (x + near, y)]
-        end = begin
-        if touch.kind == "two_finger_drag":
-            across, along = (amount, 0.0) if part == "x" else (0.0, amount)
-            end = [(a + across, b + along) for a, b in begin]
-        elif touch.kind == "spread":
-            end = [(x - near * amount, y), (x + near * amount, y)]
-        else:
-            a = radians(amount)
-            end = [(x - near * cos(a), y + near * sin(a)), (x + near * cos(a), y - near * sin(a))]
-        for phase, places in (("down", begin), ("move", end)):
-            for finger, place in enumerate(places, 1):
-                session.touch(finger, phase, place, at=at, on=touch.starts_on or None)
+        self._fingers(session, "down", part, 0.0, at)
+        self._fingers(session, "move", part, amount, at)
+
+    def _fingers(self, session: Session, phase: str, part: str, amount: float, at: float | None) -> None:
+        """Say of each finger of the touch where it is once it has gone by an amount."""
+        assert self._touch is not None
+        for finger, place in enumerate(_places(self._touch, part, amount), 1):
+            session.touch(finger, phase, place, at=at, on=self._touch.starts_on or None)
+
+    def flicked(self, part: str, speed: float, seconds: float) -> dict[str, float]:
+        """How far each of its axes goes in some seconds after fingers that went at a speed have lifted.
+
+        The speed is in the signal's unit a second: screens, or degrees of a twist.
+        """
+        session, gap = self.session(), 1.0 / 120.0
+        self._fingers(session, "down", part, 0.0, 0.0)
+        for k in range(1, 25):
+            self._fingers(session, "move", part, speed * k * gap, k * gap)
+        self._fingers(session, "up", part, speed * 24 * gap, 24 * gap)
+        before = self.values(session, 24 * gap + SOON)  # what is due at the lift has been done
+        after = self.values(session, seconds)
+        gone = 0.5 ** (SOON / self.route.glide)
+        return {name: (after[name] - before[name]) / gone for name in after}
+
+
+def _places(touch: Touch, part: str, amount: float) -> list[tuple[float, float]]:
+    """Where the fingers of a touch are that have gone by an amount from the middle of their region."""
+    left, bottom, right, top = touch.region
+    x, y = 0.5 * (left + right), 0.5 * (bottom + top)
+    if touch.kind == "thumb_pad":
+        x, y = touch.centre or (x, y)
+        amount *= touch.radius.screens(SCREEN[0] / PER_CM)
+    across, along = (amount, 0.0) if part == "x" else (0.0, amount)
+    if touch.kind in ("drag", "thumb_pad"):
+        return [(x + across, y + along)]
+    near = 0.04
+    if touch.kind == "two_finger_drag":
+        return [(x - near + across, y + along), (x + near + across, y + along)]
+    if touch.kind == "spread":
+        apart = near * (amount or 1.0)
+        return [(x - apart, y), (x + apart, y)]
+    a = radians(amount)
+    return [(x - near * cos(a), y + near * sin(a)), (x + near * cos(a), y - near * sin(a))]
 
 
 def _alone(plan: Plan, route: Route, *, eased: bool) -> Plan:
@@ -187,7 +205,7 @@ def _alone(plan: Plan, route: Route, *, eased: bool) -> Plan:
     names = [*mount.axes, *(axis.name for axis in plan.axes if axis.name not in mount.axes)]
     one = replace(
         route, gate=None, on_close=None, fresh=None, zero_on_open=False, scales=(), with_zoom=False,
-        glide=0.0, pins="", smoothing=route.smoothing if eased else None,
+        glide=route.glide if eased else 0.0, pins="", smoothing=route.smoothing if eased else None,
         turn_boost=route.turn_boost if eased else None,
     )  # fmt: skip
     touched = route.source.signal.name.removeprefix("touch.")

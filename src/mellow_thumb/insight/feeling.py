@@ -15,6 +15,7 @@ from ..takes import replay
 from .bench import Bench
 from .fits import resting
 from .route_feel import Felt, of_route
+from .walk_feel import of_cameras, of_walk
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterator, Sequence
@@ -29,10 +30,24 @@ RATES = (24.0, 60.0, 144.0, 360.0)
 """Frames a second between which the spread is measured."""
 MEASURES = {
     "half turn": "time for a half turn with the control all the way out, from rest, all included",
+    "across the view": "time from rest to pan across the view (its shorter side), all the way out; with an "
+    "edge zone that turns, to turn by the field of view",
     "hand for a turn": "hand travel for a full turn; needs counts_per_cm",
     "smallest turn": "what one count, notch or press turns",
+    "smallest step": "what one count, notch or press does to an axis that is no angle",
+    "drag across": "what a drag across the view's shorter side does",
+    "run-out": "how far it goes on after the fingers lift from a flick at 1 screen/s, or a twist at 90 deg/s",
     "slowest turn": "the steady rate one step of an eight-bit stick (1/127) beyond the dead zone",
     "fastest turn": "the steady rate all the way out, boost included",
+    "slowest speed": "as slowest turn, of an axis that is no angle",
+    "fastest speed": "as fastest turn, of an axis that is no angle",
+    "to full speed": "time from rest until the character walks at full speed",
+    "to rest": "time from letting go at full speed until the character rests",
+    "runs on": "how far the character goes on after letting go at full speed",
+    "walk a square": "time from rest to walk a square: forward, right, back and left, 5 m along each",
+    "behind the walk": "by how much time the camera is behind a subject that walks on",
+    "back again": "time from letting go until half of the way back is made: by an axis to its rest, by a "
+    "camera behind the walk",
     "lag": "time from a step of the control until half of what it comes to is there",
     "rise": "time from 10 % to 90 % of a step",
     "overshoot": "how far a step goes beyond what it comes to, as a share",
@@ -96,7 +111,10 @@ def _numbers(
     routes = [route for route in plan.routes if route.effect != "pin"]
     for k, route in enumerate(routes):
         yield from of_route(plan, route)
-        progress(0.7 * (k + 1) / len(routes))
+        progress(0.6 * (k + 1) / len(routes))
+    yield from of_walk(plan)
+    yield from of_cameras(plan)
+    progress(0.7)
     yield from _drift(plan, take)
     if take is not None:
         yield from _of_take(plan, take, compiled=compiled)

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from math import degrees, exp, hypot, isfinite
+from math import degrees, exp, hypot, isfinite, radians, tan
 from typing import TYPE_CHECKING, NamedTuple
 
-from ..plan import MOVES
+from ..formulas import screen_of_ground
+from ..plan import MOVES, PANS
+from ..plan.mounts import Flat, Overhead
 from .bench import Bench, for_one
 from .controls import quiet_of
+from .plain_words import hands
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterator
@@ -35,19 +38,17 @@ def of_route(plan: Plan, route: Route) -> Iterator[Felt]:
     plain, eased = Bench(plan, route), Bench(plan, route, eased=True)
     kind = route.source.signal.kind
     for part in route.source.components:
-        for name, amount in for_one(plain, part).items():
+        _, _, way = hands(plan, route, part)
+        for name, amount in for_one(plain, part, way).items():
             if abs(amount) < 1e-9 or name in MOVES:
                 continue
-            subject, unit = f"{route.name}, {name}", _unit(plan, name)
+            one = _Way(plain, eased, part, way, name, f"{route.name}, {name}", _unit(plan, name))
             if route.effect == "rate" and kind in ("deflection", "switch"):
-                yield from _of_rate(plain, eased, part, name, subject, unit)
-            elif route.effect == "step" and route.source.signal.unit in ("count", "px", "notch", "press"):
-                yield Felt(subject, "smallest turn", _per_cent(plan, name, abs(amount)), unit)
-                counts = getattr(plan, "counts_per_cm", None)
-                if counts and unit == "deg" and route.source.signal.unit == "count":
-                    yield Felt(subject, "hand for a turn", 360.0 / abs(amount) / counts, "cm")
+                yield from _of_rate(one)
+            elif route.effect == "step":
+                yield from _of_steps(plan, one, abs(amount))
             if kind not in ("rate", "ratio"):
-                yield from _step(eased, part, name, subject)
+                yield from _step(one)
     if (
         route.source.width == 2
         and kind == "deflection"
@@ -68,29 +69,81 @@ def _per_cent(plan: Plan, name: str, amount: float) -> float:
     return 100.0 * (exp(amount) - 1.0) if axis.log else amount
 
 
-def _of_rate(plain: Bench, eased: Bench, part: str, name: str, subject: str, unit: str) -> Iterator[Felt]:
-    """A half turn, the slowest and the fastest steady rate."""
-    route = plain.route
-    if unit == "deg":
-        yield Felt(subject, "half turn", _until(eased, part, name, 180.0), "s")
+class _Way(NamedTuple):
+    """One way of one signal to one axis, on a bench without smoothing and on one with it."""
+
+    plain: Bench
+    eased: Bench
+    part: str
+    way: float
+    name: str
+    subject: str
+    unit: str
+
+    @property
+    def turns(self) -> bool:
+        """Whether it turns the view."""
+        return self.unit == "deg"
+
+
+def _of_steps(plan: Plan, one: _Way, amount: float) -> Iterator[Felt]:
+    """What the smallest step does; the hand that a turn takes; how far a flick runs out."""
+    route, unit = one.plain.route, one.plain.route.source.signal.unit
+    if unit in ("count", "px", "notch", "press"):
+        small = "smallest turn" if one.turns else "smallest step"
+        yield Felt(one.subject, small, _per_cent(plan, one.name, amount), one.unit)
+    counts = getattr(plan, "counts_per_cm", None)
+    if counts and one.turns and unit == "count":
+        yield Felt(one.subject, "hand for a turn", 360.0 / amount / counts, "cm")
+    if unit == "screen":
+        yield Felt(one.subject, "drag across", amount, one.unit)
+    if route.glide and unit in FLICKS:
+        ran = one.eased.flicked(one.part, FLICKS[unit], 40.0 * route.glide)[one.name]
+        yield Felt(one.subject, "run-out", _per_cent(plan, one.name, abs(ran)), one.unit)
+
+
+FLICKS = {"screen": 1.0, "deg": 90.0}
+"""How fast the fingers of a flick go, by the unit of what they do: screens a second, degrees of a twist."""
+
+
+def _of_rate(one: _Way) -> Iterator[Felt]:
+    """A half turn, the time across the view, the slowest and the fastest steady rate."""
+    route, what = one.plain.route, "turn" if one.turns else "speed"
+    if one.turns:
+        yield Felt(one.subject, "half turn", _until(one, 180.0), "s")
+    view = _view_of(one)
+    if view:
+        yield Felt(one.subject, "across the view", _until(one, view), "s")
     if route.source.signal.kind == "deflection" and "." in route.source.signal.name:
-        just = quiet_of(route) + STEP
+        least = abs(one.plain.rate(one.part, one.way * (quiet_of(route) + STEP))[one.name])
         yield Felt(
-            subject,
-            "slowest turn",
-            _per_cent(plain.plan, name, abs(plain.rate(part, just)[name])),
-            f"{unit}/s",
+            one.subject, f"slowest {what}", _per_cent(one.plain.plan, one.name, least), f"{one.unit}/s"
         )
     build = route.turn_boost.build if route.turn_boost else 0.0
-    most = abs(eased.steady(part, 1.0, build + 10.0)[name])
-    yield Felt(subject, "fastest turn", _per_cent(plain.plan, name, most), f"{unit}/s")
+    most = abs(one.eased.steady(one.part, one.way, build + 10.0)[one.name])
+    yield Felt(one.subject, f"fastest {what}", _per_cent(one.plain.plan, one.name, most), f"{one.unit}/s")
 
 
-def _until(bench: Bench, part: str, name: str, far: float) -> float:
+def _view_of(one: _Way) -> float:
+    """How far a pan goes from side to side of the view, and an edge zone that turns; 0 for all others."""
+    mount, axes = one.plain.plan.mount, {axis.name: axis.start for axis in one.plain.plan.axes}
+    zoom = axes.get("zoom", 1.0)
+    edge = "." not in one.plain.route.source.signal.name and one.plain.steered
+    if one.name in PANS and isinstance(mount, Flat):
+        return mount.extent / zoom
+    if one.name in PANS and isinstance(mount, Overhead):
+        half = tan(radians(0.5 * mount.field_of_view))
+        return screen_of_ground(1.0, 1.0, axes["distance"], zoom, half=half)
+    if edge and one.name in ("yaw", "pitch"):
+        return float(getattr(mount, "field_of_view", 0.0))
+    return 0.0
+
+
+def _until(one: _Way, far: float) -> float:
     """The time at which an axis has gone so far with its control all the way out; infinite if it never is."""
 
     def gone(t: float) -> float:
-        return abs(bench.moved(part, 1.0, t)[name])
+        return abs(one.eased.moved(one.part, one.way, t)[one.name])
 
     return bisected(lambda t: gone(t) >= far, LONG)
 
@@ -106,22 +159,23 @@ def bisected(there: Callable[[float], bool], most: float) -> float:
     return high
 
 
-def _step(bench: Bench, part: str, name: str, subject: str) -> Iterator[Felt]:
+def _step(one: _Way) -> Iterator[Felt]:
     """What a step of the control does over time: lag, rise, overshoot, settling.
 
     For a rate it is the rate that follows the step, for all others the axis itself.
     """
-    if not _smoothed(bench):
+    subject = one.subject
+    if not _smoothed(one.eased):
         yield Felt(subject, "lag", 0.0, "s")
         return
-    shape = _answer(bench, part, name)
+    shape = _answer(one)
     lag, low, high = (bisected(lambda t, share=share: shape(t) >= share, LONG) for share in (0.5, 0.1, 0.9))  # type: ignore[misc]
     yield Felt(subject, "lag", lag, "s")
     yield Felt(subject, "rise", high - low, "s")
     times = [lag * k / 8.0 for k in range(1, 161)] if isfinite(lag) else []
     answers = [shape(t) for t in times]
     yield Felt(subject, "overshoot", max(0.0, max(answers, default=0.0) - 1.0), "share")
-    late = [t for t, one in zip(times, answers, strict=True) if abs(one - 1.0) > 0.02]
+    late = [t for t, answer in zip(times, answers, strict=True) if abs(answer - 1.0) > 0.02]
     if late:
         last = max(late)
         yield Felt(
@@ -135,12 +189,13 @@ def _smoothed(bench: Bench) -> bool:
     return bool(route.smoothing) or (route.effect != "offset" and any(axis.smoothing for axis in axes))
 
 
-def _answer(bench: Bench, part: str, name: str) -> Callable[[float], float]:
+def _answer(one: _Way) -> Callable[[float], float]:
     """What share of a step is there after some time."""
-    route, small = bench.route, 1e-4
-    push = {"screen": 0.1, "deg": 20.0}.get(route.source.signal.unit, 1.0)
+    bench, part, name, small = one.eased, one.part, one.name, 1e-4
+    route = bench.route
+    push = one.way * {"screen": 0.1, "deg": 20.0}.get(route.source.signal.unit, 1.0)
     if route.source.signal.kind == "angle":
-        push = 0.9 * route.full if route.full < 360.0 else 20.0
+        push = one.way * (0.9 * route.full if route.full < 360.0 else 20.0)
     bench = Bench(bench.plan, replace(route, turn_boost=None), eased=True)
     if route.effect == "rate":
         whole = bench.steady(part, push, LONG)[name]

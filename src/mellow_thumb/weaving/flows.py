@@ -176,7 +176,7 @@ class AxisFlow:
     def _name_rate(self, block: Block, wish: Wish) -> None:
         """Give a rate with gates and scales in it a name, to be worked out once."""
         (first, *more) = wish.factors
-        if not more and not first.parts:
+        if not (more or first.parts or wish.means):
             wish.name = first
             return
         wish.name = block.keep(f"{self.value}_wish", product_of(wish.means or wish.factors))
