@@ -112,14 +112,39 @@ def _apart(plan: Plan, one: _Job, other: _Job) -> bool:
         if name and job.when and (name in job.when.gates or excludes(job.when, Condition(name))):
             return True
     if {one.path[0], other.path[0]} == {"routes"}:
-        return _same_axes(plan, one, other)
+        return _share_no_view(plan, one.path[1], other.path[1])
     return one.begun != other.begun or {one.on, other.on} in APART
 
 
-def _same_axes(plan: Plan, one: _Job, other: _Job) -> bool:
-    """Whether two routes do one thing with a button: they move the same axes, as one that boosts another."""
-    drives = {route.name: set(route.drives) for route in plan.routes}
-    return bool(drives[one.path[1]] & drives[other.path[1]])
+def _share_no_view(plan: Plan, one: str, other: str) -> bool:
+    """Whether two routes never act in one view, or do one thing there: one boosts the other."""
+    first, second = (next(route for route in plan.routes if route.name == name) for name in (one, other))
+    if set(first.drives) & set(second.drives):
+        return True
+    in_mounts = {
+        axis for mounted in plan.mounts.all for axis in (*mounted.mount.axes, *mounted.mount.optional)
+    }
+
+    def acts(route: Route, open_: dict[str, bool], k: int) -> bool:
+        moves = (isinstance(plan.mounts.of(k, axis), str) or axis not in in_mounts for axis in route.drives)
+        return (route.gate is None or route.gate.holds(open_)) and any(moves)
+
+    return not any(acts(first, *state) and acts(second, *state) for state in _states(plan))
+
+
+def _states(plan: Plan) -> Iterator[tuple[dict[str, bool], int]]:
+    """Which gates may be open together, and the number of a mount in force then; of too many gates none."""
+    ordered = in_order(plan.gates)
+    free = [gate.name for gate in ordered if gate.when is None]
+    ranked = [k for k in plan.mounts.by_priority() if plan.mounts.all[k].gate]
+    by_cue = [k for k, one in enumerate(plan.mounts.all) if one.cue]
+    for opened in product((False, True), repeat=len(free) if len(free) <= MOST_FREE else 0):
+        open_ = dict.fromkeys((gate.name for gate in ordered), False) | dict(zip(free, opened, strict=False))
+        for gate in ordered:
+            if gate.when is not None:
+                open_[gate.name] = gate.when.holds(open_)
+        gated = [k for k in ranked if plan.mounts.all[k].gate.holds(open_)]  # type: ignore[union-attr]
+        yield from ((open_, k) for k in gated[:1] or [0, *by_cue])
 
 
 def lost(plan: Plan) -> Iterator[Finding]:
@@ -188,18 +213,10 @@ def devices(plan: Plan) -> Iterator[Finding]:
 
 def mounts(plan: Plan) -> Iterator[Finding]:
     """Mounts whose gate never opens without that of one that comes first, whatever is open."""
-    ordered = in_order(plan.gates)
-    free = [gate.name for gate in ordered if gate.when is None]
-    if len(free) > MOST_FREE:
+    if sum(gate.when is None for gate in plan.gates) > MOST_FREE:
         return
     ranked = [plan.mounts.all[k] for k in plan.mounts.by_priority()]
-    reached: set[str] = set()
-    for states in product((False, True), repeat=len(free)):
-        open_ = dict(zip(free, states, strict=True))
-        for gate in ordered:
-            if gate.when is not None:
-                open_[gate.name] = gate.when.holds(open_)
-        reached.update([one.mount.name for one in ranked if one.gate and one.gate.holds(open_)][:1])
+    reached = {plan.mounts.all[k].mount.name for _, k in _states(plan)}
     for k, one in enumerate(ranked):
         if one.mount.name not in reached and not one.cue:
             above = listed([other.mount.name for other in ranked[:k]]) if k else "nothing"

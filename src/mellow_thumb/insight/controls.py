@@ -114,11 +114,16 @@ def _control(
     route = bench.route
     axis = next(one for one in profile.axes if one.name == name)
     does_hand, other, sign = hands(profile, route, part)
+    flicks = _pinned_too(profile, route)
+    if flicks:
+        does_hand, other = (words.replace("drag ", "flick ") for words in (does_hand, other))
     amount *= sign
     seen = is_seen(profile, name)
     words = does(name, amount, seen=seen)
     size, unit = _amount(route, axis, amount, both=False)
     sizes, _ = _amount(route, axis, amount, both=bool(other))
+    if flicks:
+        size = sizes = ""
     touch = next((one for one in profile.touches if f"touch.{one.name}" == route.source.signal.name), None)
     made = next((one for one in profile.derived if one.name == route.source.signal.name), None)
     details = touch_words(touch) if touch else edge_words(made, part) if isinstance(made, EdgeZone) else []
@@ -126,6 +131,9 @@ def _control(
     if name in PANS and route.effect == "step" and profile.families_of(route):
         details.append(f"the ground goes {'with' if amount * sign < 0.0 else 'against'} the hand")
     details += _stops(profile, name, amount, both=bool(other))
+    if route.pins == "pointer":
+        held = "between the fingers" if route.source.signal.device == "touch" else "under the pointer"
+        details.append(f"what is {held} stays there")
     details += [] if seen else ["no camera shows it: it is for the host"]
     if basis and name in ("yaw", "pitch", "roll"):
         way, about = basis.turn(name)
@@ -136,6 +144,19 @@ def _control(
         route.name, devices, address, does_hand, when, name, route.effect, amount, unit,
         f"{words}, {size}" if size else words, tuple(details), other, sign, sizes, seen,
     )  # fmt: skip
+
+
+def _pinned_too(plan: Plan, route: Route) -> bool:
+    """Whether the ground is held under the fingers that a route pans by: only their flick is left to it."""
+    touch = route.source.signal.name
+    held = [one for one in plan.routes if one.effect == "pin" and one.source.signal.name == f"{touch}.place"]
+    gates = {gate.name: gate for gate in plan.gates}
+    opened = [gates[name] for one in held if one.gate for name in one.gate.gates]
+    ours = [
+        gate.buttons and gate.choice == ("hold",) and str(gate.buttons.inputs[0]) == f"{touch}.down"
+        for gate in opened
+    ]
+    return bool(route.pans and route.glide and ours and all(ours))
 
 
 def is_seen(plan: Plan, name: str) -> bool:
@@ -157,7 +178,7 @@ def _amount(route: Route, axis: Axis, amount: float, *, both: bool) -> tuple[str
     else:
         value, unit = f"{digits(abs(amount))} {axis.unit}".rstrip(), axis.unit
         if route.screens:  # how many metres that is goes by how far the camera is
-            value = f"{digits(max(abs(gain) for name, _, gain in route.parts if name == axis.name))} screen"
+            value = f"{digits(_in_screens(route, axis.name))} screen"
     amount = abs(amount)
     if kind == "ratio":
         same = abs(amount - 1.0) < 1e-6
@@ -206,10 +227,15 @@ def _travel(bench: Bench, part: str, name: str, sign: float) -> list[str]:
     axis = next(one for one in bench.plan.axes if one.name == name)
     if axis.log:
         return words
-    return [
-        *words,
-        f"half travel gives {number(abs(half))} {axis.unit}" + ("/s" if route.effect == "rate" else ""),
-    ]
+    gives, unit = abs(half), axis.unit
+    if route.screens:
+        gives, unit = gives / abs(bench.effect(part, sign)[name]) * _in_screens(route, name), "screen"
+    return [*words, f"half travel gives {number(gives)} {unit}" + ("/s" if route.effect == "rate" else "")]
+
+
+def _in_screens(route: Route, name: str) -> float:
+    """What a route does to a pan, in screens."""
+    return max(abs(gain) for axis, _, gain in route.parts if axis == name)
 
 
 def quiet_of(route: Route) -> float:
@@ -256,7 +282,7 @@ def _more(profile: Plan, bench: Bench, part: str, name: str) -> list[str]:
         words.append("smoothed at rest, direct when fast")
     if route.glide:
         # what it goes at first is the finger's own speed, and half of it is left in each half-life
-        far, half = number(1000.0 * route.glide / log(2.0)), number(1000.0 * route.glide)
+        far, half = f"{1000.0 * route.glide / log(2.0):.3g}", number(1000.0 * route.glide)
         words.append(f"a flick runs on as far as the finger goes in {far} ms, half of that in {half} ms")
     if axis.return_half_life and route.effect != "offset":
         back = f"{number(axis.rest)} {axis.unit}".rstrip()
@@ -281,10 +307,16 @@ def _stops(plan: Plan, name: str, amount: float, *, both: bool) -> list[str]:
         mounts = [plan.mounts.all[k].mount.name for k in sorted(one.mounts)]
         words = f"{' and '.join(told)} {axis.unit}".rstrip() if told else "nothing"
         where.setdefault(words, []).extend(mounts)
+    bounded = [
+        one.mount.name for one in plan.mounts.all if name in PANS and getattr(one.mount, "bounds", None)
+    ]
+    if bounded:
+        return [f"stays inside the bounds of {listed(bounded, 'and')}"]
     if set(where) <= {"nothing"}:
         return []
     if len(where) == 1:
         return [f"stops at {next(iter(where))}"]
+    where.pop("nothing", None)
     return ["stops at " + ", ".join(f"{words} in {listed(mounts, 'and')}" for words, mounts in where.items())]
 
 

@@ -70,6 +70,9 @@ def _parts(devices: Sequence[str], mounts: Sequence[str]) -> dict[str, Any]:
     look, plane = any(one in TURNING for one in mounts), any(one in PLANAR for one in mounts)
     second, headset = len(mounts) > 1, "headset" in mounts
     both, first = look and plane, mounts[0] in TURNING
+    panning = ("second" if first else "not second") if both else None
+    # a view from above can zoom too, so that what zooms the flat picture must leave it alone
+    flat = ("second" if mounts[-1] == "flat" else "not second") if set(mounts) == set(PLANAR) else None
     spin = "overhead" in mounts
     walk = (look or headset) and set(devices) != {"handheld"}
     carried = {
@@ -90,7 +93,7 @@ def _parts(devices: Sequence[str], mounts: Sequence[str]) -> dict[str, Any]:
         "switches": _quoted(carried.get("second", [])), "aims": _quoted(carried.get("aiming", [])),
         "gates": second or bool(carried.get("aiming")) or (plane and (has["desk"] or has["touch"])),
         "looking": ("not second" if first else "second") if both else None,
-        "panning": ("second" if first else "not second") if both else None,
+        "panning": panning, "zooming": panning or flat,
         "walks": [(name, source) for device, name, source in _WALKS if has[device]],
         "snaps": snaps, "turns": turns, "spins": _spins(has) if spin else [],
         "scaled": [f"look_{name}" for name in looks],
