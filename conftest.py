@@ -1,4 +1,4 @@
-"""Every snippet in the README and the docs is run: Python as it stands, profiles by loading them."""
+"""Every snippet in the README and the docs is run, page by page: Python as it stands, profiles by loading them."""
 
 from __future__ import annotations
 
@@ -26,11 +26,16 @@ def load_snippet(example: Example) -> None:
     load_profile(file)
 
 
-def into_the_marsh(namespace: dict[str, Any]) -> None:
-    """Run a page's snippets in a folder of its own that holds the demo's files."""
+def demo_files(example: Example) -> None:
+    """Of a shell's commands the one is run that gets a page the files that it uses."""
+    if any(line.startswith("mellow-thumb demo --files .") for line in str(example.parsed).splitlines()):
+        for file in (file for scene in marsh.SCENES for file in scene):
+            shutil.copy(file, Path.cwd())
+
+
+def into_a_folder(namespace: dict[str, Any]) -> None:
+    """Run a page's snippets as it is read, top to bottom, in an empty folder of its own."""
     folder = Path(tempfile.mkdtemp())
-    for file in (file for scene in marsh.SCENES for file in scene):
-        shutil.copy(file, folder)
     os.chdir(folder)
     namespace["__folder__"] = folder
 
@@ -45,9 +50,10 @@ pytest_collect_file = Sybil(
     parsers=[
         PythonCodeBlockParser(),
         CodeBlockParser(language="toml", evaluator=load_snippet),
+        CodeBlockParser(language="sh", evaluator=demo_files),
         SkipParser(),
     ],
     patterns=["*.md"],
-    setup=into_the_marsh,
+    setup=into_a_folder,
     teardown=home_again,
 ).pytest()
