@@ -1,4 +1,4 @@
-"""Every snippet in the README and the docs is run, page by page: Python as it stands, profiles by loading them."""
+"""Every snippet of the docs is run, page by page: Python as it stands, profiles by loading them."""
 
 from __future__ import annotations
 
@@ -28,7 +28,10 @@ def load_snippet(example: Example) -> None:
 
 def demo_files(example: Example) -> None:
     """Of a shell's commands the one is run that gets a page the files that it uses."""
-    if any(line.startswith("mellow-thumb demo --files .") for line in str(example.parsed).splitlines()):
+    if any(
+        line.partition("#")[0].strip() == "mellow-thumb demo --files"
+        for line in str(example.parsed).splitlines()
+    ):
         for file in (file for scene in marsh.SCENES for file in scene):
             shutil.copy(file, Path.cwd())
 

@@ -50,7 +50,7 @@ def test_the_demo_gives_its_files_and_never_writes_over_yours(command: str, tmp_
     again = run(command, "demo", "--files", folder=tmp_path)
     assert (again.returncode, again.stderr) == (
         1,
-        "field_glasses.toml: it is there already, and was left as it is\n",
+        "field_glasses.toml: already exists; not overwritten\n",
     )
     assert mine.read_text(encoding="utf-8") == "# mine"
     assert again.stdout == ""

@@ -186,7 +186,7 @@ def test_recording_writes_a_take_of_all_that_devices_sent(tmp_path: Path) -> Non
     assert stick.iloc[-1] == 1.0
     again = run_with(tmp_path, [PAD], *command)
     assert again.returncode == 1
-    assert "hand.csv: it is there already, and was left as it is" in again.stderr
+    assert "hand.csv: already exists; not overwritten" in again.stderr
     other = run_with(tmp_path, [PAD], *command[:2], "other.csv", "--device", "sand-in")
     assert other.returncode == 1
     assert "found no device with sand-in" in other.stderr
@@ -424,6 +424,6 @@ def test_a_recording_goes_where_it_can_or_says_why_not(tmp_path: Path) -> None:
     with pytest.raises(mt.OutputError, match="cannot be written: no such file"):
         Recorder(tmp_path / "nowhere" / "hand.csv", 0.0).start({})
     (tmp_path / "old.csv").write_text("kept")
-    with pytest.raises(mt.OutputError, match="it is there already"):
+    with pytest.raises(mt.OutputError, match="already exists"):
         Recorder(tmp_path / "old.csv", 0.0).start({})
     assert (tmp_path / "old.csv").read_text() == "kept"

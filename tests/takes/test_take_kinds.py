@@ -199,7 +199,7 @@ def test_one_kind_turned_into_another_never_writes_over_a_file(tmp_path: Path) -
     kept.write_text("evidence", encoding="utf-8")
     done = CliRunner().invoke(main, ["record", str(kept), "--from", str(marsh.DYKE_TAKE)])
     assert (done.exit_code, kept.read_text(encoding="utf-8")) == (1, "evidence")
-    assert "it is there already" in done.output
+    assert "already exists" in done.output
 
 
 @pytest.mark.parametrize(

@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
+import os
+import sys
 from contextlib import contextmanager
 from pathlib import Path
-from typing import TYPE_CHECKING, Any
+from shutil import get_terminal_size
+from textwrap import fill
+from typing import TYPE_CHECKING, Any, TextIO
 
 import click
 
 from .. import __version__
-from ..basics import MellowThumbError
+from ..basics import FileError, MellowThumbError
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterator
@@ -29,8 +33,31 @@ class _Commands(click.Group):
         try:
             return super().invoke(ctx)
         except MellowThumbError as error:
-            click.echo(str(error), err=True)
+            for line in str(error).splitlines():
+                say(line, err=True)
+            if isinstance(error, FileError) and len(error.problems) > 1:
+                say(f"{error.problems[0].file}: {len(error.problems)} problems", err=True)
             ctx.exit(1)
+
+
+COLOURS = {"error": "red", "warning": "yellow", "note": "cyan"}
+"""How bad a finding is, as a terminal shows it."""
+
+
+def width_of(stream: TextIO) -> int:
+    """How wide a terminal's lines may be; 0 for what is no terminal, whose lines stay whole."""
+    return min(get_terminal_size().columns, 120) if stream.isatty() else 0
+
+
+def say(text: str, *, under: int = 4, err: bool = False) -> None:
+    """Print a line; on a terminal wrapped, what follows `under` so many columns, and coloured."""
+    width = width_of(sys.stderr if err else sys.stdout)
+    if width and len(text) > width:
+        begin = " " * (len(text) - len(text.lstrip()))
+        text = fill(text, width, subsequent_indent=begin or " " * under, break_on_hyphens=False)
+    for level, colour in COLOURS.items():
+        text = text.replace(f" {level}: ", f" {click.style(level, fg=colour)}: ", 1)
+    click.echo(text, err=err, color=False if os.environ.get("NO_COLOR") else None)
 
 
 @click.group(cls=_Commands, context_settings={"help_option_names": ["-h", "--help"]})
@@ -52,8 +79,6 @@ def read(take: Path) -> Take:
 @contextmanager
 def shown_progress(what: str) -> Iterator[Callable[[float], None]]:
     """A bar for what may take longer than a second, on a terminal alone; tell it the share that is done."""
-    import sys
-
     if not sys.stderr.isatty():
         yield lambda _: None
         return

@@ -6,12 +6,11 @@ import json
 import sys
 from math import isfinite
 from pathlib import Path
-from shutil import get_terminal_size
 from typing import TYPE_CHECKING, Any
 
 import click
 
-from .group import PATH, load, main, player, read, shown_progress
+from .group import PATH, load, main, player, read, say, shown_progress, width_of
 
 if TYPE_CHECKING:
     import pandas as pd
@@ -37,8 +36,7 @@ def tell_controls(profile: Path, basis: str | None, player: Path | None, *, as_j
     if axes and len(axes) != 3:
         raise click.UsageError(f'--basis: found "{basis}"; expected three axes, such as +x,+z,+y')
     told = tell(load(profile, player), Basis(*axes) if axes else None)
-    width = min(get_terminal_size().columns, 120) if sys.stdout.isatty() else 0
-    click.echo(json.dumps(told.as_dict(), indent=2) if as_json else told.text(width))
+    click.echo(json.dumps(told.as_dict(), indent=2) if as_json else told.text(width_of(sys.stdout)))
 
 
 @main.command("check")
@@ -89,7 +87,10 @@ def check_profile(
         click.echo(json.dumps([one.as_dict() for one in shown], indent=2))
     else:
         for one in shown:
-            click.echo(one.text() + (f"\n    allowed: {one.allowed}" if one.allowed else ""))
+            for line in one.text().splitlines():
+                say(line)
+            if one.allowed:
+                say(f"    allowed: {one.allowed}")
         counts = [(level, sum(one.level == level and not one.allowed for one in found)) for level in LEVELS]
         said = [f"{count} {level}{'s' if count > 1 else ''}" for level, count in counts if count]
         hidden = sum(bool(one.allowed) for one in found)

@@ -45,7 +45,7 @@ def demo(out: Path, files: bool) -> None:
     # before anything is done: nothing is written by halves
     for file in (file for scene in marsh.SCENES for file in scene) if files else ():
         if (out / file.name).exists():
-            raise OutputError(f"{out / file.name}: it is there already, and was left as it is")
+            raise OutputError(f"{out / file.name}: already exists; not overwritten")
     for source, recording in marsh.SCENES:
         profile = load_profile(source)
         take = read_take(recording)
@@ -221,7 +221,7 @@ def new_profile(profile: Path, devices: tuple[str, ...], mounts: tuple[str, ...]
     if profile.suffix.lower() != ".toml":
         raise OutputError(f'{profile}: found the suffix "{profile.suffix}"; expected NAME.toml')
     if profile.exists():
-        raise OutputError(f"{profile}: found a file; expected a new name: nothing is written over")
+        raise OutputError(f"{profile}: already exists; not overwritten")
     with replacing(profile) as fresh:
         fresh.write_text(text, encoding="utf-8")
     click.echo(f"wrote {profile}\nnow: mellow-thumb tell {profile}")
@@ -293,7 +293,7 @@ def _copy(source: Path, path: Path) -> None:
         with path.open("xb") as stream:
             stream.write(source.read_bytes())
     except FileExistsError:
-        raise OutputError(f"{path}: it is there already, and was left as it is") from None
+        raise OutputError(f"{path}: already exists; not overwritten") from None
     except OSError as error:
         raise OutputError(f"{path}: cannot be written: {(error.strerror or str(error)).lower()}") from None
     click.echo(f"wrote {path}")

@@ -85,7 +85,7 @@ def _write(source: Path, take: Path) -> None:
     from ..takes import write_take
 
     if take.exists():
-        raise OutputError(f"{take}: it is there already, and was left as it is")
+        raise OutputError(f"{take}: already exists; not overwritten")
     recorded = read(source)
     write_take(recorded, take)
     click.echo(f"wrote {take}: {len(recorded):,} rows")

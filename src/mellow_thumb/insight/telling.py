@@ -79,7 +79,10 @@ class Telling:
 
     @staticmethod
     def _named(head: str, words: dict[str, str], joiner: str) -> list[str]:
-        return ["", head, *(f"  {name}{joiner}{text}" for name, text in words.items())] if words else []
+        wide = max(map(len, words), default=0)
+        return (
+            ["", head, *(f"  {name:<{wide}}{joiner}{text}" for name, text in words.items())] if words else []
+        )
 
 
 def tell(profile: Plan, basis: Basis | None = None) -> Telling:

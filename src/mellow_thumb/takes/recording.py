@@ -42,7 +42,7 @@ class Recorder:
         try:
             self._file = os.open(self._path, os.O_WRONLY | os.O_CREAT | os.O_EXCL | os.O_APPEND, 0o666)
         except FileExistsError:
-            raise OutputError(f"{self._path}: it is there already, and was left as it is") from None
+            raise OutputError(f"{self._path}: already exists; not overwritten") from None
         except OSError as error:
             raise self._fault(error) from None
         self._write("".join(top_lines(about)) + ",".join(COLUMNS) + "\n")
