@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import tomllib
 from itertools import combinations, permutations
 from pathlib import Path
@@ -17,6 +18,17 @@ from mellow_thumb.profiles.starting import DEVICES, MOUNTS, starter
 
 ONES = [(one,) for one in MOUNTS]
 SCHEMA = Draft202012Validator(profile_schema())
+
+
+def bare(text: str) -> list[str]:
+    """The tables of a profile that have no comment above them; the gates and signals that have none."""
+    lines = text.splitlines()
+    named = re.compile(r"\[(routes|touch|mounts)\.|\w+ = \{ (hold|toggle|flag|up|plus|presses)")
+    return [
+        line
+        for k, line in enumerate(lines)
+        if named.match(line) and lines[k - 1][:1] != "#" and "# " not in line
+    ]
 
 
 @pytest.mark.parametrize("mounts", [*ONES, *permutations(MOUNTS[:-1], 2)], ids="+".join)
@@ -39,6 +51,7 @@ def test_check_finds_nothing_in_any_first_profile(mounts: tuple[str, ...], tmp_p
             assert profile.offers.hands
             assert "None" not in text
             assert "\n\n\n" not in text
+            assert bare(text) == []
     assert made >= 3
 
 

@@ -163,8 +163,14 @@ def when_words(when: When, gates: dict[str, Gate]) -> str:
             return f"unless {gate.name}"
         plain = gate.buttons and gate.choice == ("hold",) and not gate.after and not gate.travel
         return gate_words(gate, gates) if plain else f"while {gate.name}"
-    joiner = "and" if when.every else "or"
-    return listed((when_words(part, gates) for part in when.parts), joiner)
+    words = [when_words(part, gates) for part in when.parts]
+    if not when.every:
+        return listed(words, "or")
+    against = [one.removeprefix("unless ") for one in words if one.startswith("unless ")]
+    ours = [one for one in words if not one.startswith("unless ")]
+    if not ours:
+        return f"unless {listed(against, 'or')}"
+    return listed([*ours, *(f"not {one}" for one in against)], "and")
 
 
 def during(when: When, gates: dict[str, Gate]) -> str:

@@ -90,8 +90,8 @@ def write_report(
         ),
         controls={device: lines for device, lines in controls.items() if lines},
         switched={
-            "gates, and when they are open": told.gates,
-            "mounts, and when they are in force": told.mounts,
+            "gates (open when)": told.gates,
+            "mounts (in use when)": told.mounts,
             "cues": told.cues,
         },
         findings=findings,

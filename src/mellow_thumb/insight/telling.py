@@ -62,8 +62,8 @@ class Telling:
         if self.walks:
             lines += ["", "the character", *(f"  {one}" for one in self.walks)]
         lines += ["", "the camera", *(f"  {one}" for one in self.returns)] if self.returns else []
-        lines += self._named("gates, and when they are open", self.gates, " <- ")
-        lines += self._named("mounts, and when they are in force", self.mounts, " <- ")
+        lines += self._named("gates (open when)", self.gates, " <- ")
+        lines += self._named("mounts (in use when)", self.mounts, " <- ")
         lines += self._named("cues", self.cues, " <- ")
         missing = [
             f"the {FAMILIES[one]} cannot reach {listed(axes, 'or')}"
