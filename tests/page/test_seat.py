@@ -206,7 +206,7 @@ def test_what_acts_is_told_with_the_way_it_goes() -> None:
          {"left trigger -> camera moves away"}),
         (marsh.FINGERS, [{"type": "pointerdown", "pointerType": "touch", "pointerId": 1, "clientX": 9, "clientY": 90},
                          {"type": "pointermove", "pointerType": "touch", "pointerId": 1, "clientX": 99, "clientY": 9}],
-         {"finger moved -> what is under it stays under it", "drag right -> view pans left", "drag up -> view pans back"}),
+         {"finger moved -> what is under it stays under it", "flick right -> view pans left", "flick up -> view pans back"}),
     ],
 )  # fmt: skip
 def test_sticks_triggers_and_fingers_act_past_their_dead_zones(

@@ -271,7 +271,7 @@ def test_an_axis_that_was_free_from_the_start_returns_to_where_it_started() -> N
     session.tick(0.2)
     assert session.tick(0.01).axes["yaw"] == pytest.approx(40.0)
     rests = replace(AXES[2], return_half_life=0.2)
-    with pytest.raises(PlanError, match="returns to rest; expected one of them"):
+    with pytest.raises(PlanError, match="as its gate closes and axis roll by itself; keep one"):
         replace(
             session._running.plan, routes=(replace(route, drives=("yaw", "roll")),), axes=(*axes[:2], rests)
         )

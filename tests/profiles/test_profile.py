@@ -90,8 +90,8 @@ WRONG = [
     ('"20 ms"', '"0 ms"', '16: routes.look.smoothing.half_life: found 0 s; expected above 0 to 60 s'),
     ("half_life", "half_live", "16: routes.look.smoothing.half_live: found an unknown key; expected half_life, spring, "
      "one_euro or slow_fast; did you mean half_life?"),
-    ("-60 deg", "80 deg", "19: axes.pitch.min: found min 80 deg is not below max 70 deg"),
-    ('start = "5 deg"', 'start = "75 deg"', "19: axes.pitch.start: found start 75 deg is outside -60 to 70 deg"),
+    ("-60 deg", "80 deg", "19: axes.pitch.min: min 80 deg is not below max 70 deg"),
+    ('start = "5 deg"', 'start = "75 deg"', "19: axes.pitch.start: start 75 deg is outside -60 to 70 deg"),
     (', around = "start"', "", '20: axes.yaw: found a yaw with limits; expected around = "start": what they are measured '
      "from"),
     ('around = "start"', 'around = "strat"', '20: axes.yaw.around: found "strat"; expected "start" or "subject"; did you mean start?'),
@@ -220,8 +220,8 @@ MISTAKES = [
     ('from = "key.KeyQ"', 'from = "key.Q"', 'from: found "key.Q"; expected a signal, or a name in [signals]; did you mean key.KeyQ?'),
     ('"20 cm/s"', '"20 cm"', 'sensitivity: found "20 cm"; expected m/s, cm/s or %/s'),
     ('"key.KeyQ"\ndrives = "water"\nsensitivity = "20 cm/s"', '"pad.right_stick.x"\ndrives = "yaw"\nsensitivity = "2 deg/s"', "expected gates that exclude each other, or add = true"),
-    ('"20 cm/s"', '"20 cm/s"\nsmoothing = { half_life = "1 s" }', "routes.tide.smoothing: found an easing on tide, whose axis water returns to rest; expected the smoothing on the axis"),
-    ('"15 %/notch"', '"15 %/notch"\nsmoothing = { half_life = "1 s" }', "routes.magnify.smoothing: found an easing on magnify and on its axis zoom; expected one of them"),
+    ('"20 cm/s"', '"20 cm/s"\nsmoothing = { half_life = "1 s" }', "routes.tide.smoothing: axis water returns to rest: smooth the axis, not route tide"),
+    ('"15 %/notch"', '"15 %/notch"\nsmoothing = { half_life = "1 s" }', "routes.magnify.smoothing: route magnify and axis zoom both have smoothing; remove one"),
     ('{ yaw = "220 deg/s", pitch = "-140 deg/s" }', '{ yaw = "220 deg/s", pitch = "14 deg" }', "found a rate and an offset"),
     ('"12 deg"', '"12 deg"\ncurve = { power = 99 }', "power: found 99; expected 0.1 to 10"),
 ]  # fmt: skip
@@ -272,7 +272,7 @@ kind = "eye"
         'count"\n', 'count"\nsmoothing = { half_life = "9 ms" }\n'
     )
     assert problems(tmp_path, both, eased) == [
-        "8: routes.easing.smoothing: found an easing on easing and on its axis pitch; expected one of them"
+        "8: routes.easing.smoothing: route easing and axis pitch both have smoothing; remove one"
     ]
 
 

@@ -76,6 +76,8 @@ class Problem:
     def words(self) -> str:
         """What is wrong, without the file and the line."""
         subject = f"{self.where}: " if self.where else ""
+        if not self.found:  # what is wrong as a sentence of its own
+            return f"{subject}{self.expected}{self.hint}"
         expected = f"; expected {self.expected}" if self.expected else ""
         return f"{subject}found {self.found}{expected}{self.hint}"
 

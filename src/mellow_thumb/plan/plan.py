@@ -174,14 +174,15 @@ class Plan:
             if axis.name not in route.drives or route.effect == "offset":
                 continue
             if axis.smoothing and (route.smoothing or route.turn_boost):
-                words = f"found an easing on {route.name} and on its axis {axis.name}; expected one of them"
+                words = f"route {route.name} and axis {axis.name} both have smoothing; remove one"
                 raise PlanError(words, path=("routes", route.name, *eased))
             if axis.return_half_life and route.gate and route.closing.way == "return":
-                found = f"found on_close return on {route.name}, whose axis {axis.name} returns to rest"
-                raise PlanError(f"{found}; expected one of them", path=("routes", route.name, "on_close"))
+                words = (
+                    f"route {route.name} returns as its gate closes and axis {axis.name} by itself; keep one"
+                )
+                raise PlanError(words, path=("routes", route.name, "on_close"))
             if axis.return_half_life and (route.smoothing or route.turn_boost):
-                found = f"found an easing on {route.name}, whose axis {axis.name} returns to rest"
-                words = f"{found}; expected the smoothing on the axis"
+                words = f"axis {axis.name} returns to rest: smooth the axis, not route {route.name}"
                 raise PlanError(words, path=("routes", route.name, *eased))
 
     @staticmethod

@@ -65,13 +65,17 @@ class Faults:
 
     def note_words(self, path: Iterable[str | int], error: Exception) -> None:
         """Note an error whose words are ``found ...; expected ...``."""
-        found, _, expected = str(error).removeprefix("found ").partition("; expected ")
+        words = str(error)
+        if not words.startswith("found ") and "; expected " not in words:
+            self.note(path, "", words)
+            return
+        found, _, expected = words.removeprefix("found ").partition("; expected ")
         self.note(path, found, expected)
 
     def note_error(self, path: Path, error: PlanError | UnitError) -> None:
         """Note an error of what stands at a path; the error knows what of that it is about."""
         _, colon, rest = str(error).partition(": found ")
-        self.note_words((*path, *error.path), ValueError(rest) if colon else error)
+        self.note_words((*path, *error.path), ValueError(f"found {rest}") if colon else error)
 
     @contextmanager
     def catching(self, path: Path) -> Iterator[None]:
