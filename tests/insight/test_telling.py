@@ -119,7 +119,7 @@ def test_the_words_are_those_of_a_person() -> None:
     line = "right mouse button held: mouse up or down -> view tilts up or down, 0.0159 deg per count; a full turn is 72 cm"
     assert line in glasses
     hide = CliRunner().invoke(main, ["tell", str(marsh.HIDE)]).output
-    assert "right stick right or left pushed -> view turns right or left, 30 deg a press" in hide
+    assert "right stick pushed right or left -> view turns right or left, 30 deg a press" in hide
     scope = CliRunner().invoke(main, ["tell", str(marsh.SCOPE)]).output
     assert (
         "device leaned right or left -> view turns right or left, 1.4 deg per deg; the first 1.5 deg do nothing"

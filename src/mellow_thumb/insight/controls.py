@@ -74,14 +74,16 @@ class Control:
 def either(one: str, other: str) -> str:
     """Two phrases in one, as far as they differ.
 
-    >>> either("mouse right", "mouse left"), either("D held", "A held")
-    ('mouse right or left', 'D or A held')
+    >>> either("mouse right", "mouse left"), either("W or Arrow Up held", "S held")
+    ('mouse right or left', 'W or Arrow Up, or S held')
     """
     first, second = one.split(), other.split()
     begin = next((k for k, pair in enumerate(zip(first, second, strict=False)) if pair[0] != pair[1]), 0)
     least = min(len(first), len(second)) - begin
     end = next((k for k in range(least) if first[-1 - k] != second[-1 - k]), 0)
-    middle = [*first[begin : len(first) - end], "or", *second[begin : len(second) - end]]
+    ours = " ".join(first[begin : len(first) - end])
+    apart = ", or" if " or " in ours else " or"  # of two keys for one way, and one for the other
+    middle = [f"{ours}{apart}", *second[begin : len(second) - end]]
     return " ".join([*first[:begin], *middle, *first[len(first) - end :]])
 
 

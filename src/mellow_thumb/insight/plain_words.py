@@ -101,7 +101,7 @@ def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:
     if isinstance(made, Presses):
         words = f"{inputs(made.inputs)} pressed"
         first = made.inputs[0]
-        return (words if first.signal.kind == "switch" else f"{_way(first)} pushed"), 1.0
+        return (words if first.signal.kind == "switch" else _way(first, " pushed")), 1.0
     if touch:
         return FINGERS[touch.kind][place], 1.0
     if source.signal.name in HAND_WAYS:
@@ -111,9 +111,9 @@ def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:
     return _way(Address(source.signal, part) if source.signal.pair else source), 1.0
 
 
-def _way(address: Address) -> str:
-    """A stick's way, a trigger."""
-    name = label(Address(address.signal))
+def _way(address: Address, done: str = "") -> str:
+    """A stick's way, a trigger; with what is done to it."""
+    name = f"{label(Address(address.signal))}{done}"
     if not address.component:
         return name
     return f"{name} {'right' if address.component == 'x' else 'up'}"
