@@ -1,4 +1,4 @@
-"""Telling: what each control of a profile does, in plain words, measured on the running model."""
+"""Telling: what each control of a profile does, in plain words; how much is measured on the running model."""
 
 from __future__ import annotations
 
