@@ -90,7 +90,7 @@ player = click.option(
     "--player",
     type=PATH,
     metavar="SHEET",
-    help="Lay a player's sheet over the profile first.",
+    help="Apply a player's sheet first.",
 )
 """The option of every command that reads a profile."""
 

@@ -25,10 +25,10 @@ if TYPE_CHECKING:
     metavar="RIGHT,UP,FORWARD",
     help="Say turns in the host's axes too, such as +x,+z,+y.  [default: +x,+y,-z, which are ours]",
 )
-@click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
+@click.option("--json", "as_json", is_flag=True, help="Print JSON.")
 @player
 def tell_controls(profile: Path, basis: str | None, player: Path | None, *, as_json: bool) -> None:
-    """Say what each control of PROFILE does: which way, and how much."""
+    """Say what each control in PROFILE does: which way, and how much."""
     from ..insight import tell
     from ..session import Basis
 
@@ -41,20 +41,20 @@ def tell_controls(profile: Path, basis: str | None, player: Path | None, *, as_j
 
 @main.command("check")
 @click.argument("profile", type=PATH)
-@click.option("--take", type=PATH, help="Look at the hands of this take too: noise, edges.")
+@click.option("--take", type=PATH, help="Check a recording too: noise at rest, missing facts, unused rows.")
 @click.option(
     "--lag",
     type=click.FloatRange(1, 1000),
     default=100.0,
     show_default=True,
     metavar="MS",
-    help="What smoothing may add, in milliseconds.",
+    help="Warn where smoothing adds more than this, in milliseconds.",
 )
 @click.option(
-    "--sarif", type=PATH, metavar="FILE", help="Write the findings as SARIF 2.1.0 too, for code hosts."
+    "--sarif", type=PATH, metavar="FILE", help="Also write the findings as SARIF 2.1.0, for code hosts."
 )
-@click.option("--json", "as_json", is_flag=True, help="Say them as JSON.")
-@click.option("--allowed", is_flag=True, help="Say those that the profile allows, too.")
+@click.option("--json", "as_json", is_flag=True, help="Print JSON.")
+@click.option("--allowed", is_flag=True, help="Show allowed findings too.")
 @player
 @click.pass_context
 def check_profile(
@@ -70,7 +70,7 @@ def check_profile(
 ) -> None:
     """Say what is wrong with PROFILE, or likely to be.
 
-    Ends with 1 where something is an error.
+    Exits with 1 if anything is an error.
     """
     from .. import __version__
     from ..basics import listed, replacing
@@ -102,9 +102,9 @@ def check_profile(
 
 @main.command("feel")
 @click.argument("profiles", type=PATH, nargs=-1, required=True)
-@click.option("--take", type=PATH, help="Measure what the hands of this take come to, too.")
+@click.option("--take", type=PATH, help="Measure this recording too.")
 @click.option("-o", "--output", type=PATH, metavar="FILE.csv", help="Write the numbers as a table.")
-@click.option("--json", "as_json", is_flag=True, help="Say them as JSON.")
+@click.option("--json", "as_json", is_flag=True, help="Print JSON.")
 @player
 def feel_profiles(
     profiles: tuple[Path, ...], take: Path | None, output: Path | None, player: Path | None, *, as_json: bool
@@ -159,11 +159,11 @@ def _plain(value: Any) -> Any:
 @main.command("fit")
 @click.argument("take", type=PATH)
 @click.option("-o", "--output", type=PATH, metavar="FILE", help="Draw it (.png, .svg, .pdf).")
-@click.option("--json", "as_json", is_flag=True, help="Say it as JSON.")
+@click.option("--json", "as_json", is_flag=True, help="Print JSON.")
 def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
-    """Measure the devices of TAKE, in which hands rest and circle.
+    """Measure sticks, triggers and gyroscope from TAKE.
 
-    Rest, noise, dead zone and reach, with a fragment for a profile.
+    Record it with hands off for some seconds, then circling. Prints rest, noise, dead zone and reach.
     """
     from ..insight import fit
     from ..insight.figures import fitted, save_figure
@@ -189,7 +189,7 @@ def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
     "--figures",
     type=click.Path(path_type=Path, file_okay=False),
     metavar="DIR",
-    help="Write the pictures alone, into this folder; it is made if it is not there.",
+    help="Write only the pictures, into this folder (created if missing).",
 )
 @player
 def report_profile(
@@ -199,7 +199,7 @@ def report_profile(
     figures: Path | None,
     player: Path | None,
 ) -> None:
-    """Write all of PROFILE, and of what TAKES come to, as one HTML file."""
+    """Write everything about PROFILE, and about TAKES, as one HTML file."""
     from ..basics import OutputError
 
     loaded = load(profile, player)

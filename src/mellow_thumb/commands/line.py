@@ -30,11 +30,11 @@ if TYPE_CHECKING:
     "--out",
     type=click.Path(path_type=Path, exists=True, file_okay=False),
     default=Path(),
-    help="The folder to write the picture into.  [default: here]",
+    help="Where to write the pictures.  [default: here]",
 )
-@click.option("--files", is_flag=True, help="Write the profiles and the takes there too, to play with.")
+@click.option("--files", is_flag=True, help="Write the profiles and takes there too, to play with.")
 def demo(out: Path, files: bool) -> None:
-    """Replay the scenes of the salt marsh: what happened, and pictures."""
+    """Play the scenes of the salt marsh: what happened, and pictures."""
     from .. import marsh
     from ..basics import OutputError, listed
     from ..plan import FAMILIES
@@ -90,15 +90,13 @@ def demo(out: Path, files: bool) -> None:
     metavar="FILE",
     help="Write a table (.csv), a picture (.png, .svg, .pdf) or an animated camera (.glb).",
 )
-@click.option("--json", "as_json", is_flag=True, help="Say what happened as JSON.")
+@click.option("--json", "as_json", is_flag=True, help="Print JSON.")
 @click.option(
     "--stream",
     is_flag=True,
-    help="Play a take that is larger than memory, piece by piece; needs -o FILE.csv.",
+    help="Play a take larger than memory, in pieces; needs -o FILE.csv.",
 )
-@click.option(
-    "--why", is_flag=True, help="Look at every event that did nothing, and say why; not only at some."
-)
+@click.option("--why", is_flag=True, help="Explain every event that did nothing, not just the first.")
 @player
 def replay(
     profile: Path,
@@ -113,7 +111,7 @@ def replay(
 ) -> None:
     """Play TAKE through PROFILE: what turned, how far, where it stopped.
 
-    With a second profile, OTHER, say where and when the two part on the same hands.
+    With a second profile, OTHER, say where and when the two differ on the same hands.
     """
     from math import inf
 
@@ -210,7 +208,7 @@ def _part(
     default=("orbit",),
     show_default=True,
     metavar="KIND",
-    help="eye, orbit, overhead, flat or headset; given twice, the player goes to and fro between them.",
+    help="eye, orbit, overhead, flat or headset; given twice, a button switches between them.",
 )
 def new_profile(profile: Path, devices: tuple[str, ...], mounts: tuple[str, ...]) -> None:
     """Write a first PROFILE for some devices and mounts, with comments."""
@@ -236,7 +234,7 @@ def new_profile(profile: Path, devices: tuple[str, ...], mounts: tuple[str, ...]
     metavar="FILE.h",
     help="Write a C99 header without dependencies, and FILE.json with its codes and test vectors.",
 )
-@click.option("--text", is_flag=True, help="Print the woven Python that a session runs.")
+@click.option("--text", is_flag=True, help="Print the Python that a session runs.")
 @click.option(
     "--schema",
     type=PATH,

@@ -40,7 +40,7 @@ def record_hands(
 ) -> None:
     """Record this machine's input devices (Linux) to TAKE, a new file.
 
-    With --from it holds what another recording does, to the bit, as CSV or Parquet.
+    With --from it converts another recording, to the bit, to CSV or Parquet.
     """
     import sys
     import time
