@@ -4,9 +4,11 @@ from __future__ import annotations
 
 import csv
 import json
+import os
 import re
 import struct
 import subprocess
+import sys
 from pathlib import Path
 from typing import Any
 
@@ -169,3 +171,45 @@ def test_export_writes_c_with_its_description_or_prints_the_woven_text(command: 
     assert run(command, "export", marsh.BOARDWALK, folder=tmp_path).returncode == 2
     wrong = run(command, "export", marsh.BOARDWALK, "--c", "marsh.hpp", folder=tmp_path)
     assert (wrong.returncode, wrong.stderr) == (1, 'marsh.hpp: found the suffix ".hpp"; expected .h\n')
+
+
+def on_a_terminal(command: list[str], columns: int, **environment: str) -> str:
+    """What a command prints on a terminal of some columns."""
+    import fcntl
+    import pty
+    import termios
+
+    ours, theirs = pty.openpty()
+    fcntl.ioctl(theirs, termios.TIOCSWINSZ, struct.pack("HHHH", 40, columns, 0, 0))
+    env = {name: value for name, value in os.environ.items() if name not in ("NO_COLOR", "COLUMNS")}
+    with subprocess.Popen(command, stdout=theirs, stderr=theirs, env=env | environment) as process:
+        os.close(theirs)
+        found = b""
+        while True:
+            try:
+                piece = os.read(ours, 65536)
+            except OSError:  # the other end is closed
+                break
+            if not piece:
+                break
+            found += piece
+        process.wait()
+    os.close(ours)
+    return found.decode().replace("\r\n", "\n")
+
+
+@pytest.mark.skipif(sys.platform == "win32", reason="there are no such terminals")
+def test_a_terminal_has_colours_and_lines_of_its_width(command: str, tmp_path: Path) -> None:
+    text = marsh.DYKE.read_text(encoding="utf-8").replace('max = "60 deg"', 'max = "120 deg"')
+    file = tmp_path / "dyke.toml"
+    file.write_text(text, encoding="utf-8")
+    words = [command, "check", str(file)]
+    shown = on_a_terminal(words, 60)
+    assert "\x1b[31merror\x1b[0m: " in shown
+    assert "\x1b" not in on_a_terminal(words, 60, NO_COLOR="1")
+    assert shown.splitlines()[-1].endswith("1 error and 1 note")  # the summary is last
+    told = on_a_terminal([command, "tell", str(file)], 60, NO_COLOR="1")
+    assert max(map(len, told.splitlines())) <= 60
+    whole = subprocess.run([command, "tell", str(file)], capture_output=True, text=True, check=True).stdout
+    assert " ".join(told.split()) == " ".join(whole.split())
+    assert max(map(len, whole.splitlines())) > 120  # in a pipe a line stays one

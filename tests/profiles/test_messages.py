@@ -20,7 +20,7 @@ from mellow_thumb.plan import addresses, near_signal
 from mellow_thumb.plan.near_signals import DEVICE_WORDS, OTHER_WORDS
 from mellow_thumb.profiles.whole import resolve
 
-from ..helpers.profiles import DATA, problems
+from ..helpers.profiles import DATA, load, problems
 
 WRONG: tuple[Any, ...] = (12345, True, "tide", "5 tide", [], {}, ["tide"])
 BASE = """format = "mellow-thumb profile 1"
@@ -200,3 +200,16 @@ def test_other_words_for_signals_are_words_for_signals(device: str) -> None:
     for word, meant in OTHER_WORDS[device].items():
         assert f"{device}.{meant}" in addresses()
         assert near_signal(f"{device}.{word}", addresses()) == f"; did you mean {device}.{meant}?"
+
+
+def test_a_route_that_is_gone_is_not_matched_to_another_devices(tmp_path: Path) -> None:
+    routes = '[routes.mouse_look]\nfrom = "mouse.move"\ndrives = ["yaw", "pitch"]\nsensitivity = "0.05 deg/count"\n'
+    offers = "[offers]\nsensitivity = { look = [0.2, 5], mouse_look = [0.2, 5] }\n"
+    profile = load(tmp_path, BASE + routes + offers)
+    sheet = mt.new_sheet(profile)
+    for gone, near in (("stick_look", ""), ("mouse_lok", "; did you mean mouse_look?")):
+        with pytest.raises(
+            mt.ArgumentError, match="not offered; expected what the profile offers"
+        ) as refusal:
+            sheet.set(profile, "sensitivity", gone, 1.5)
+        assert str(refusal.value).endswith(f"look or mouse_look{near}")
