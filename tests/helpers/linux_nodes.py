@@ -152,6 +152,21 @@ PATIENCE = 15_000
 """Milliseconds in which a browser is there, or never will be."""
 
 
+def _launched(words: list[str], environment: dict[str, str]) -> tuple[subprocess.Popen[str], str]:
+    """A browser that listens, and the line that says where; one that dies before it does is started again."""
+    said = ""
+    for _ in range(3):
+        process = subprocess.Popen(words, stderr=subprocess.PIPE, text=True, env=environment)
+        assert process.stderr is not None
+        for line in process.stderr:
+            said += line
+            if line.startswith("DevTools listening on "):
+                return process, line
+        process.wait()
+        process.stderr.close()
+    raise AssertionError(f"no browser: {said[-2000:]}")
+
+
 @contextmanager
 def browsing(folder: Path, pad: Gamepad, browser: str) -> Iterator[Browser]:
     """A browser where the pad is plugged in."""
@@ -171,15 +186,10 @@ def browsing(folder: Path, pad: Gamepad, browser: str) -> Iterator[Browser]:
     words += [f"--{kind}-cmd-prefix=env -u LD_PRELOAD" for kind in ("renderer", "utility")]
     words += ["--disable-background-networking"]
     words += [f"--user-data-dir={folder}/browser", "--remote-debugging-port=0", "about:blank"]
-    with (
-        tempfile.TemporaryDirectory() as short,  # sockets lie in it, whose names have a limit
-        subprocess.Popen(
-            words, stderr=subprocess.PIPE, text=True, env={**os.environ, "TMPDIR": short}
-        ) as process,
-    ):
+    with tempfile.TemporaryDirectory() as short:  # sockets lie in it, whose names have a limit
+        process, said = _launched(words, {**os.environ, "TMPDIR": short})
         assert process.stderr is not None
-        lines = iter(process.stderr)
-        said = next(line for line in lines if line.startswith("DevTools listening on "))
+        lines = process.stderr
         rest = threading.Thread(target=lambda: [None for _ in lines])
         rest.start()
         try:
@@ -189,3 +199,5 @@ def browsing(folder: Path, pad: Gamepad, browser: str) -> Iterator[Browser]:
             # told to end, the one would go on to the end of its script, and who waits for crashes for ever
             subprocess.run(["pkill", "-KILL", "-f", str(folder)], check=True)
             rest.join()
+            process.wait()
+            process.stderr.close()
