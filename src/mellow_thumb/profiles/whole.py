@@ -75,7 +75,8 @@ class ProfileForm(Form):
         OffersForm.model_validate({}), description="what a player may change, and how far"
     )
     allow: dict[str, str] = Field(
-        {}, description='findings of `check` that are meant so, with the reason: `"hold-only glassing" = "…"`'
+        {},
+        description='findings of `check` that you mean, each with the reason: `"hold-only glassing" = "…"`',
     )
     mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm | HeadsetForm] = Field(
         description="how axes become a camera pose"
