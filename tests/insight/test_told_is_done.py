@@ -89,3 +89,24 @@ def viewed(draw: st.DrawFn) -> Plan:
 def test_what_any_plan_tells_is_what_it_does(plan: Plan, fractions: tuple[float, ...]) -> None:
     hold_to(plan)
     hold_to(plan, fractions)
+
+
+def printed_as_measured(plan: Plan) -> None:
+    """The number that a line prints is what was measured, to 1 % or one unit of its last digit."""
+    by_name = {axis.name: axis for axis in plan.axes}
+    for one in mt.tell(plan).controls:
+        number = re.search(r"(?:^|up to |by )([0-9]+)(\.[0-9]+)?", one.size)
+        if number is None or by_name[one.axis].log or "screen" in one.size.split(" per ")[0]:
+            continue  # by the same factor; what multiplies is held to its percentages, screens to their sessions
+        last = 10.0 ** -(len(number[2] or ".") - 1)
+        assert float(number[1] + (number[2] or "")) == pytest.approx(abs(one.amount), rel=0.01, abs=last)
+
+
+@given(viewed())
+def test_what_is_printed_is_what_was_measured(plan: Plan) -> None:
+    printed_as_measured(plan)
+
+
+@pytest.mark.parametrize("file", LOADED, ids=lambda file: file.stem)
+def test_what_is_printed_of_a_profile_is_what_was_measured(file: Path) -> None:
+    printed_as_measured(mt.load_profile(file))
