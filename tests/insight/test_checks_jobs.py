@@ -82,9 +82,9 @@ def test_one_job_of_a_button_at_a_time_is_none_too_many(tmp_path: Path, text: st
     [
         ("touch.drag", (-40, -40), ""),
         ("touch.drag", (40, 40), "so the ground goes against it"),
-        ("touch.drag", (-40, 40), "takes the ground along"),
+        ("touch.drag", (-40, 40), "with the hand one way, and against it the other"),
         ("mouse.move", (0.1, 0.1), ""),
-        ("mouse.move", (0.1, -0.1), "takes the ground along"),
+        ("mouse.move", (0.1, -0.1), "with the hand one way, and against it the other"),
     ],
 )
 def test_a_wrong_sign_of_a_grab_is_found(

@@ -123,6 +123,9 @@ def test_a_file_that_is_not_there_names_the_one_that_is(tmp_path: Path) -> None:
     load(tmp_path, GOOD)
     with pytest.raises(ProfileError, match=r"marhs.toml: found no such file; did you mean marsh.toml\?"):
         load_profile(tmp_path / "marhs.toml")
+    (tmp_path / "hide.csv").write_text("t,signal,value\n", encoding="utf-8")
+    with pytest.raises(ProfileError, match=r"hide.csv: found the suffix .* expected a profile: NAME.toml"):
+        load_profile(tmp_path / "hide.csv")
     with pytest.raises(ProfileError, match="found a folder"):
         load_profile(tmp_path)
     (tmp_path / "bytes.toml").write_bytes(b'title = "ok"\nmount = "\xff"')

@@ -49,12 +49,12 @@ def width_of(stream: TextIO) -> int:
     return min(get_terminal_size().columns, 120) if stream.isatty() else 0
 
 
-def say(text: str, *, under: int = 4, err: bool = False) -> None:
-    """Print a line; on a terminal wrapped, what follows `under` so many columns, and coloured."""
+def say(text: str, *, err: bool = False) -> None:
+    """Print a line; on a terminal wrapped under its own start, and coloured."""
     width = width_of(sys.stderr if err else sys.stdout)
     if width and len(text) > width:
         begin = " " * (len(text) - len(text.lstrip()))
-        text = fill(text, width, subsequent_indent=begin or " " * under, break_on_hyphens=False)
+        text = fill(text, width, subsequent_indent=begin or "    ", break_on_hyphens=False)
     for level, colour in COLOURS.items():
         text = text.replace(f" {level}: ", f" {click.style(level, fg=colour)}: ", 1)
     click.echo(text, err=err, color=False if os.environ.get("NO_COLOR") else None)

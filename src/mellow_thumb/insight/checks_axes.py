@@ -10,7 +10,7 @@ from ..basics import listed
 from ..plan import DEVICES
 from ..plan.mounts import Eye, Orbit
 from ..plan.steps import Exponential, Spring
-from .controls import is_seen
+from .controls import drags_ground, is_seen
 from .findings import Finding
 from .response import response_of
 from .telling import tell
@@ -146,22 +146,18 @@ def _brings_nearer(plan: Plan, route: Route, address: str) -> bool:
 
 def grabs(plan: Plan) -> Iterator[Finding]:
     """Fingers that drag the ground the other way than they go, or one way along and the other across."""
-    dragging = {one.signal.name for one in plan.touches if one.kind in ("drag", "two_finger_drag")}
     for route in plan.routes:
-        name = route.source.signal.name
-        if route.effect != "step" or not route.pans or name not in {*dragging, "mouse.move", "trackpad.pan"}:
+        if not drags_ground(plan, route):
             continue
         place = ("routes", route.name, "sensitivity")
         wrong = [axis for axis, _, gain in route.parts if gain > 0.0]
         if len(wrong) not in (0, len(route.parts)):
-            reason = (
-                f"{route.name} takes the ground along on one of its ways, and pushes it back on the other"
-            )
+            reason = f"{route.name} drags the ground with the hand one way, and against it the other"
             fix = f'invert = ["{wrong[0]}"] in [routes.{route.name}]'
             yield Finding("grab-sign", "warning", place, reason, fix)
-        elif wrong and name in dragging:
+        elif wrong and route.source.signal.device == "touch":
             reason = f"{route.name} moves the camera with the finger, so the ground goes against it"
-            fix = f"a sensitivity below 0, or invert = {list(wrong)!r}".replace("'", '"')
+            fix = "a sensitivity below 0, or the other way for both in invert"
             yield Finding("grab-sign", "warning", place, reason, fix)
 
 

@@ -136,10 +136,12 @@ def _states(plan: Plan) -> Iterator[tuple[dict[str, bool], int]]:
     """Which gates may be open together, and the number of a mount in force then; of too many gates none."""
     ordered = in_order(plan.gates)
     free = [gate.name for gate in ordered if gate.when is None]
+    if len(free) > MOST_FREE:
+        return
     ranked = [k for k in plan.mounts.by_priority() if plan.mounts.all[k].gate]
     by_cue = [k for k, one in enumerate(plan.mounts.all) if one.cue]
-    for opened in product((False, True), repeat=len(free) if len(free) <= MOST_FREE else 0):
-        open_ = dict.fromkeys((gate.name for gate in ordered), False) | dict(zip(free, opened, strict=False))
+    for opened in product((False, True), repeat=len(free)):
+        open_ = dict(zip(free, opened, strict=True))
         for gate in ordered:
             if gate.when is not None:
                 open_[gate.name] = gate.when.holds(open_)
@@ -151,7 +153,7 @@ def lost(plan: Plan) -> Iterator[Finding]:
     """Cues that are there in one frame only, where a host steps the physics of a character."""
     for cue in plan.cues if plan.movement else ():
         if not cue.keep:
-            reason = f"{cue.name} is there in one frame only: physics that step less often never see it"
+            reason = f"{cue.name} is there in one frame only: physics that step less often miss it"
             fix = f'keep = "{1000 * KEEP:g} ms", and session.take_cue("{cue.name}") where the physics step'
             yield Finding("lost-cue", "note", ("cues", cue.name, "keep"), reason, fix)
 
@@ -167,7 +169,7 @@ def circling(plan: Plan) -> Iterator[Finding]:
         if isinstance(one.mount, Orbit) and one.mount.frame == "subject":
             both = f"the character turns with the camera, and {one.mount.name} turns with the character"
             reason = f"{both}: {'looking aside' if aside else 'walking to the side'} circles"
-            fix = 'frame = "world"; with returns it comes back behind the walk all the same'
+            fix = 'frame = "world", with returns to come back behind the walk'
             yield Finding("circling", "warning", ("mounts", one.mount.name, "frame"), reason, fix)
 
 

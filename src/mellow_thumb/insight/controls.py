@@ -130,7 +130,7 @@ def _control(
     made = next((one for one in profile.derived if one.name == route.source.signal.name), None)
     details = touch_words(touch) if touch else edge_words(made, part) if isinstance(made, EdgeZone) else []
     details += [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
-    if name in PANS and route.effect == "step" and profile.families_of(route):
+    if name in PANS and drags_ground(profile, route):
         details.append(f"the ground goes {'with' if amount * sign < 0.0 else 'against'} the hand")
     details += _stops(profile, name, amount, both=bool(other))
     if route.pins == "pointer":
@@ -159,6 +159,14 @@ def _pinned_too(plan: Plan, route: Route) -> bool:
         for gate in opened
     ]
     return bool(route.pans and route.glide and ours and all(ours))
+
+
+def drags_ground(plan: Plan, route: Route) -> bool:
+    """Whether a route pans by as far as a hand goes over a screen, a trackpad or a table."""
+    signal = route.source.signal
+    fingers = any(one.kind in ("drag", "two_finger_drag") and one.signal == signal for one in plan.touches)
+    hand = fingers or signal.name in ("mouse.move", "mouse.pixels", "trackpad.move", "trackpad.pan")
+    return hand and route.effect == "step" and bool(route.pans)
 
 
 def is_seen(plan: Plan, name: str) -> bool:

@@ -227,11 +227,10 @@ def edge_words(made: EdgeZone, part: str) -> list[str]:
     sides = zip(names, made.margins[2 * place :], made.units[2 * place :], strict=False)
     deep = {name: f"{number(margin)} {unit}" for name, margin, unit in sides if margin}
     if len(set(deep.values())) == 1:
-        within = next(iter(deep.values()))
+        within = f"{next(iter(deep.values()))} of it"
     else:
         within = listed((f"{margin} of the {name} one" for name, margin in deep.items()), "and")
-        return [f"from within {within}, full at the edge"]
-    return [f"from within {within} of it, full at the edge"]
+    return [f"from within {within}, full at the edge"]
 
 
 def camera_words(plan: Plan) -> list[str]:

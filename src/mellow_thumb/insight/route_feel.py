@@ -128,13 +128,12 @@ def _view_of(one: _Way) -> float:
     """How far a pan goes from side to side of the view, and an edge zone that turns; 0 for all others."""
     mount, axes = one.plain.plan.mount, {axis.name: axis.start for axis in one.plain.plan.axes}
     zoom = axes.get("zoom", 1.0)
-    edge = "." not in one.plain.route.source.signal.name and one.plain.steered
     if one.name in PANS and isinstance(mount, Flat):
         return mount.extent / zoom
     if one.name in PANS and isinstance(mount, Overhead):
         half = tan(radians(0.5 * mount.field_of_view))
         return screen_of_ground(1.0, 1.0, axes["distance"], zoom, half=half)
-    if edge and one.name in ("yaw", "pitch"):
+    if one.plain.steered and one.name in ("yaw", "pitch"):
         return float(getattr(mount, "field_of_view", 0.0))
     return 0.0
 

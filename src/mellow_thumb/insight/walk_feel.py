@@ -30,8 +30,6 @@ def of_walk(plan: Plan) -> Iterator[Felt]:
     if movement is None:
         return
     bare = _walking(plan)
-    session = _session(bare)
-    session.feed(STICK, (0.0, 1.0))
     full = bisected(lambda t: _speed(bare, t) >= (1.0 - 1e-9) * movement.speed, 60.0)
     yield Felt("the character", "to full speed", full, "s")
     if movement.braking:

@@ -151,21 +151,15 @@ def _on_device(address: str, known: Iterable[str]) -> str:
 
 def _joined(faults: list[Fault]) -> list[Fault]:
     """The same, with all that one table lacks as one fault."""
-    lacks: dict[Path, list[Fault]] = {}
-    for fault in faults:
-        if fault.found.startswith("no "):
-            lacks.setdefault(fault.path, []).append(fault)
-    whole = {
-        path: Fault(
-            path,
-            f"no {listed([one.found.removeprefix('no ') for one in some], 'or')}",
-            ", ".join(one.expected for one in some),
-        )
-        for path, some in lacks.items()
-    }
-    firsts = {id(some[0]): path for path, some in lacks.items()}
-    kept = [one for one in faults if not one.found.startswith("no ") or id(one) in firsts]
-    return [whole[firsts[id(one)]] if id(one) in firsts else one for one in kept]
+    groups: dict[object, list[Fault]] = {}
+    for k, fault in enumerate(faults):
+        groups.setdefault(fault.path if fault.found.startswith("no ") else k, []).append(fault)
+    return [some[0] if len(some) == 1 else _all_lacking(some) for some in groups.values()]
+
+
+def _all_lacking(some: list[Fault]) -> Fault:
+    names = listed(one.found.removeprefix("no ") for one in some)
+    return Fault(some[0].path, f"no {names}", ", ".join(one.expected for one in some))
 
 
 def _such_as(name: str, form: type[Form], value: object) -> str:

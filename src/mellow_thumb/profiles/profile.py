@@ -126,7 +126,13 @@ def load_profile(path: str | os.PathLike[str]) -> Profile:
     file, origin = str(path), Origin(Path(path).absolute())
     origin.seen = origin.looked_up()  # before it is read: what is saved meanwhile is another file
     text = read_text(path, ProfileError, largest=LARGEST)
-    data, places = parse(file, text, ProfileError)
+    try:
+        data, places = parse(file, text, ProfileError)
+    except ProfileError:
+        if origin.path.suffix.lower() in ("", ".toml"):
+            raise
+        found = f'the suffix "{origin.path.suffix}", and no TOML in it'
+        raise ProfileError.single(file, 0, found, "a profile: NAME.toml") from None
     try:
         plan, title, reader, faults = resolve(data)
     except RecursionError:
