@@ -26,7 +26,6 @@ CHECKS = (
     checks_axes.curves,
     checks_axes.steps,
     checks_switching.toggles,
-    checks_switching.fights,
     checks_switching.jobs,
     checks_switching.lost,
     checks_switching.circling,

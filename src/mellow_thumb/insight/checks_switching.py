@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from itertools import product
+from itertools import combinations, product
 from typing import TYPE_CHECKING, NamedTuple
 
 from ..basics import listed
@@ -35,19 +35,6 @@ def toggles(plan: Plan) -> Iterator[Finding]:
             yield Finding("toggle-no-way-out", "error", ("gates", gate.name), reason, fix)
 
 
-def fights(plan: Plan) -> Iterator[Finding]:
-    """Cues and gates that one press works both."""
-    for cue in plan.cues:
-        for gate in plan.gates:
-            shared = _shared(cue.buttons, gate.buttons) if gate.buttons else ()
-            apart = cue.gate is not None and excludes(cue.gate, Condition(gate.name))
-            waits = cue.on == "tap" and (gate.after > 0.0 or gate.travel is not None)
-            if shared and not apart and not waits and cue.on in ("press", "release", "tap"):
-                reason = f"{inputs(shared)} gives {cue.name} and also opens {gate.name}"
-                fix = f'on = "tap" here with after = "0.2 s" on the gate, or gate = "not {gate.name}"'
-                yield Finding("cue-against-gate", "warning", ("cues", cue.name), reason, fix)
-
-
 class _Job(NamedTuple):
     """What a button does: the table that says so, in words, and how it may go together with other jobs."""
 
@@ -55,36 +42,42 @@ class _Job(NamedTuple):
     does: str
     inputs: tuple[Address, ...]
     when: When | None = None
-    on: str = "hold"
-    """The moment of a press at which it is done: a cue's `on`; else ``hold``, or ``late`` if it waits."""
+    on: str = "drive"
+    """When: a cue's `on`; of a gate ``hold``, or ``late`` if it waits; of a route ``drive``."""
     begun: tuple[str, str] = ("", "")
 
 
-APART = ({"tap", "long_press"}, {"double_tap", "long_press"}, {"tap", "late"})
-"""Moments of one press that never come together."""
+APART = (
+    {"tap", "long_press"}, {"double_tap", "long_press"},
+    {"tap", "late"}, {"double_tap", "late"}, {"long_press", "late"},
+    {"double_tap", "hold"}, {"long_press", "hold"},
+)  # fmt: skip
+"""Moments of one press that never come together, or that people tell apart by hand."""
 
 
 def jobs(plan: Plan) -> Iterator[Finding]:
     """Two things that one button does at one time."""
-    found = list(_jobs(plan))
-    for k, one in enumerate(found):
-        for other in found[:k]:
-            shared = tuple(address for address in one.inputs if address in other.inputs)
-            if not shared or {one.path[0], other.path[0]} == {"cues", "gates"} or _apart(plan, one, other):
-                continue
-            reason = f"{inputs(shared)} {other.does} and also {one.does}"
+    for one, other in combinations(_jobs(plan), 2):
+        shared = tuple(address for address in other.inputs if address in one.inputs)
+        if not shared or _apart(plan, one, other):
+            continue
+        reason = f"{inputs(shared)} {one.does} and also {other.does}"
+        if (one.path[0], other.path[0]) == ("cues", "gates"):
+            fix = f'on = "tap" here with after = "0.2 s" on the gate, or gate = "not {other.path[1]}"'
+            yield Finding("cue-against-gate", "warning", one.path, reason, fix)
+        else:
             fix = "use another button for one of them, or gates that exclude each other"
-            yield Finding("two-jobs", "warning", one.path, reason, fix)
+            yield Finding("two-jobs", "warning", other.path, reason, fix)
 
 
 def _jobs(plan: Plan) -> Iterator[_Job]:
     """What the buttons of a plan do: gates, cues, and routes that are driven by buttons."""
+    for cue in plan.cues:
+        yield _job(("cues", cue.name), f"gives {cue.name}", cue.buttons, cue.gate, cue.on)
     for gate in plan.gates:
         if gate.buttons:
             on = "late" if gate.after > 0.0 or gate.travel is not None else "hold"
             yield _job(("gates", gate.name), f"opens {gate.name}", gate.buttons, None, on)
-    for cue in plan.cues:
-        yield _job(("cues", cue.name), f"gives {cue.name}", cue.buttons, cue.gate, cue.on)
     made = {one.name: one for one in plan.derived}
     for route in plan.routes:
         one = made.get(route.source.signal.name)
@@ -109,7 +102,8 @@ def _apart(plan: Plan, one: _Job, other: _Job) -> bool:
     for job, gate in ((one, other), (other, one)):
         name = gate.path[1] if gate.path[0] == "gates" else ""
         # a route that listens while its button opens a gate is one job, in two parts
-        if name and job.when and (name in job.when.gates or excludes(job.when, Condition(name))):
+        ours = job.path[0] == "routes" and job.when is not None and name in job.when.gates
+        if name and job.when and (ours or excludes(job.when, Condition(name))):
             return True
     if {one.path[0], other.path[0]} == {"routes"}:
         return _share_no_view(plan, one.path[1], other.path[1])
@@ -171,12 +165,6 @@ def circling(plan: Plan) -> Iterator[Finding]:
             reason = f"{both}: {'looking aside' if aside else 'walking to the side'} circles"
             fix = 'frame = "world", with returns to come back behind the walk'
             yield Finding("circling", "warning", ("mounts", one.mount.name, "frame"), reason, fix)
-
-
-def _shared(one: Buttons, other: Buttons) -> tuple[Address, ...]:
-    if one.begun_on != other.begun_on and (one.begun_on or other.begun_on):
-        return ()
-    return tuple(address for address in one.inputs if address in other.inputs)
 
 
 def holds(plan: Plan) -> Iterator[Finding]:
