@@ -3,7 +3,7 @@
 ``python -m benchmarks.day --scene following`` plays the take of a demo scene again and again through one
 session at 60 Hz, 5,184,000 ticks; without a scene it does so with each of them, one process each. It says how
 much more memory there is at the end than after the first hour, and how far the last round is from that in the
-first hour: the axes, from where the round first saw the mount in force, and who walks, its speed and where it
+first hour: the axes, from where the round first saw the active mount, and who walks, its speed and where it
 faces beside the camera. A round is the take twice, since some takes end with a gate the other way round. It
 ends with 1 where memory grew by more than 4 MB, or something went 1e-6 away.
 """

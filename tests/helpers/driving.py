@@ -24,7 +24,7 @@ LATE = 6.0
 
 
 class State(NamedTuple):
-    """Which gates are open, and which mount is in force then."""
+    """Which gates are open, and which mount is active then."""
 
     gates: dict[str, bool]
     mount: int
@@ -89,11 +89,11 @@ class Driven:
 
     @property
     def mount(self) -> Any:
-        """The mount in force."""
+        """The active mount."""
         return self.plan.mounts.all[self.state.mount].mount
 
     def live(self, name: str) -> bool:
-        """Whether an axis moves in the mount in force."""
+        """Whether an axis moves in the active mount."""
         mounts = self.plan.mounts
         known = {axis for one in mounts.all for axis in (*one.mount.axes, *one.mount.optional)}
         return isinstance(mounts.of(self.state.mount, name), str) or name not in known
@@ -176,7 +176,7 @@ def hold_to(profile: Plan, fractions: tuple[float, ...] = ()) -> int:
 
 
 def _starts(plan: Plan, state: State, fractions: tuple[float, ...]) -> dict[str, float]:
-    """Where axes of the mount in force begin that have both limits, away from them."""
+    """Where axes of the active mount begin that have both limits, away from them."""
     found = {}
     for k, one in enumerate(plan.mounts.instances if fractions else ()):
         axis, share = one.axis, 0.25 + 0.5 * fractions[k % len(fractions)]
@@ -299,13 +299,13 @@ def _more_than_told(plan: Plan, control: Control) -> bool:
 
 
 def _by_itself(driven: Driven, name: str) -> bool:
-    """Whether the mount in force moves an axis by itself: back behind the walk, along its bounds."""
+    """Whether the active mount moves an axis by itself: back behind the walk, along its bounds."""
     back = name == "yaw" and getattr(driven.mount, "returns", None)
     return bool(back or (name in PANS and getattr(driven.mount, "bounds", ())))
 
 
 def _axis(plan: Plan, driven: Driven, name: str) -> Any:
-    """An axis as the mount in force has it."""
+    """An axis as the active mount has it."""
     key = plan.mounts.of(driven.state.mount, name)
     own = [one.axis for one in plan.mounts.instances if one.key == key]
     return own[0] if own else next(axis for axis in plan.axes if axis.name == name)

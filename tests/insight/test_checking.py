@@ -58,6 +58,7 @@ CASES = [
     ("far-height", "follow", [('kind = "orbit"', 'kind = "orbit"\noffset = ["0 m", "165 m", "0 m"]')], "offset puts the camera 165 m above the subject"),
     ("two-jobs", "pick", [('[cues]', '[cues]\npick = { from = "key.KeyM" }\nhail = { from = "key.KeyM" }')], "M gives hail and also gives pick"),
     ("inverted-against", "reel", [('"-12 %/notch"', '"12 %/notch"'), ("[cues]", '[touch.pinch]\nspread = {}\n[routes.pinch]\nfrom = "touch.pinch"\ndrives = "distance"\nsensitivity = "-1 x/x"\n[cues]')], "reel zooms the opposite way to pinch"),
+    ("idle-follow", "follow", [('kind = "orbit"', 'kind = "orbit"\nfollow_turn = "0.2 s"')], 'follow_turn does nothing here: with frame = "world", follow ignores'),
     ("lost-cue", "hop", [('"key.Space"] }', '"key.Space"], keep = "0 s" }\n[movement]\nspeed = "1 m/s"')], "hop is there in one frame only"),
     ("circling", "follow", [('kind = "orbit"', 'kind = "orbit"\nframe = "subject"\n[movement]\nspeed = "1 m/s"')], "walking to the side circles"),
     ("unreached-mount", "near", [("[cues]", MOUNTED)], "far always comes first"),

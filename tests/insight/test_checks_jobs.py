@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from math import cos, sin
 from pathlib import Path
 
 import pytest
@@ -50,6 +51,8 @@ def of(profile: mt.Profile, code: str) -> list[tuple[str, str]]:
         (WALK + TURN + '[cues]\ntalk = { from = "key.KeyE", gate = "menu" }', "quarter", "E gives talk and also drives yaw"),
         (WALK + TURN.replace("KeyQ", "KeyA"), "walk", "A drives yaw and also drives move_x and move_y"),
         ('[gates.one]\nhold = "mouse.right"\n[gates.two]\ntoggle = "mouse.right"', "two", "right mouse button opens one and also opens two"),
+        ('[cues]\npick = { from = "mouse.left", begun_on = "bird" }\ntalk = { from = "mouse.left" }', "talk", "left mouse button gives pick"),
+        ('[cues]\npick = { from = "mouse.left", begun_on = "bird" }\ntalk = { from = "mouse.left", begun_off = "reeds" }', "talk", "left"),
         (TURN + '[gates.one]\nhold = "key.KeyQ"', "quarter", "Q opens one and also drives yaw"),
     ],
 )  # fmt: skip
@@ -65,6 +68,7 @@ def test_two_jobs_of_a_button_are_found(tmp_path: Path, text: str, where: str, w
         '[cues]\npick = { from = "key.KeyF", on = "tap" }\ntalk = { from = "key.KeyF", on = "long_press" }',
         '[cues]\npick = { from = "key.KeyF", gate = "menu" }\ntalk = { from = "key.KeyF", gate = "not menu" }',
         '[cues]\npick = { from = "mouse.left", begun_on = "bird" }\ntalk = { from = "mouse.left", begun_off = "bird" }',
+        '[cues]\npick = { from = "mouse.left", begun_on = "bird" }\ntalk = { from = "mouse.left", begun_on = "reeds" }',
         TURN + 'gate = "not menu"\n[cues]\ntalk = { from = "key.KeyE", gate = "menu" }',
         WALK + TURN,
         TURN + TURN.replace("quarter", "boost").replace("60", "30") + "add = true",
@@ -118,3 +122,22 @@ def test_a_camera_that_circles_is_found_where_it_does(
         heading = session.tick(1 / 60).movement.heading
         turned, before = turned + (heading - before + 180.0) % 360.0 - 180.0, heading
     assert bool(of(profile, "circling")) == (abs(turned) > 500.0)
+
+
+@pytest.mark.parametrize("frame", ["world", "entry", "subject"])
+@pytest.mark.parametrize(
+    ("kind", "key"),
+    [("orbit", "follow_turn"), ("overhead", "follow"), ("flat", "follow"), ("orbit", "follow")],
+)
+def test_a_follow_that_changes_no_view_is_found(tmp_path: Path, frame: str, kind: str, key: str) -> None:
+    views, found = [], []
+    for half_life in ("0 s", "0.3 s"):
+        more = f'"{kind}"\nframe = "{frame}"\n{key} = "{half_life}"'
+        profile = load(tmp_path, BASE.replace('"orbit"', more))
+        found = of(profile, "idle-follow")
+        session = profile.session()
+        for k in range(30):
+            session.tick(1 / 60)
+            view = session.view(subject=((0.1 * k, 0.0, -0.2 * k), (0.0, sin(0.02 * k), 0.0, cos(0.02 * k))))
+            views.append((*view.position, *view.rotation))
+    assert bool(found) == (views[:30] == views[30:])

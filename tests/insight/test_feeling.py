@@ -23,6 +23,7 @@ from mellow_thumb.insight.route_feel import bisected
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.mounts.orbits import Orbit, Return
+from mellow_thumb.plan.mounts.plane_mounts import Flat, Overhead
 from mellow_thumb.plan.movement import Movement
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
@@ -279,3 +280,20 @@ def test_what_a_camera_does_by_itself_is_felt(follow: float, after: float, half_
     assert value(table, "mount follow", "behind the walk") == pytest.approx(follow / log(2.0), rel=1e-3)
     assert value(table, "mount follow", "back again") == pytest.approx(after + half_life, rel=1e-3)
     assert value(table, "axis water", "back again") == pytest.approx(half_life, rel=1e-6)
+
+
+@settings(max_examples=15)
+@given(st.floats(0.02, 0.5), st.floats(0.02, 0.5), st.floats(0.02, 2.0), st.booleans())
+def test_a_camera_is_behind_a_climb_and_a_turn_by_its_half_lives(
+    follow: float, up: float, turn: float, target: bool
+) -> None:
+    orbit = Orbit(
+        "one", follow=follow, follow_up=up, follow_turn=turn, frame="target" if target else "subject"
+    )
+    mounts = (orbit, Overhead("one", "subject", follow, up), Flat("one", frame="subject", follow=follow))
+    tables = [feeling(Plan((), (), tuple(mount.axes.values()), mount)) for mount in mounts]
+    for table, climb in zip(tables, (up, up, follow), strict=True):
+        assert value(table, "mount one", "behind the walk") == pytest.approx(follow / log(2.0), rel=1e-3)
+        assert value(table, "mount one", "behind a climb") == pytest.approx(climb / log(2.0), rel=1e-3)
+    assert value(tables[0], "mount one", "after a turn") == pytest.approx(turn, rel=1e-3)
+    assert [("mount one", "after a turn") in table.index for table in tables] == [True, False, False]

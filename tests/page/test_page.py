@@ -288,7 +288,7 @@ def test_a_device_nearby_has_a_session_of_its_own_at_the_same_desk(browser: Brow
         one.until("!document.querySelector('#axes').textContent.includes('pan x0.00 m')", there)
         assert one.axes["pan_x"] == 0.0  # nothing of it on the other page, whose hands are their own
         assert not one.tab.locator("#gone").is_visible()
-        # a number that is turned here is in force there
+        # a number that is turned here is active there
         one.tab.get_by_label("routes.flick glide half life").press("PageUp")
         one.until("document.querySelector('#file').textContent.includes('1 not kept')", there)
         # the token counts once, and never at the other address

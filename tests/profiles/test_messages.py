@@ -129,8 +129,7 @@ def test_one_fault_is_told_once(name: str) -> None:
         ('"12 %/notch"', '"12 %/Notch"', 'routes.wheel.sensitivity: found "12 %/Notch"; expected m/notch, cm/notch or %/notch; '
          "did you mean %/notch?"),
         ('"12 %/notch"', '"12 tide"', 'routes.wheel.sensitivity: found "12 tide"; expected m/notch, cm/notch or %/notch'),
-        ('mount = "eye"\n', "", 'mounts.chart: found a second mount and no default; expected mount = "eye" at the top of the '
-         "file: the one in force when no other is"),
+        ('mount = "eye"\n', "", 'mounts.chart: several mounts, but no default; add mount = "eye" at the top of the file'),
     ],
 )  # fmt: skip
 def test_a_message_says_what_to_type(tmp_path: Path, right: str, wrong: str, said: str) -> None:

@@ -284,8 +284,5 @@ def test_a_profile_with_one_mount_need_not_name_it(tmp_path: Path) -> None:
     assert profile == load(tmp_path, GOOD)
     two = GOOD + '\n[mounts.chart]\nkind = "flat"\ngate = "glassing"\n'
     assert load(tmp_path, two).mount.name == "eye"
-    said = (
-        '25: mounts.chart: found a second mount and no default; expected mount = "eye" at the top of the file: '
-        "the one in force when no other is"
-    )
+    said = '25: mounts.chart: several mounts, but no default; add mount = "eye" at the top of the file'
     assert said in refused_for(tmp_path, two, ('mount = "eye"\n', ""))

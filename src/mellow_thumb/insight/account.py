@@ -82,7 +82,7 @@ class Walked:
 
 
 class _Switched(NamedTuple):
-    """When gates were open, mounts in force and cues given, by name."""
+    """When gates were open, mounts active and cues given, by name."""
 
     gates: dict[str, tuple[Stretch, ...]]
     mounts: dict[str, tuple[Stretch, ...]]
@@ -114,7 +114,7 @@ class Account:
     """For each signal that was refused, the file and the line in which it stands first."""
     walked: Walked | None = None
     mounts: dict[str, tuple[Stretch, ...]] = field(default_factory=dict)
-    """For each of several mounts, when it was in force."""
+    """For each of several mounts, when it was active."""
     became: dict[str, dict[str, int]] = field(default_factory=dict)
     """What became of events, where that was asked: by signal, how often for which reason."""
     idle: tuple[str, ...] = ()
@@ -156,9 +156,7 @@ class Account:
             far = f"{number(self.walked.path)} m, to {number(self.walked.distance)} m from where it began"
             rows.append(("walked", f"{far}; at most {number(self.walked.fastest)} m/s"))
         rows += [(name, _span_words(spans, "open", "never open")) for name, spans in self.gates.items()]
-        rows += [
-            (name, _span_words(spans, "in force", "never in force")) for name, spans in self.mounts.items()
-        ]
+        rows += [(name, _span_words(spans, "active", "never active")) for name, spans in self.mounts.items()]
         rows += [(name, _cue_words(times)) for name, times in self.cues.items()]
         rows += [("refused", words) for words in self._refused()]
         rows += [
@@ -228,7 +226,7 @@ def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Stretch, ...]:
 
 
 def _switched(profile: Profile, table: pd.DataFrame, take: Take | None) -> _Switched:
-    """When gates were open, mounts in force and cues given: by their own times where the take is at hand.
+    """When gates were open, mounts active and cues given: by their own times where the take is at hand.
 
     Frames only read, so more of them change nothing: one right after each press, and one every `FINE` seconds
     of a frame in which a gate or a mount changed by itself.
@@ -271,7 +269,7 @@ def _finer(profile: Profile, take: Take, t: Times, changed: npt.NDArray[np.int64
 
 
 def _state(played: dict[str, Times], what: str, name: str, mounts: list[str]) -> Mask:
-    """Whether a gate was open, or a mount in force, in each frame."""
+    """Whether a gate was open, or a mount active, in each frame."""
     held: Mask = played[f"gate_{name}"] != 0 if what == "gates" else played["mount"] == mounts.index(name)
     return held
 

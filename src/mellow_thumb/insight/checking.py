@@ -32,6 +32,7 @@ CHECKS = (
     checks_switching.holds,
     checks_switching.devices,
     checks_switching.mounts,
+    checks_switching.idle_follows,
     checks_switching.faces,
     checks_switching.comfort,
     checks_touches.starved,

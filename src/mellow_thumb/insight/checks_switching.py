@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, NamedTuple
 
 from ..basics import listed
 from ..plan import DEVICES, FAMILIES, KEEP, MOST_FREE, Condition, KeySet, Presses, excludes, in_order
-from ..plan.mounts import Eye, Headset, Orbit
+from ..plan.mounts import Eye, Flat, Headset, Orbit, Overhead
 from .bench import Bench, for_one
 from .findings import Finding
 from .plain_words import inputs
@@ -82,13 +82,16 @@ def _jobs(plan: Plan) -> Iterator[_Job]:
     for route in plan.routes:
         one = made.get(route.source.signal.name)
         held: tuple[Address, ...] = ()
+        begun = ("", "")
         if isinstance(one, KeySet):
             held = tuple(address for way in one.ways for address in way)
         elif isinstance(one, Presses):
             held = tuple(address for address in one.buttons.inputs if address.signal.kind == "switch")
+            begun = (one.buttons.begun_on, one.buttons.begun_off)
         elif route.source.signal.kind == "switch":
             held = (route.source,)
-        yield _Job(("routes", route.name), f"drives {listed(route.drives, 'and')}", held, route.gate)
+        does = f"drives {listed(route.drives, 'and')}"
+        yield _Job(("routes", route.name), does, held, route.gate, begun=begun)
 
 
 def _job(path: tuple[str, ...], does: str, buttons: Buttons, when: When | None, on: str) -> _Job:
@@ -107,7 +110,15 @@ def _apart(plan: Plan, one: _Job, other: _Job) -> bool:
             return True
     if {one.path[0], other.path[0]} == {"routes"}:
         return _share_no_view(plan, one.path[1], other.path[1])
-    return one.begun != other.begun or {one.on, other.on} in APART
+    return _begun_apart(one, other) or {one.on, other.on} in APART
+
+
+def _begun_apart(one: _Job, other: _Job) -> bool:
+    """Whether no press begins on what both jobs ask for."""
+    (on, off), (its_on, its_off) = one.begun, other.begun
+    return (
+        bool(on and its_on and on != its_on) or bool(on and on == its_off) or bool(its_on and its_on == off)
+    )
 
 
 def _share_no_view(plan: Plan, one: str, other: str) -> bool:
@@ -127,7 +138,7 @@ def _share_no_view(plan: Plan, one: str, other: str) -> bool:
 
 
 def _states(plan: Plan) -> Iterator[tuple[dict[str, bool], int]]:
-    """Which gates may be open together, and the number of a mount in force then; of too many gates none."""
+    """Which gates may be open together, and the number of an active mount then; of too many gates none."""
     ordered = in_order(plan.gates)
     free = [gate.name for gate in ordered if gate.when is None]
     if len(free) > MOST_FREE:
@@ -213,6 +224,20 @@ def mounts(plan: Plan) -> Iterator[Finding]:
             reason = f"{one.mount.name} is never used: {above} always comes first"
             fix = "give it another gate, or a higher priority"
             yield Finding("unreached-mount", "error", ("mounts", one.mount.name), reason, fix)
+
+
+def idle_follows(plan: Plan) -> Iterator[Finding]:
+    """Mounts that state how they follow what they are not measured from."""
+    for one in plan.mounts.all:
+        mount = one.mount
+        if isinstance(mount, Orbit) and mount.follow_turn and mount.frame in ("world", "entry"):
+            key, what = "follow_turn", "how the subject turns"
+        elif isinstance(mount, Flat | Overhead) and mount.follow and mount.frame != "subject":
+            key, what = "follow", "where the subject goes"
+        else:
+            continue
+        reason = f'{key} does nothing here: with frame = "{mount.frame}", {mount.name} ignores {what}'
+        yield Finding("idle-follow", "warning", ("mounts", mount.name, key), reason, 'frame = "subject"')
 
 
 def faces(plan: Plan) -> Iterator[Finding]:

@@ -46,6 +46,8 @@ MEASURES = {
     "runs on": "how far the character goes on after letting go at full speed",
     "walk a square": "time from rest to walk a square: forward, right, back and left, 5 m along each",
     "behind the walk": "by how much time the camera is behind a subject that walks on",
+    "behind a climb": "the same up and down, behind a subject or ground that rises",
+    "after a turn": "time from a turn of the subject, or of the target, until the camera has made half of it",
     "back again": "time from letting go until half of the way back is made: by an axis to its rest, by a "
     "camera behind the walk",
     "lag": "time from a step of the control until half of what it comes to is there",

@@ -28,7 +28,7 @@ class Telling:
     gates: dict[str, str]
     cues: dict[str, str]
     mounts: dict[str, str]
-    """When each of several mounts is in force."""
+    """When each of several mounts is active."""
     walks: tuple[str, ...]
     """How the character walks, which way is forward, and where it faces; nothing where nobody walks."""
     returns: tuple[str, ...]

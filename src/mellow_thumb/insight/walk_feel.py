@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from math import hypot, inf
+from math import cos, hypot, inf, radians, sin
 from typing import TYPE_CHECKING
 
+from ..formulas import heading_of
 from ..plan import MOVES, Axis, Movement, Plan, Route, find_signal
-from ..plan.mounts import Eye, Orbit
+from ..plan.mounts import Eye, Flat, Headset, Orbit, Overhead
 from ..session import Session
 from .route_feel import Felt, bisected
 
@@ -20,6 +21,8 @@ FINE = 1 / 240
 """Seconds of a frame in which it is walked."""
 STICK = "pad.left_stick"
 """The stick that stands for whatever walks."""
+LEVEL = (0.0, 0.0, 0.0, 1.0)
+"""The rotation of a subject that stands level and looks along -Z."""
 SIDES = ((0.0, 1.0), (1.0, 0.0), (0.0, -1.0), (-1.0, 0.0))
 """Forward, right, back and left again."""
 
@@ -111,16 +114,24 @@ def _square(plan: Plan) -> float:
 
 
 def of_cameras(plan: Plan) -> Iterator[Felt]:
-    """How far behind a walk a camera is, and how soon it goes back behind it; how soon an axis is at rest."""
+    """How far behind its subject a camera is, how soon it is back, and how soon an axis is at rest."""
     for axis in plan.axes:
         if axis.return_half_life:
             yield Felt(f"axis {axis.name}", "back again", _back_to_rest(axis), "s")
     for one in plan.mounts.all:
-        mount = one.mount
-        if isinstance(mount, Orbit) and mount.follow:
-            yield Felt(f"mount {mount.name}", "behind the walk", _behind(mount), "s")
+        mount, subject = one.mount, f"mount {one.mount.name}"
+        if isinstance(mount, Headset | Eye):
+            continue
+        goes_along = isinstance(mount, Orbit) or mount.frame == "subject"
+        if goes_along and mount.follow:
+            yield Felt(subject, "behind the walk", _behind(mount, mount.follow, 0), "s")
+        up = mount.follow if isinstance(mount, Flat) and goes_along else getattr(mount, "follow_up", 0.0)
+        if up:
+            yield Felt(subject, "behind a climb", _behind(mount, up, 1), "s")
+        if isinstance(mount, Orbit) and mount.follow_turn and mount.frame in ("subject", "target"):
+            yield Felt(subject, "after a turn", _after_turn(mount), "s")
         if isinstance(mount, Orbit) and mount.returns:
-            yield Felt(f"mount {mount.name}", "back again", _back_behind(plan, mount), "s")
+            yield Felt(subject, "back again", _back_behind(plan, mount), "s")
 
 
 def _back_to_rest(axis: Axis) -> float:
@@ -158,14 +169,43 @@ def _back_behind(plan: Plan, mount: Orbit) -> float:
     return bisected(lambda t: yaw(t) <= 0.5 * ASIDE, 660.0)
 
 
-def _behind(mount: Orbit) -> float:
-    """By how much time a camera is behind a subject that walks on at 1 m/s."""
-    axes = tuple(replace(axis, start=4.0 if name == "distance" else 0.0) for name, axis in mount.axes.items())
-    plan = Plan((), (), axes, replace(mount, returns=None, frame="world"))
-    session, seconds = Session(plan, compiled=False), 40.0 * mount.follow
-    still = session.view(subject=((0.0, 0.0, 0.0), (0.0, 0.0, 0.0, 1.0))).position[0]
+def _alone(mount: Orbit | Overhead | Flat) -> Plan:
+    """The mount without controls, with nothing that it does but follow."""
+    if isinstance(mount, Orbit):
+        mount = replace(mount, returns=None, distance_by_pitch=())
+    starts = {"distance": 4.0, "pitch": -45.0 if isinstance(mount, Overhead) else 0.0}
+    axes = tuple(replace(axis, start=starts.get(name, axis.start)) for name, axis in mount.axes.items())
+    return Plan((), (), axes, mount)
+
+
+def _behind(mount: Orbit | Overhead | Flat, half_life: float, along: int) -> float:
+    """By how much time a camera is behind what goes on `along` +X (0) or +Y (1) at 1 m/s."""
+    session, seconds = Session(_alone(mount), compiled=False), 40.0 * half_life
+
+    def there(t: float) -> float:
+        place = (0.0, t, 0.0) if along else (t, 0.0, 0.0)
+        ground = place[1] if isinstance(mount, Overhead) else None  # an orbit would be lifted by it
+        return session.view(subject=(place, LEVEL), ground=ground).position[along]
+
+    still = there(0.0)
     frames = max(round(seconds * 60.0), 1)
     for k in range(1, frames + 1):
         session.tick(1.0 / 60.0)
-        view = session.view(subject=((k / 60.0, 0.0, 0.0), (0.0, 0.0, 0.0, 1.0)))
-    return frames / 60.0 - (view.position[0] - still)
+        now = there(k / 60.0)
+    return frames / 60.0 - (now - still)
+
+
+def _after_turn(mount: Orbit) -> float:
+    """The time from a turn of the subject, or of the target, until the camera has made half of it."""
+
+    def turned(t: float) -> float:
+        session = Session(_alone(mount), ceiling=inf, compiled=False)
+        far = 1e6
+        session.view(subject=((0.0, 0.0, 0.0), LEVEL), target=(0.0, 0.0, -far))
+        session.tick(t)
+        half = radians(ASIDE) / 2.0
+        aside = (far * sin(2.0 * half), 0.0, -far * cos(2.0 * half))
+        view = session.view(subject=((0.0, 0.0, 0.0), (0.0, -sin(half), 0.0, cos(half))), target=aside)
+        return heading_of(*view.rotation)
+
+    return bisected(lambda t: turned(t) >= 0.5 * ASIDE, 600.0)

@@ -43,7 +43,7 @@ class Side:
 class Desk:
     """Holds a profile with what was changed and not kept; every change goes through the loader.
 
-    :attr:`profile` is what is in force. What is refused raises and leaves all as it was.
+    :attr:`profile` is what plays. What is refused raises and leaves all as it was.
     """
 
     def __init__(self, path: str | os.PathLike[str]) -> None:
@@ -65,12 +65,12 @@ class Desk:
 
     @property
     def current(self) -> Side:
-        """The side in force."""
+        """The side that plays."""
         return self.sides[self.side]
 
     @property
     def other(self) -> str:
-        """The side that is not in force."""
+        """The side that does not play."""
         return SIDES[1 - SIDES.index(self.side)]
 
     @property

@@ -35,7 +35,7 @@ class Page:
 
     @property
     def profile(self) -> Profile:
-        """The profile in force, with what was changed on the page."""
+        """The profile that plays, with what was changed on the page."""
         return self._room.desk.profile
 
     @property

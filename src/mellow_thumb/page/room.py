@@ -168,7 +168,7 @@ class Room:
         desk = self.desk
         if what == "side":
             desk.go(desk.other)
-            return f"{desk.side} is in force"
+            return f"{desk.side} is active"
         if what == "copy":
             desk.copy_to(desk.other)
             return f"{desk.other} is as {desk.side} now"
@@ -210,7 +210,7 @@ class Room:
         except MellowThumbError as error:
             await self._send(line, {"kind": "refused", "words": f"the file was saved: {error}"})
             return
-        words = "; ".join((f"{self.desk.path.name} was saved elsewhere, and is in force", *dropped, *gone))
+        words = "; ".join((f"{self.desk.path.name} was saved elsewhere, and is active", *dropped, *gone))
         await self._send(line, self.told() | {"words": words})
 
     def told(self) -> dict[str, Any]:

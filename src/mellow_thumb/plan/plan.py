@@ -59,7 +59,7 @@ class Plan:
     blend: float | None = None
     """Seconds over which the view goes back to `mount`; unless stated, those of the one it comes from."""
     fixed: tuple[tuple[str, float], ...] = ()
-    """Values of axes that nothing moves while `mount` is in force."""
+    """Values of axes that nothing moves while `mount` is active."""
 
     def __post_init__(self) -> None:
         for what in ("routes", "gates", "derived", "cues", "touches"):
@@ -91,7 +91,7 @@ class Plan:
         self._check_conditions()
 
     def _check_mounts(self, axes: list[str]) -> None:
-        """Each mount has its axes, a name of its own, and something that puts it in force."""
+        """Each mount has its axes, a name of its own, and something that makes it active."""
         Mounted(self.mount, fixed=self.fixed, blend=self.blend)  # refuses what is wrong with them
         names, cues = [one.mount.name for one in self.mounts.all], [cue.name for cue in self.cues]
         if len(set(names)) < len(names):
@@ -102,7 +102,7 @@ class Plan:
                 words = f"{one.mount.name}: found no axis {missing[0]}; expected {listed(axes)} with it"
                 raise PlanError(words, path=("mounts", one.mount.name))
             if k and not (one.gate or one.cue):
-                words = f"{one.mount.name}: found neither a gate nor a cue; expected what puts it in force"
+                words = f"{one.mount.name}: found neither a gate nor a cue; expected what makes it active"
                 raise PlanError(words, path=("mounts", one.mount.name))
             if isinstance(one.mount, Orbit) and one.mount.returns and not self.movement:
                 words = f"{one.mount.name}: found returns without movement; expected a character that travels"
@@ -137,7 +137,7 @@ class Plan:
 
     @cached_property
     def mounts(self) -> Mounts:
-        """The mounts, the one in force otherwise first, and which axis is which for each."""
+        """The mounts, the default one first, and which axis is which for each."""
         first = altered(Mounted(self.mount), fixed=self.fixed, blend=self.blend)
         return Mounts((first, *self.others), self.axes)
 

@@ -42,15 +42,15 @@ class MountForm(Form):
 
     kind: str = Field(description="what it is")
     gate: Conditions | None = Field(
-        None, description="in force while this gate is open; as the gate of a route"
+        None, description="active while this gate is open; as the gate of a route"
     )
     cue: str | None = Field(
         None,
-        description="in force from this cue on; given again, the cue goes to the next mount that names it, "
+        description="active from this cue on; given again, the cue goes to the next mount that names it, "
         "and at last back to the one in `mount`",
     )
     priority: int = Field(
-        0, ge=-1000, le=1000, description="of several mounts whose gates are open, the highest is in force"
+        0, ge=-1000, le=1000, description="of several mounts whose gates are open, the highest is active"
     )
     axes: dict[str, dict[str, Any]] = Field(
         {},
@@ -286,7 +286,7 @@ class MountReader:
         self.first = self._first()
 
     def _first(self) -> str:
-        """The mount that is in force otherwise; nothing where none is."""
+        """The default mount; nothing where none is."""
         entries = self.data.get("mounts")
         names, wanted = list(entries) if isinstance(entries, dict) else [], str(self.data.get("mount", ""))
         if not names:
@@ -294,8 +294,8 @@ class MountReader:
         elif "mount" not in self.data and len(names) == 1:
             (wanted,) = names
         elif "mount" not in self.data:
-            wanted = f'mount = "{names[0]}" at the top of the file: the one in force when no other is'
-            self.faults.note(("mounts", names[1]), "a second mount and no default", wanted)
+            words = f'several mounts, but no default; add mount = "{names[0]}" at the top of the file'
+            self.faults.note(("mounts", names[1]), "", words)
             return ""
         elif not isinstance(self.data["mount"], str):
             return ""  # told already
@@ -308,22 +308,21 @@ class MountReader:
         return wanted if wanted in self.mounts else ""
 
     def _check_order(self, name: str, *, first: bool) -> None:
-        """The mount in force otherwise needs nothing to take over by, the others do."""
+        """The default mount needs nothing to take over by, the others do."""
         form = self.forms.get(name)
         if form is None:
             return
         if first and (form.gate or form.cue or form.shares):
             key = "gate" if form.gate else "cue" if form.cue else "shares"
-            wanted = "none: it is the mount in force when no other is"
-            self.faults.note(("mounts", name, key), "one", wanted)
+            words = f"{name} is the default mount, which takes no {key}; remove it"
+            self.faults.note(("mounts", name, key), "", words)
         if not first and not (form.gate or form.cue):
-            found = "nothing that puts it in force, beside another mount"
-            wanted = 'gate = "NAME" or cue = "NAME"'
-            self.faults.note_missing(("mounts", name), ("gate", "cue"), found, wanted)
+            words = 'nothing makes it active; add gate = "NAME" or cue = "NAME"'
+            self.faults.note_missing(("mounts", name), ("gate", "cue"), "", words)
 
     @property
     def order(self) -> list[str]:
-        """The mounts, the one in force otherwise first, the others by name."""
+        """The mounts, the default one first, the others by name."""
         return [self.first, *sorted(name for name in self.mounts if name != self.first)]
 
     def names(self, driven: Iterable[str]) -> list[str]:

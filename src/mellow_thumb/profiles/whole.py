@@ -57,7 +57,7 @@ class ProfileForm(Form):
     mount: str = Field(
         "",
         examples=['"eye"'],
-        description="the mount in force: a name in `[mounts]`; needed where there are several",
+        description="the active mount: a name in `[mounts]`; needed where there are several",
     )
     mouse: MouseForm = Field(MouseForm(), description="what is known of the mouse")
     cursor: Literal["free", "hidden", "held"] = Field(

@@ -185,7 +185,7 @@ class Camera:
         return degrees or share * angle, metres or share * high, share
 
     def _base_yaw(self) -> float:
-        """What the yaw of the mount in force is measured from, in degrees."""
+        """What the yaw of the active mount is measured from, in degrees."""
         running = self._running
         mount, walks = running.plan.mounts.all[running.mount].mount, running.program.walks
         if isinstance(mount, Overhead | Flat) or mount.frame == "world":

@@ -103,7 +103,7 @@ def _fingers(old: Plan, new: Plan, names: dict[str, str], found: dict[str, float
 
 
 def _mounts(old: Plan, new: Plan, known: dict[str, float]) -> dict[str, float]:
-    """Which mount is in force, and how much each counts."""
+    """Which mount is active, and how much each counts."""
     were, are = (tuple(one.mount.name for one in plan.mounts.all) for plan in (old, new))
     found = {
         role: float(_place(were, known.get(role, 0.0), are)) for role in ("mount", "chosen", "view_from")

@@ -185,7 +185,7 @@ class Frame:
 
     @property
     def mount(self) -> str:
-        """The mount in force, by name."""
+        """The active mount, by name."""
         place = self._program.places.get("mount")
         return self._program.mounts[int(self._values[place]) if place is not None else 0]
 

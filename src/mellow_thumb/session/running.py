@@ -114,7 +114,7 @@ class Running:
 
     @property
     def mount(self) -> int:
-        """The number of the mount in force."""
+        """The number of the active mount."""
         place = self.program.places.get("mount", 0)
         return int(self.values[place]) if place else 0
 

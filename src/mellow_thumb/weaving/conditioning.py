@@ -114,7 +114,7 @@ class Conditioning:
                     pan.follow_pointer(block, route.pointer)
 
     def _give(self, block: Block, route: Route, key: str, push: Name, size: Value | None) -> None:
-        """Give a push to an axis, if a mount that has it is in force."""
+        """Give a push to an axis, if a mount that has it is active."""
         parts = self.parts
         with parts.while_on(block, key):
             if key in parts.on:  # what is limited or scaled for this mount must not reach the next one

@@ -146,10 +146,10 @@ class RouteParts:
 
 @dataclass(eq=False)
 class MountParts:
-    """What is kept of which mount is in force; where there is only one, nothing is."""
+    """What is kept of which mount is active; where there is only one, nothing is."""
 
     mount: Handle
-    """The number of the mount in force."""
+    """The number of the active mount."""
     chosen: Handle
     """The number of the one that cues chose."""
     blend_t: Handle
@@ -159,7 +159,7 @@ class MountParts:
     froms: tuple[Handle, ...]
     """How much each mount counted as the last one took over."""
     users: dict[Handle, frozenset[int]]
-    """For what is 1 while one of some mounts is in force: their numbers."""
+    """For what is 1 while one of some mounts is active: their numbers."""
 
 
 class Parts:
@@ -185,7 +185,7 @@ class Parts:
         self.returning: dict[str, tuple[int, Return, Handle]] = {}
         """For each yaw that goes back behind the way: its mount, how, and when a hand was on it last (s)."""
         self.on: dict[str, Handle] = {}
-        """For each axis that only some mounts have: what is 1 while one of them is in force."""
+        """For each axis that only some mounts have: what is 1 while one of them is active."""
         self.mount_parts = self._make_mounts()
         self.routes = {route.name: RouteParts(route, f"route{k}") for k, route in enumerate(plan.routes, 1)}
         for kind, name in settings:
@@ -296,7 +296,7 @@ class Parts:
         return worn and steps and route.effect == "step" and "yaw" in route.drives
 
     def _make_mounts(self) -> MountParts | None:
-        """Which mount is in force, for which axes those are that move, and when the last snap was."""
+        """Which mount is active, for which axes those are that move, and when the last snap was."""
         if any(self.snaps(route) for route in self.plan.routes):
             self.snapped = self.state.new("snapped", -NEVER)
         mounts = self.plan.mounts
@@ -307,14 +307,14 @@ class Parts:
                 self.returning[key] = (k, one.mount.returns, touched)
         if not self.plan.others:
             return None
-        # a mount whose gate is open before anything has happened is in force from the beginning
+        # a mount whose gate is open before anything has happened is active from the beginning
         open_ = self.switching.at_start()
         gates = ((k, mounts.all[k].gate) for k in mounts.by_priority())
         first = next((k for k, gate in gates if gate and gate.holds(open_)), 0)
         mount, chosen = self.state.new("mount", float(first)), self.state.new("chosen")
         since, over = self.state.new("blend_t"), self.state.new("blend_over")
         froms = tuple(self.state.new(f"from{k}", float(k == first)) for k, _ in enumerate(mounts.all))
-        # axes of the same mounts share what says that one of these is in force
+        # axes of the same mounts share what says that one of these is active
         sets = sorted({one.mounts for one in mounts.instances if one.mounts}, key=sorted)
         on = {
             users: self.state.new(
@@ -505,7 +505,7 @@ class Parts:
         return total([self.variables[key], *self.leans[self.axes[key].name]])
 
     def leaning(self, name: str) -> Value:
-        """An axis of the mount in force, with its offsets."""
+        """An axis of the active mount, with its offsets."""
         return self.in_force(name, lambda key, _: self.leaning_of(key))
 
     def in_force(
@@ -515,7 +515,7 @@ class Parts:
         mount: Value | None = None,
         default: Value | float | None = 0.0,
     ) -> Value:
-        """What the mount in force makes of an axis, or another that is given by what holds its number.
+        """What the active mount makes of an axis, or another that is given by what holds its number.
 
         `value` gives the expression for a key and the number of its mount; `default` is for a mount without
         the axis, the values of the first that has it if it is None.
@@ -576,7 +576,7 @@ class Parts:
         return Word(f"{zoom}_mean")
 
     def while_on(self, block: Block, key: str) -> AbstractContextManager[None]:
-        """What is written inside runs only while a mount that has an axis is in force."""
+        """What is written inside runs only while a mount that has an axis is active."""
         return block.when(self.on[key] != 0.0) if key in self.on else nullcontext()
 
     def keep_furthest(self, block: Block) -> None:

@@ -66,7 +66,7 @@ class Passing:
             smoothing = lean.route.smoothing
             assert isinstance(smoothing, Exponential | Spring)
             assert lean.held is not None
-            # a lean is of the hand, not of a mount: it eases whichever is in force
+            # a lean is of the hand, not of a mount: it eases whichever is active
             smoothing.ease(block, lean.held, lean.speed, lean.target)
         if parts.walk:
             # how far an eased yaw is from steady at half the step: a twelfth of its change of speed, times it
@@ -77,7 +77,7 @@ class Passing:
     def _axis(self, block: Block, key: str) -> None:
         """What `dt` does to one axis; while no mount has it, it stays as it was left."""
         flow = self.parts.flows[key]
-        # a turn that the host asked for goes on by the clock, whichever mount is in force
+        # a turn that the host asked for goes on by the clock, whichever mount is active
         flow.pass_turns(block)
         with self.parts.while_on(block, key):
             flow.pass_time(block)

@@ -140,7 +140,7 @@ class Program:
     walks: dict[str, int]
     """Where a frame has what it reads of a walk, by the names in `walking.READ`; none without movement."""
     mounts: tuple[str, ...]
-    """The mounts, the one in force otherwise first; where a frame has more, it has the number of one."""
+    """The mounts, the default one first; where a frame has more, it has the number of one."""
     seen: dict[str, tuple[int, ...]]
     """Where a frame has the values of an axis that a view is made of: one for each mount that has its own."""
     own: tuple[str, ...]

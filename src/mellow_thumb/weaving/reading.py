@@ -68,7 +68,7 @@ class Reading:
         return found + [self._read(block, key) for key in parts.plan.mounts.own]
 
     def _in_force(self, block: Block, name: str) -> Value:
-        """An axis of the mount in force."""
+        """An axis of the active mount."""
         if not self.parts.plan.others:
             return self._read(block, name)
         return self.parts.in_force(name, lambda key, _: self._read(block, key), default=None)

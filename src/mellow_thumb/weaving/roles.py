@@ -13,7 +13,7 @@ if TYPE_CHECKING:
     from ..plan import Plan
 
 ON = "on"
-"""What that is saved as which is 1 while one of some mounts is in force; their names come after it."""
+"""What that is saved as which is 1 while one of some mounts is active; their names come after it."""
 
 
 def say_owners(plan: Plan, state: State, variables: Mapping[str, str]) -> None:
@@ -43,5 +43,5 @@ def own_role(name: str) -> str:
 
 
 def role_of_on(mounts: Iterable[str]) -> str:
-    """What that is saved as which is 1 while one of these mounts is in force."""
+    """What that is saved as which is 1 while one of these mounts is active."""
     return APART.join([ON, *sorted(mounts)])

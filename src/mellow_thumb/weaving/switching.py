@@ -2,7 +2,7 @@
 
 What follows from an event is written in one fixed order, as far as it is touched: derived signals; gates,
 each after those that it asks; what listens, and what an opening or a closing does; the cursor; keys as they
-are seen through gates; presses; cues; the mount in force. Routes come last, and are not written here.
+are seen through gates; presses; cues; the active mount. Routes come last, and are not written here.
 """
 
 from __future__ import annotations
@@ -59,7 +59,7 @@ class Switching:
         """For what listens: writes what its routes do as it opens."""
         self.on_close: dict[Handle, Act] = {}
         self.taking_over: TakingOver | None = None
-        """Which of several mounts is in force."""
+        """Which of several mounts is active."""
         self.caught: dict[str, Handle] = {}
         """For a movement of the mouse: 1 once the pointer was caught, until the first that comes after."""
         self.wants: dict[str, Handle] = {}

@@ -1,4 +1,4 @@
-"""Taking over: which mount is in force, and what goes over from one to the next."""
+"""Taking over: which mount is active, and what goes over from one to the next."""
 
 from __future__ import annotations
 
@@ -34,7 +34,7 @@ def weights(parts: Parts, block: Block) -> list[Name]:
 
 
 class TakingOver:
-    """Writes which mount is in force into blocks."""
+    """Writes which mount is active into blocks."""
 
     def __init__(self, parts: Parts, mount_parts: MountParts) -> None:
         self.parts, self.kept, self.mounts = parts, mount_parts, parts.plan.mounts
@@ -48,7 +48,7 @@ class TakingOver:
             block.set(chosen, where(hit != 0.0, following, chosen))
 
     def write(self, block: Block, change: Change) -> None:
-        """Write which mount is in force after a change, if one may have come into force."""
+        """Write which mount is active after a change, if one may have become active."""
         asked = {f"gate {name}" for one in self.mounts.all if one.gate for name in one.gate.gates}
         if not change.touched & asked and not block.changes(self.kept.chosen):
             return
@@ -60,7 +60,7 @@ class TakingOver:
             self._go_over(block, new)
 
     def _go_over(self, block: Block, new: Name) -> None:
-        """From the mount in force to another."""
+        """From the active mount to another."""
         kept, parts = self.kept, self.parts
         # from here on the view goes over from what it is now, also in the middle of going over
         shares = weights(parts, block)
@@ -71,7 +71,7 @@ class TakingOver:
         self._hand_over(block, new)
         if parts.walk:
             parts.walk.face_view(block)
-        # only now: what is handed over is read from the mount that was in force
+        # only now: what is handed over is read from the mount that was active
         block.set(kept.mount, new)
         for on, users in kept.users.items():
             block.set(on, flag(some(kept.mount == float(k) for k in sorted(users))))
@@ -82,7 +82,7 @@ class TakingOver:
             parts.walk.turn_over(block)
 
     def _over(self, new: Name) -> Value:
-        """How long the view takes from the mount in force to the next one."""
+        """How long the view takes from the active mount to the next one."""
         several = range(len(self.mounts.all))
         still = self.parts.plan.hands.reduced_motion
         overs = {

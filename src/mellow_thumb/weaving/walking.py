@@ -125,7 +125,7 @@ class Walk:
         return [self.state.entries[k]] if frame == "entry" and k in self.state.entries else []
 
     def turn_over(self, block: Block) -> None:
-        """Look from the mount in force, whose yaw is another: that is no turn.
+        """Look from the active mount, whose yaw is another: that is no turn.
 
         Who is told to go somewhere goes on as they went through a cut, until they are let go.
         """

@@ -1,4 +1,4 @@
-"""Several mounts: which is in force, what each keeps, and the view between them."""
+"""Several mounts: which is active, what each keeps, and the view between them."""
 
 from __future__ import annotations
 
@@ -97,7 +97,7 @@ def test_a_cue_goes_on_to_the_next_by_priority_and_at_last_back() -> None:
 
 
 def kept(one: mt.Session) -> dict[str, float]:
-    """Everything about the axes of the mount in force otherwise, as of the last event."""
+    """Everything about the axes of the default mount, as of the last event."""
     loop = one.state()["loop"]
     return {name: loop[name] for name in ("yaw", "pitch", "roll", "distance", "distance_pool1")}
 
@@ -284,7 +284,7 @@ def test_a_profile_says_what_each_mount_has_for_itself(tmp_path: Path) -> None:
 @pytest.mark.parametrize(
     ("old", "new", "words"),
     [
-        ('gate = "glassing"', "priority = 1", "mounts.shoulder: found nothing that puts it in force, beside another mount"),
+        ('gate = "glassing"', "priority = 1", "mounts.shoulder: nothing makes it active; add gate"),
         ('gate = "glassing"', 'gate = "glasing"', "expected a gate: glassing"),
         ('cue = "next"', 'cue = "nxt"', "found nxt; expected next"),
         ('fixed = "1.4 m"', 'fixed = "1.4 deg"', "mounts.shoulder.axes.distance.fixed: found"),
@@ -294,7 +294,7 @@ def test_a_profile_says_what_each_mount_has_for_itself(tmp_path: Path) -> None:
         ('max = "40 m"', 'max = "10 m"', "start 20 m is outside 1.5 to 10 m"),
         ('max = "40 m"', 'mx = "40 m"', "did you mean max?"),
         ('blend = "180 ms"', 'blend = "180"', "blend"),
-        ('[mounts.follow]\nkind = "orbit"', '[mounts.follow]\nkind = "orbit"\ngate = "glassing"', "none: it is"),
+        ('[mounts.follow]\nkind = "orbit"', '[mounts.follow]\nkind = "orbit"\ngate = "glassing"', "follow is the default mount, which takes no gate; remove it"),
     ],
 )  # fmt: skip
 def test_wrong_mounts_are_refused_with_their_line(tmp_path: Path, old: str, new: str, words: str) -> None:

@@ -1,4 +1,4 @@
-"""Several mounts: when each is in force, which axes it has for itself, and which in common with others."""
+"""Several mounts: when each is active, which axes it has for itself, and which in common with others."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ class Mounted:
     """A mount that takes over: while its `gate` is open, or when its `cue` is given.
 
     Of several open gates the one of the highest `priority` counts. A cue goes to the next of the mounts that
-    name it, by priority, and after the last of them back to the mount in force otherwise.
+    name it, by priority, and after the last of them back to the default mount.
 
     `axes` are those that it has for itself, with their own limits and starts; `fixed` are values of axes
     that nothing moves there; all others that its kind takes are those of the plan. `shares` are handed over
@@ -68,7 +68,7 @@ class Instance(NamedTuple):
 
 
 class Mounts:
-    """The mounts of a plan, the one in force otherwise first, and which axis is which for each."""
+    """The mounts of a plan, the default one first, and which axis is which for each."""
 
     def __init__(self, mounts: Sequence[Mounted], axes: Sequence[Axis]) -> None:
         self.all = tuple(mounts)
@@ -142,7 +142,7 @@ class Mounts:
         return tuple(one for one in self.takes(k).values() if isinstance(one, str))
 
     def ring(self, cue: str) -> tuple[int, ...]:
-        """The mounts that a cue goes round, the one in force otherwise first."""
+        """The mounts that a cue goes round, the default one first."""
         named = [k for k, one in enumerate(self.all) if one.cue == cue and k > 0]
         return (0, *sorted(named, key=lambda k: (-self.all[k].priority, self.all[k].mount.name)))
 
