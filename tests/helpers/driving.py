@@ -2,18 +2,21 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
+from dataclasses import replace
 from itertools import product
 from math import cos, exp, inf, log, radians, sin, tan
 from typing import Any, NamedTuple
 
 import pytest
+from scipy.spatial.transform import Rotation
 
 import mellow_thumb as mt
-from mellow_thumb.insight.bench import PER_CM, SCREEN, Bench
+from mellow_thumb.insight.bench import PER_CM, SCREEN, Bench, places_of
 from mellow_thumb.insight.controls import Control
-from mellow_thumb.plan import MOVES, PANS, Gate, Plan, Route, in_order
-from mellow_thumb.plan.mounts import Flat
+from mellow_thumb.plan import MOVES, NOTHING, PANS, Gate, Plan, Presses, Route, in_order
+from mellow_thumb.plan.mounts import Flat, Overhead
 from mellow_thumb.plan.steps import SlowFast
 from mellow_thumb.session.session import Session
 
@@ -21,6 +24,10 @@ SOON = 1 / 64
 """Seconds after a push in which what is not smoothed has answered."""
 LATE = 6.0
 """Seconds after a push in which what is smoothed has come."""
+
+
+BUILT = r"([0-9.]+) \S+/s after [0-9.]+ s all the way out"
+"""What is told of a boost that has built."""
 
 
 class State(NamedTuple):
@@ -56,6 +63,8 @@ class Driven:
         if any(route.tilts for route in plan.routes):
             self.session.attitude((0.0, 0.0, 0.0, 1.0))
         self.session.tick(0.0)
+        self.down: set[str] = set()
+        """The signals that hold a gate open."""
         for gate in plan.gates:
             if gate.when is None and state.gates[gate.name]:
                 self.open(gate)
@@ -84,6 +93,7 @@ class Driven:
             self.session.feed(address, 0.0)
         else:
             self.session.feed(address, 1.0, on=gate.buttons.begun_on or None)
+            self.down.add(address.removesuffix(".x").removesuffix(".y"))
         if gate.travel:
             self.session.feed(str(gate.travel.signal), (2.0 * gate.travel.least, 0.0))
 
@@ -169,9 +179,20 @@ def hold_to(profile: Plan, fractions: tuple[float, ...] = ()) -> int:
     they begin where the profile starts them. Returns how many pushes were held to something.
     """
     told, count = list(mt.tell(profile).controls), 0
+    # spreads and twists count from where their travel ends: here from where the fingers land
+    at_once = (
+        replace(one, after_travel=NOTHING) if one.kind in ("spread", "twist") else one
+        for one in profile.touches
+    )
+    profile = replace(profile, touches=tuple(at_once))
     for state in states(profile):
         for route, part in pushes(profile):
             count += _held(profile, told, state, fractions, route, part)
+            for way in (1.0, -1.0) if route.source.signal.low < 0.0 else (1.0,):
+                _held_to_ends(profile, told, state, fractions, route, part, way)
+        for route in profile.routes:
+            if route.pins:
+                count += _pinned(profile, state, fractions, route)
     return count
 
 
@@ -196,39 +217,135 @@ def _held(
 ) -> int:
     """Push one way of a signal in one state; 1 if it moves something, or something is told of it."""
     driven, signal = Driven(plan, state, _starts(plan, state, fractions)), route.source.signal
+    if any(one.source.signal.name in driven.down for one in plan.routes):
+        return 0  # what holds the gate open moves something already
+    made = [one for one in plan.derived if isinstance(one, Presses) and one.name == signal.name]
     asked = {str(one) for gate in plan.gates if gate.buttons for one in gate.buttons.inputs}
-    if any(name.split(".")[:2] == signal.name.split(".")[:2] for name in asked):
-        return 0  # to push it is to change the state
+    if any(str(one) in asked for each in made for one in each.inputs):
+        return 0  # the press opens a gate, which is closed again by now
     if driven.session.tick(0.0).gates != state.gates:
         return 0  # one button opens several of them
     if len({one.shape.rest for one in plan.routes if one.source.signal == signal}) > 1:
         return 0  # what is all the way out of one rest is not of another
-    controls = listening(plan, told, driven, signal.name, part)
     before, bench = driven.axes, Bench(plan, route)
-    wanted = expected(plan, driven, controls, before)
-    effects = {one.axis: one.effect for one in controls}
     way = next((one.sign for one in told if one.route == route.name and one.signal.endswith(part)), 1.0)
     push, step = _push(route, way)
     bench.push(driven.session, part, push + way * _travel(plan, route))
-    driven.session.tick(SOON if signal.kind == "rate" else _wait(plan, controls))
+    driven.session.tick(SOON if signal.kind == "rate" else _wait(plan, told))
+    frame = driven.session.tick(0.0)
+    if frame.mount != driven.mount.name:
+        return 0  # another mount took over, with axes of its own
+    driven.state = driven.state._replace(gates=dict(frame.gates))  # to push may be to open a gate
+    controls = listening(plan, told, driven, signal.name, part)
+    wanted = expected(plan, driven, controls, before)
+    effects = {one.axis: one.effect for one in controls}
     begun = before if signal.kind == "rate" else driven.axes
     driven.session.tick(SOON if signal.kind != "rate" else 0.0)
     after = driven.axes
     rates = {name: (value - begun[name]) / SOON for name, value in after.items()}
     driven.session.tick(LATE)
-    ends = {name: value - before[name] for name, value in driven.axes.items()}
+    if dict(driven.session.tick(0.0).gates) != driven.state.gates:
+        return 0  # a gate has opened some time after the push
+    late = driven.axes
+    ends = {name: value - before[name] for name, value in late.items()}
+    driven.session.tick(SOON)
+    built = {name: (value - late[name]) / SOON for name, value in driven.axes.items()}
     moved = {name: rates[name] if effects.get(name) == "rate" else ends[name] for name in after}
     if set(wanted) & set(PANS):
         wanted = _in_world(wanted, before)
-    # a spread and a twist are held to their ways alone: what they do once they have gone their travel is another
     loose = {one.axis for one in controls if _more_than_told(plan, one)}
-    if signal.kind == "ratio" or (signal.device == "touch" and signal.unit == "deg"):
-        loose |= set(wanted)
     for name in _elsewhere(plan, route):
         moved.pop(name, None)
     goals = {name: value * step for name, value in wanted.items()}
     _compare(plan, driven, route, goals, moved, before, loose)
+    for one in controls:
+        axis, told_late = _axis(plan, driven, one.axis), re.search(BUILT, "; ".join(one.details))
+        alone = sum(other.axis == one.axis for other in controls) == 1 and one.axis not in PANS
+        if told_late and alone and not _stopped(axis, late[one.axis], 0.1 * goals[one.axis]):
+            full = abs(float(told_late[1]) * wanted[one.axis] / one.amount)
+            assert abs(built[one.axis]) == pytest.approx(full, rel=0.01), f"{route.name}, built up"
     return int(bool(wanted))
+
+
+def _held_to_ends(
+    plan: Plan, told: list[Control], state: State, fractions: tuple[float, ...], route: Route, part: str,
+    way: float,
+) -> None:  # fmt: skip
+    """Push one way of a signal as far as its axes go, and hold where they stop to what is told of that."""
+    signal, driven = route.source.signal, Driven(plan, state, _starts(plan, state, fractions))
+    made = next((one for one in plan.derived if one.name == signal.name), None)
+    if signal.device == "touch" or signal.kind in ("angle", "rate") or isinstance(made, Presses):
+        return  # how far they go is theirs to say
+    if driven.session.tick(0.0).gates != state.gates or signal.name in driven.down:
+        return
+    before = driven.axes
+    controls = listening(plan, told, driven, signal.name, part)
+    wanted = expected(plan, driven, controls, before)
+    goals: dict[str, float] = {}
+    for one in controls:
+        axis = _axis(plan, driven, one.axis)
+        end = one.ends.get(driven.mount.name, (None, None))[wanted[one.axis] * way > 0.0]
+        turned = one.axis in PANS and before.get("yaw", 0.0)
+        held = one.effect != "offset" and not axis.return_half_life and not _by_itself(driven, one.axis)
+        if end is not None and wanted[one.axis] and held and not turned:
+            goals[one.axis] = axis.inner(end)
+    if not goals:
+        return
+    far = max(abs((goal - before[name]) / wanted[name]) for name, goal in goals.items())
+    if any(one.effect == "step" for one in controls):
+        Bench(plan, route).push(driven.session, part, 3.0 * way * far)
+        driven.session.tick(LATE)
+    else:
+        Bench(plan, route).push(driven.session, part, way)
+        driven.session.tick(3.0 * far + _wait(plan, controls))
+    frame, after = driven.session.tick(0.0), driven.axes
+    if dict(frame.gates) != state.gates or frame.mount != driven.mount.name:
+        return
+    for name, goal in goals.items():
+        said = f"{route.name} stops {name} at {after[name]:g} in {state}; told: {goal:g}"
+        assert after[name] == pytest.approx(goal, rel=1e-3, abs=1e-3), said
+
+
+def _pinned(plan: Plan, state: State, fractions: tuple[float, ...], route: Route) -> int:
+    """Move what a route pins, and see that the ground stays under it; 1 if the route listens there."""
+    driven = Driven(plan, state, _starts(plan, state, fractions))
+    session, signal = driven.session, route.source.signal
+    if not isinstance(driven.mount, Flat | Overhead) or not any(map(driven.live, route.drives)):
+        return 0
+    touch = next((one for one in plan.touches if signal.name.startswith(f"touch.{one.name}")), None)
+    part, place = route.source.components[0], (0.5, 0.5)
+    # a pinned point waits for the travel of its fingers, and is under them at three times that
+    ways = ("down", 0.0), ("move", 0.1 if touch and touch.kind == "drag" else 2.5)
+    first: tuple[float, float] | None = None
+    for phase, amount in ways:
+        if touch:
+            places = places_of(touch, part, amount)
+            for finger, at in enumerate(places, 1):
+                session.touch(finger, phase, at, on=touch.starts_on or None)
+            place = (sum(x for x, _ in places) / len(places), sum(y for _, y in places) / len(places))
+        elif route.effect == "pin" or phase == "down":
+            place = (0.5 + 0.1 * amount / 2.5, 0.5)
+            session.feed("mouse.place", place)
+        else:
+            Bench(plan, route).push(session, part, 0.2)
+        session.tick(LATE if first is None or route.effect != "rate" else SOON)
+        first = first or _ground_under(session.view(), place)
+    if route.gate and not route.gate.holds(dict(session.tick(0.0).gates)):
+        return 0
+    last = _ground_under(session.view(), place)
+    assert last == pytest.approx(first, abs=1e-6), f"{route.name} lets the ground slip in {state}"
+    return 1
+
+
+def _ground_under(view: mt.View, place: tuple[float, float]) -> tuple[float, float]:
+    """What of a picture or of level ground is under a place of a square screen, by an independent reference."""
+    x, y = 2.0 * place[0] - 1.0, 2.0 * place[1] - 1.0
+    if view.extent:
+        return view.position[0] + 0.5 * x * view.extent, view.position[1] + 0.5 * y * view.extent
+    size = tan(radians(view.field_of_view) / 2.0)
+    way = Rotation.from_quat(view.rotation).apply([x * size, y * size, -1.0])
+    far = -view.position[1] / way[1]
+    return float(view.position[0] + far * way[0]), float(view.position[2] + far * way[2])
 
 
 def _wait(plan: Plan, controls: list[Control]) -> float:

@@ -309,3 +309,44 @@ def test_what_the_camera_does_by_itself_is_told(tmp_path: Path) -> None:
         )
     )
     assert "goes back to 0 deg by itself, half of the way every 2 s" in back.text()
+
+
+def test_ends_are_told_of_the_mounts_in_which_a_control_acts() -> None:
+    looks = [one for one in mt.tell(mt.load_profile(marsh.CHART)).controls if one.route == "look"]
+    assert [one.ends for one in looks] == [{"follow": (None, None)}, {"follow": (-60.0, 35.0)}]
+    (reel,) = (one for one in mt.tell(mt.load_profile(marsh.CHART)).controls if one.route == "reel")
+    assert reel.ends == {"follow": (1.5, 9.0), "chart": (8.0, 90.0)}
+
+
+@pytest.mark.parametrize(
+    ("mount", "words"),
+    [
+        ('kind = "eye"', ""),
+        ('kind = "eye"\nturns = "head"', " from where the subject faces"),
+        ('kind = "orbit"\nframe = "subject"', " from where the subject faces"),
+        ('kind = "orbit"\nframe = "entry"', " from where the subject faced as the mount took over"),
+        ('kind = "orbit"\nframe = "target"', " from the way to the target"),
+    ],
+)
+def test_limits_are_told_from_what_they_are_measured_from(tmp_path: Path, mount: str, words: str) -> None:
+    around = "subject" if words else "start"
+    text = f"""format = "mellow-thumb profile 1"
+[routes.look]
+from = "mouse.move.x"
+drives = "yaw"
+sensitivity = "0.1 deg/count"
+[axes]
+yaw = {{ min = "-85 deg", max = "85 deg", around = "{around}" }}
+distance = {{ start = "4 m" }}
+[mounts.one]
+{mount}
+"""
+    (look,) = mt.tell(load(tmp_path, text)).controls
+    assert f"stops at -85 and 85 deg{words}" in look.details
+
+
+def test_a_finger_that_grabs_is_told_where_it_lands_and_how_far_it_goes() -> None:
+    (grab,) = (one for one in mt.tell(mt.load_profile(marsh.FINGERS)).controls if one.effect == "pin")
+    assert grab.text().startswith(
+        "touch held: finger moved -> what is under it stays under it; after 0.01 screen"
+    )

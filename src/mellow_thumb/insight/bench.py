@@ -150,7 +150,7 @@ class Bench:
     def _fingers(self, session: Session, phase: str, part: str, amount: float, at: float | None) -> None:
         """Say of each finger of the touch where it is once it has gone by an amount."""
         assert self._touch is not None
-        for finger, place in enumerate(_places(self._touch, part, amount), 1):
+        for finger, place in enumerate(places_of(self._touch, part, amount), 1):
             session.touch(finger, phase, place, at=at, on=self._touch.starts_on or None)
 
     def flicked(self, part: str, speed: float, seconds: float) -> dict[str, float]:
@@ -169,7 +169,7 @@ class Bench:
         return {name: (after[name] - before[name]) / gone for name in after}
 
 
-def _places(touch: Touch, part: str, amount: float) -> list[tuple[float, float]]:
+def places_of(touch: Touch, part: str, amount: float) -> list[tuple[float, float]]:
     """Where the fingers of a touch are that have gone by an amount from the middle of their region."""
     left, bottom, right, top = touch.region
     x, y = 0.5 * (left + right), 0.5 * (bottom + top)

@@ -10,15 +10,17 @@ from ..basics import listed
 from ..plan import DEVICES
 from ..plan.mounts import Eye, Orbit
 from ..plan.steps import Exponential, Spring
-from .controls import drags_ground, is_seen
+from .controls import drags_ground
 from .findings import Finding
 from .response import response_of
+from .states import listens_in, moves_in, states_of
 from .telling import tell
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
-    from ..plan import Axis, Plan, Route
+    from ..plan import Plan, Route
+    from ..plan.mounts import Instance
     from ..plan.steps import Smoothing
 
 ROWS = 1080
@@ -37,24 +39,31 @@ TURNING = {"yaw", "pitch", "roll", "pan_x", "pan_y"}
 
 
 def undriven(plan: Plan) -> Iterator[Finding]:
-    """Axes of mounts that no route drives."""
-    driven = {axis for route in plan.routes for axis in route.drives}
+    """Axes of mounts that no route drives there."""
+    states = list(states_of(plan))
+    listen = [(route, listens_in(plan, route, states)) for route in plan.routes]
     for k, one in enumerate(plan.mounts.all):
+        driven = {axis for route, mounts in listen if k in mounts for axis in route.drives}
         for name in one.mount.axes:
             fixed = isinstance(plan.mounts.of(k, name), float)
             if name in driven or fixed or name in ("roll", "lean_x", "lean_y"):
                 continue
             mount = one.mount.name
+            elsewhere = any(name in route.drives for route, _ in listen)
+            reason = f"nothing drives {name}" + (f" while {mount} is active" if elsewhere else "")
             fix = f'add a route for it, or fix it: axes.{name} = {{ fixed = "..." }} in [mounts.{mount}]'
             level = "note" if name == "distance" else "warning"
-            yield Finding("undriven-axis", level, ("mounts", mount), f"nothing drives {name}", fix)
+            yield Finding("undriven-axis", level, ("mounts", mount), reason, fix)
 
 
 def limits(plan: Plan) -> Iterator[Finding]:
     """Distances and zooms without an end, pitches that go over the top."""
-    driven = {axis for route in plan.routes for axis in route.drives}
-    for axis, path in _axes(plan):
-        if axis.name not in driven or not is_seen(plan, axis.name):
+    states = list(states_of(plan))
+    listen = {route: listens_in(plan, route, states) for route in plan.routes}
+    for one, path in _axes(plan):
+        axis, having = one.axis, one.mounts or frozenset(range(len(plan.mounts.all)))
+        moving = (mounts for route, mounts in listen.items() if axis.name in route.drives)
+        if not any(moves_in(plan, axis.name, mounts & having) for mounts in moving):
             continue
         missing = [word for word, there in (("min", axis.low > 0.0), ("max", axis.high < inf)) if not there]
         if axis.name in ("distance", "zoom") and missing:
@@ -69,22 +78,31 @@ def limits(plan: Plan) -> Iterator[Finding]:
 
 
 def unused(plan: Plan) -> Iterator[Finding]:
-    """Routes to axes of which no mount makes a view."""
+    """Routes to axes of which no mount makes a view while they listen."""
+    states, everywhere = list(states_of(plan)), frozenset(range(len(plan.mounts.all)))
     for route in plan.routes:
-        idle = [name for name in route.drives if not is_seen(plan, name)]
-        if idle:
+        where = listens_in(plan, route, states)
+        idle = [name for name in route.drives if not moves_in(plan, name, where)]
+        if not idle:
+            continue
+        reason = f"{route.name} drives {listed(idle, 'and')}"
+        if any(moves_in(plan, name, everywhere) for name in idle):
+            mounts = listed([plan.mounts.all[k].mount.name for k in sorted(where)])
+            reason += f", which nothing moves in {mounts}, and it listens there only" if where else ""
+            fix = "give it another gate, or the mount that axis"
+        else:
             kinds = listed(sorted({one.mount.kind for one in plan.mounts.all}), "and")
-            reason = f"{route.name} drives {listed(idle, 'and')}, which no camera here uses (only {kinds})"
+            reason += f", which no camera here uses (only {kinds})"
             fix = "drive an axis that the mount has, or allow this if your game reads the number"
-            yield Finding("unused-axis", "warning", ("routes", route.name, "drives"), reason, fix)
+        yield Finding("unused-axis", "warning", ("routes", route.name, "drives"), reason, fix)
 
 
-def _axes(plan: Plan) -> Iterator[tuple[Axis, tuple[str, ...]]]:
+def _axes(plan: Plan) -> Iterator[tuple[Instance, tuple[str, ...]]]:
     """Every axis as a mount has it, and where it stands in the profile."""
     for one in plan.mounts.instances:
         mounts = [plan.mounts.all[k].mount.name for k in sorted(one.mounts)]
         own = one.key in plan.mounts.own and len(plan.mounts.all) > 1 and mounts
-        yield one.axis, ("mounts", mounts[0], "axes", one.axis.name) if own else ("axes", one.axis.name)
+        yield one, ("mounts", mounts[0], "axes", one.axis.name) if own else ("axes", one.axis.name)
 
 
 def swapped(plan: Plan) -> Iterator[Finding]:

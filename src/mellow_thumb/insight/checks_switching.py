@@ -2,21 +2,23 @@
 
 from __future__ import annotations
 
-from itertools import combinations, product
+from itertools import combinations
 from typing import TYPE_CHECKING, NamedTuple
 
 from ..basics import listed
-from ..plan import DEVICES, FAMILIES, KEEP, MOST_FREE, Condition, KeySet, Presses, excludes, in_order
+from ..plan import DEVICES, FAMILIES, KEEP, MOST_FREE, Condition, KeySet, Presses, excludes
 from ..plan.mounts import Eye, Flat, Headset, Orbit, Overhead
 from .bench import Bench, for_one
 from .findings import Finding
 from .plain_words import inputs
+from .states import moves_in, states_of
 from .telling import tell
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
     from ..plan import Address, Buttons, Plan, Route, When
+    from .states import State
 
 TURN, WALK, SNAPS = 90.0, 3.0, (15.0, 60.0)
 """In a headset: deg/s, m/s, and degrees of a snap, that most people bear."""
@@ -126,32 +128,14 @@ def _share_no_view(plan: Plan, one: str, other: str) -> bool:
     first, second = (next(route for route in plan.routes if route.name == name) for name in (one, other))
     if set(first.drives) & set(second.drives):
         return True
-    in_mounts = {
-        axis for mounted in plan.mounts.all for axis in (*mounted.mount.axes, *mounted.mount.optional)
-    }
 
-    def acts(route: Route, open_: dict[str, bool], k: int) -> bool:
-        moves = (isinstance(plan.mounts.of(k, axis), str) or axis not in in_mounts for axis in route.drives)
-        return (route.gate is None or route.gate.holds(open_)) and any(moves)
+    def acts(route: Route, state: State) -> bool:
+        here = frozenset([state.mount])
+        return (route.gate is None or route.gate.holds(state.gates)) and any(
+            moves_in(plan, axis, here) for axis in route.drives
+        )
 
-    return not any(acts(first, *state) and acts(second, *state) for state in _states(plan))
-
-
-def _states(plan: Plan) -> Iterator[tuple[dict[str, bool], int]]:
-    """Which gates may be open together, and the number of an active mount then; of too many gates none."""
-    ordered = in_order(plan.gates)
-    free = [gate.name for gate in ordered if gate.when is None]
-    if len(free) > MOST_FREE:
-        return
-    ranked = [k for k in plan.mounts.by_priority() if plan.mounts.all[k].gate]
-    by_cue = [k for k, one in enumerate(plan.mounts.all) if one.cue]
-    for opened in product((False, True), repeat=len(free)):
-        open_ = dict(zip(free, opened, strict=True))
-        for gate in ordered:
-            if gate.when is not None:
-                open_[gate.name] = gate.when.holds(open_)
-        gated = [k for k in ranked if plan.mounts.all[k].gate.holds(open_)]  # type: ignore[union-attr]
-        yield from ((open_, k) for k in gated[:1] or [0, *by_cue])
+    return not any(acts(first, state) and acts(second, state) for state in states_of(plan))
 
 
 def lost(plan: Plan) -> Iterator[Finding]:
@@ -217,7 +201,7 @@ def mounts(plan: Plan) -> Iterator[Finding]:
     if sum(gate.when is None for gate in plan.gates) > MOST_FREE:
         return
     ranked = [plan.mounts.all[k] for k in plan.mounts.by_priority()]
-    reached = {plan.mounts.all[k].mount.name for _, k in _states(plan)}
+    reached = {plan.mounts.all[one.mount].mount.name for one in states_of(plan)}
     for k, one in enumerate(ranked):
         if one.mount.name not in reached and not one.cue:
             above = listed([other.mount.name for other in ranked[:k]]) if k else "nothing"

@@ -2,21 +2,27 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from math import exp, inf, log
 from typing import TYPE_CHECKING
 
 from ..basics import listed
-from ..plan import KNOWN, MOVES, PANS, EdgeZone
+from ..plan import MOVES, PANS, EdgeZone
+from ..plan.mounts import Eye, Orbit
 from ..plan.steps import Exponential, OneEuro, SlowFast, Spring
 from .account import number
 from .bench import Bench, for_one
-from .plain_words import does, during, edge_words, hands, touch_words, when_words
+from .plain_words import does, during, edge_words, hands, touch_of, touch_words, when_words
 from .response import shaped
+from .states import listens_in, moves_in
 
 if TYPE_CHECKING:
+    from collections.abc import Mapping, Sequence
+
     from ..plan import Axis, Plan, Route
+    from ..plan.mounts import Mount
     from ..session import Basis
+    from .states import State
 
 LEAST = 1e-9
 """What an axis must do to count as driven: in its own unit."""
@@ -52,6 +58,8 @@ class Control:
     """How much comes of it, in words, of both ways where they differ."""
     seen: bool = True
     """Whether any mount makes a view of the axis; if none does, it is a number for the host."""
+    ends: Mapping[str, tuple[float | None, float | None]] = field(default_factory=dict)
+    """Where the axis stops, down and up, in each mount that may be active meanwhile; None for nowhere."""
 
     @property
     def ways(self) -> tuple[str, str]:
@@ -87,30 +95,35 @@ def either(one: str, other: str) -> str:
     return " ".join([*first[:begin], *middle, *first[len(first) - end :]])
 
 
-def controls_of(profile: Plan, route: Route, basis: Basis | None) -> list[Control]:
-    """What a route does, a control for each way of its signal and each axis."""
+def controls_of(profile: Plan, route: Route, states: Sequence[State], basis: Basis | None) -> list[Control]:
+    """What a route does in the states of a profile, a control for each way of its signal and each axis."""
     gates = {gate.name: gate for gate in profile.gates}
     when = when_words(route.gate, gates) if route.gate else ""
     devices, parts = profile.families_of(route), route.source.components
     if route.effect == "pin":
         words = "what is under it stays under it"
-        where = "finger" if route.source.signal.device == "touch" else "pointer"
+        touch = touch_of(profile, route)
+        held, details = ("finger", touch_words(touch)) if touch else ("pointer", [])
+        if touch and touch.after_travel.value:
+            details.append("it catches up until the ground is under the finger again")
         pin = Control(
-            route.name, devices, str(route.source), f"{where} moved", when, "pan_x", "pin", 0.0, "", words
-        )
+            route.name, devices, str(route.source), f"{held} moved", when, "pan_x", "pin", 0.0, "", words,
+            tuple(details),
+        )  # fmt: skip
         return [pin]
     bench, found = Bench(profile, route), []
+    where = listens_in(profile, route, states)
     for part in parts:
         _, _, sign = hands(profile, route, part)
         for axis, amount in for_one(bench, part, sign).items():
             if abs(amount) > LEAST:
-                found.append(_control(profile, bench, part, axis, amount, when, devices, basis))
+                found.append(_control(profile, bench, part, axis, amount, when, devices, basis, where))
     return found
 
 
 def _control(
     profile: Plan, bench: Bench, part: str, name: str, amount: float, when: str,
-    devices: tuple[str, ...], basis: Basis | None,
+    devices: tuple[str, ...], basis: Basis | None, where: frozenset[int],
 ) -> Control:  # fmt: skip
     """What one way of a signal does to one axis, in words."""
     route = bench.route
@@ -120,19 +133,21 @@ def _control(
     if flicks:
         does_hand, other = (words.replace("drag ", "flick ") for words in (does_hand, other))
     amount *= sign
-    seen = is_seen(profile, name)
+    moves = moves_in(profile, name, where)
+    seen = bool(moves)
     words = does(name, amount, seen=seen)
     size, unit = _amount(route, axis, amount, both=False)
     sizes, _ = _amount(route, axis, amount, both=bool(other))
     if flicks:
         size = sizes = ""
-    touch = next((one for one in profile.touches if f"touch.{one.name}" == route.source.signal.name), None)
+    touch = touch_of(profile, route)
     made = next((one for one in profile.derived if one.name == route.source.signal.name), None)
     details = touch_words(touch) if touch else edge_words(made, part) if isinstance(made, EdgeZone) else []
     details += [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
     if name in PANS and drags_ground(profile, route):
         details.append(f"the ground goes {'with' if amount * sign < 0.0 else 'against'} the hand")
-    details += _stops(profile, name, amount, both=bool(other))
+    ends = _ends(profile, name, moves)
+    details += _stops(profile, name, ends, amount, both=bool(other))
     if route.pins == "pointer":
         held = "between the fingers" if route.source.signal.device == "touch" else "under the pointer"
         details.append(f"what is {held} stays there")
@@ -144,7 +159,7 @@ def _control(
     address = f"{route.source.signal.name}.{part}" if route.source.signal.pair else str(route.source)
     return Control(
         route.name, devices, address, does_hand, when, name, route.effect, amount, unit,
-        f"{words}, {size}" if size else words, tuple(details), other, sign, sizes, seen,
+        f"{words}, {size}" if size else words, tuple(details), other, sign, sizes, seen, ends,
     )  # fmt: skip
 
 
@@ -167,13 +182,6 @@ def drags_ground(plan: Plan, route: Route) -> bool:
     fingers = any(one.kind in ("drag", "two_finger_drag") and one.signal == signal for one in plan.touches)
     hand = fingers or signal.name in ("mouse.move", "mouse.pixels", "trackpad.move", "trackpad.pan")
     return hand and route.effect == "step" and bool(route.pans)
-
-
-def is_seen(plan: Plan, name: str) -> bool:
-    """Whether an axis shows: a mount makes a view of it, a character walks by it, or it is the host's own."""
-    if name not in KNOWN or name in MOVES:
-        return True
-    return any(name in (*one.mount.axes, *getattr(one.mount, "optional", ())) for one in plan.mounts.all)
 
 
 def _amount(route: Route, axis: Axis, amount: float, *, both: bool) -> tuple[str, str]:
@@ -303,31 +311,55 @@ def _more(profile: Plan, bench: Bench, part: str, name: str) -> list[str]:
     return words
 
 
-def _stops(plan: Plan, name: str, amount: float, *, both: bool) -> list[str]:
+def _ends(plan: Plan, name: str, mounts: frozenset[int]) -> dict[str, tuple[float | None, float | None]]:
+    """Where an axis stops, down and up, in each of some mounts, by their names; None for nowhere."""
+    found = {}
+    by_key = {one.key: one.axis for one in plan.mounts.instances}
+    for k in sorted(mounts) if name not in MOVES else ():
+        key = plan.mounts.of(k, name)
+        axis = by_key[key if isinstance(key, str) else name]
+        low, high = (None if _is_none(axis, limit) else limit for limit in (axis.low, axis.high))
+        found[plan.mounts.all[k].mount.name] = (low, high)
+    return found
+
+
+def _stops(
+    plan: Plan, name: str, ends: Mapping[str, tuple[float | None, float | None]], amount: float, *, both: bool
+) -> list[str]:
     """Where an axis stops, on one way or on both, as each mount has it."""
-    if name in MOVES:
-        return []
-    where: dict[str, list[str]] = {}
-    for one in plan.mounts.instances:
-        axis = one.axis
-        if axis.name != name:
-            continue
-        limits = (axis.low, axis.high) if both else ((axis.high,) if amount > 0.0 else (axis.low,))
-        told = [f"{number(limit)}" for limit in limits if not _is_none(axis, limit)]
-        mounts = [plan.mounts.all[k].mount.name for k in sorted(one.mounts)]
-        words = f"{' and '.join(told)} {axis.unit}".rstrip() if told else "nothing"
-        where.setdefault(words, []).extend(mounts)
-    bounded = [
-        one.mount.name for one in plan.mounts.all if name in PANS and getattr(one.mount, "bounds", None)
-    ]
+    mounts = {one.mount.name: one.mount for one in plan.mounts.all}
+    bounded = [one for one in ends if name in PANS and getattr(mounts[one], "bounds", None)]
     if bounded:
         return [f"stays inside the bounds of {listed(bounded, 'and')}"]
+    unit = next(axis.unit for axis in plan.axes if axis.name == name)
+    where: dict[str, list[str]] = {}
+    for mount, (low, high) in ends.items():
+        limits = (low, high) if both else (high,) if amount > 0.0 else (low,)
+        told = [f"{number(limit)}" for limit in limits if limit is not None]
+        words = f"{' and '.join(told)} {unit}".rstrip() + _measured(mounts[mount], name)
+        words = words if told else "nothing"
+        where.setdefault(words, []).append(mount)
     if set(where) <= {"nothing"}:
         return []
     if len(where) == 1:
         return [f"stops at {next(iter(where))}"]
     where.pop("nothing", None)
     return ["stops at " + ", ".join(f"{words} in {listed(mounts, 'and')}" for words, mounts in where.items())]
+
+
+MEASURED = {
+    ("yaw", "subject"): " from where the subject faces",
+    ("yaw", "entry"): " from where the subject faced as the mount took over",
+    ("yaw", "target"): " from the way to the target",
+    ("pitch", "target"): " from the way to the target",
+}
+"""What limits are measured from, by axis and by what its mount is measured from."""
+
+
+def _measured(mount: Mount, name: str) -> str:
+    """What the limits of an axis are measured from in a mount; empty for the world."""
+    turns = isinstance(mount, Eye | Orbit)  # of the others the frame says where their pans begin
+    return MEASURED.get((name, mount.frame), "") if turns else ""
 
 
 def _is_none(axis: Axis, limit: float) -> bool:

@@ -90,7 +90,7 @@ def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:
     """What a hand does along one way of a route's signal, and whether that is its positive way, 1 or -1."""
     source, place = route.source, "xy".index(part)
     made = {one.name: one for one in plan.derived}.get(source.signal.name)
-    touch = next((one for one in plan.touches if source.signal.name == f"touch.{one.name}"), None)
+    touch = touch_of(plan, route)
     if isinstance(made, KeySet):
         minus, plus = made.ways[2 * place], made.ways[2 * place + 1]
         return f"{inputs(plus or minus)} held", 1.0 if plus else -1.0
@@ -243,6 +243,12 @@ def camera_words(plan: Plan) -> list[str]:
             half = f"half of what is left every {number(back.half_life)} s"
             words.append(f"{one.mount.name} goes back behind the walk: {after}; {half}")
     return words
+
+
+def touch_of(plan: Plan, route: Route) -> Touch | None:
+    """The touch whose fingers a route goes by, or whose place."""
+    name = route.source.signal.name.removesuffix(".place")
+    return next((one for one in plan.touches if f"touch.{one.name}" == name), None)
 
 
 def touch_words(touch: Touch) -> list[str]:

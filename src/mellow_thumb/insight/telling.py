@@ -10,6 +10,7 @@ from ..basics import listed
 from ..plan import FAMILIES
 from .controls import controls_of
 from .plain_words import camera_words, character_words, cue_words, during, gate_words, when_words
+from .states import states_of
 
 if TYPE_CHECKING:
     import pandas as pd
@@ -92,7 +93,8 @@ def tell(profile: Plan, basis: Basis | None = None) -> Telling:
     also told in the host's own axes.
     """
     gates = {gate.name: gate for gate in profile.gates}
-    controls = [one for route in profile.routes for one in controls_of(profile, route, basis)]
+    states = list(states_of(profile))
+    controls = [one for route in profile.routes for one in controls_of(profile, route, states, basis)]
     pinned = {route.name: route.drives for route in profile.routes if route.effect == "pin"}
     driven: dict[str, set[str]] = {family: set() for family in profile.families}
     for control in controls:

@@ -3,7 +3,7 @@
 from .eye import Eye
 from .headsets import HEAD, HEAD_MOVES, Headset
 from .kinds import KINDS, Mount
-from .mounted import Mounted, Mounts
+from .mounted import Instance, Mounted, Mounts
 from .orbits import TARGET, UP, Orbit, Return
 from .plane_mounts import GROUND, Flat, Overhead
 from .pose import AT_X, AT_Y, AT_YAW, AT_Z, NEEDED, PLACE, POSE_WORDS, Pose
@@ -25,6 +25,7 @@ __all__ = [
     "Eye",
     "Flat",
     "Headset",
+    "Instance",
     "Mount",
     "Mounted",
     "Mounts",

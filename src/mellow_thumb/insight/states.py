@@ -1,0 +1,51 @@
+"""States: which gates may be open together, which mount is active then, and where a route acts."""
+
+from __future__ import annotations
+
+from itertools import product
+from typing import TYPE_CHECKING, NamedTuple
+
+from ..plan import KNOWN, MOST_FREE, MOVES, in_order
+
+if TYPE_CHECKING:
+    from collections.abc import Iterator, Sequence
+
+    from ..plan import Plan, Route
+
+
+class State(NamedTuple):
+    """Which gates are open, and the number of the mount that may be active then."""
+
+    gates: dict[str, bool]
+    mount: int
+
+
+def states_of(plan: Plan) -> Iterator[State]:
+    """Every state that a profile may be in; none where it has too many gates to try."""
+    ordered = in_order(plan.gates)
+    free = [gate.name for gate in ordered if gate.when is None]
+    if len(free) > MOST_FREE:
+        return
+    ranked = [k for k in plan.mounts.by_priority() if plan.mounts.all[k].gate]
+    by_cue = [k for k, one in enumerate(plan.mounts.all) if one.cue]
+    for opened in product((False, True), repeat=len(free)):
+        gates = dict(zip(free, opened, strict=True))
+        for gate in ordered:
+            if gate.when is not None:
+                gates[gate.name] = gate.when.holds(gates)
+        gated = [k for k in ranked if plan.mounts.all[k].gate.holds(gates)]  # type: ignore[union-attr]
+        yield from (State(gates, k) for k in gated[:1] or [0, *by_cue])
+
+
+def listens_in(plan: Plan, route: Route, states: Sequence[State]) -> frozenset[int]:
+    """The mounts, by number, that may be active while a route listens; all of them if nobody knows."""
+    if not states:
+        return frozenset(range(len(plan.mounts.all)))
+    return frozenset(one.mount for one in states if route.gate is None or route.gate.holds(one.gates))
+
+
+def moves_in(plan: Plan, name: str, mounts: frozenset[int]) -> frozenset[int]:
+    """Those of some mounts in which an axis moves what the camera, the character or the host gets."""
+    if name not in KNOWN or name in MOVES:
+        return mounts
+    return frozenset(k for k in mounts if isinstance(plan.mounts.of(k, name), str))
