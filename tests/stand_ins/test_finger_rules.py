@@ -15,6 +15,7 @@ DOCS = Path(__file__).parents[2] / "docs"
 sys.path.insert(0, str(DOCS))
 
 import finger_rules  # noqa: E402
+import grabbing  # noqa: E402
 from finger_rules import RULES, Rule  # noqa: E402
 
 
@@ -84,3 +85,14 @@ def test_when_a_lift_is_told_changes_nothing_until_it_is_a_pause() -> None:
 def test_what_is_told_with_one_time_acts_together() -> None:
     assert finger_rules.parallel(0.0).value == pytest.approx(1.0, abs=1e-12)
     assert finger_rules.parallel(0.008).value.min() < 0.99
+
+
+def test_the_figure_of_a_grab_shows_what_a_session_does(tmp_path: Path) -> None:
+    (begin, y), (end, _) = grabbing.BEGIN, grabbing.END
+    for gain, with_finger in ((-grabbing.EXTENT, True), (grabbing.EXTENT, False)):
+        view = grabbing.dragged(gain, tmp_path)
+        place = (grabbing.TREES[0][0] - view.position[0]) / grabbing.EXTENT + 0.5
+        assert (grabbing.TREES[0][1] - view.position[1]) / grabbing.EXTENT + 0.5 == pytest.approx(y)
+        assert place == pytest.approx(end if with_finger else 2.0 * begin - end)
+    grabbing.draw(tmp_path, tmp_path / "drawn.png")
+    assert (tmp_path / "drawn.png").stat().st_size > 10_000
