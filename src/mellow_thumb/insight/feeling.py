@@ -30,36 +30,36 @@ RATES = (24.0, 60.0, 144.0, 360.0)
 """Frames a second between which the spread is measured."""
 MEASURES = {
     "half turn": "time for a half turn with the control all the way out, from rest, all included",
-    "across the view": "time from rest to pan across the view (its shorter side), all the way out; with an "
+    "across the view": "time from rest to pan across the view (its shorter side), all the way out; for an "
     "edge zone that turns, to turn by the field of view",
     "hand for a turn": "hand travel for a full turn; needs counts_per_cm",
     "smallest turn": "what one count, notch or press turns",
-    "smallest step": "what one count, notch or press does to an axis that is no angle",
+    "smallest step": "what one count, notch or press does to an axis that is not an angle",
     "drag across": "what a drag across the view's shorter side does",
-    "run-out": "how far it goes on after the fingers lift from a flick at 1 screen/s, or a twist at 90 deg/s",
+    "run-out": "how far it runs on after the fingers lift from a flick at 1 screen/s, or a twist at 90 deg/s",
     "slowest turn": "the steady rate one step of an eight-bit stick (1/127) beyond the dead zone",
     "fastest turn": "the steady rate all the way out, boost included",
-    "slowest speed": "as slowest turn, of an axis that is no angle",
-    "fastest speed": "as fastest turn, of an axis that is no angle",
+    "slowest speed": "as slowest turn, for an axis that is not an angle",
+    "fastest speed": "as fastest turn, for an axis that is not an angle",
     "to full speed": "time from rest until the character walks at full speed",
-    "to rest": "time from letting go at full speed until the character rests",
-    "runs on": "how far the character goes on after letting go at full speed",
+    "to rest": "time from letting go at full speed until the character stands still",
+    "runs on": "how far the character runs on after letting go at full speed",
     "walk a square": "time from rest to walk a square: forward, right, back and left, 5 m along each",
-    "behind the walk": "by how much time the camera is behind a subject that walks on",
-    "behind a climb": "the same up and down, behind a subject or ground that rises",
+    "behind the walk": "how much time the camera is behind a subject that walks steadily",
+    "behind a climb": "the same upward, behind a subject or ground that rises steadily",
     "after a turn": "time from a turn of the subject, or of the target, until the camera has made half of it",
-    "back again": "time from letting go until half of the way back is made: by an axis to its rest, by a "
-    "camera behind the walk",
-    "lag": "time from a step of the control until half of what it comes to is there",
+    "back again": "time from letting go until half of the way back is made: of an axis to its rest, of a "
+    "camera to behind the walk",
+    "lag": "time from a step of the control to half of its effect",
     "rise": "time from 10 % to 90 % of a step",
-    "overshoot": "how far a step goes beyond what it comes to, as a share",
-    "settling": "time from a step until it stays within 2 % of what it comes to",
+    "overshoot": "how far a step goes beyond its final value, as a share",
+    "settling": "time from a step until it stays within 2 % of its final value",
     "direction error": "the largest angle between where a stick is pushed and where the view goes",
-    "drift at rest": "how far the view turns in a minute of the take's hands, or of a stand-in thumb at rest",
+    "drift at rest": "how far the view turns in a minute while the take's stick, or a stand-in thumb, rests",
     "frame-rate spread": "the largest difference of any axis between 24, 60, 144 and 360 frames a second",
     "smoothness": "spectral arc length of the camera's turning speed; nearer to 0 is smoother",
     "peak speed": "the fastest turn in the take",
-    "time over 90 deg/s": "the share of the take in which the view turns faster than most bear in a headset",
+    "time over 90 deg/s": "how much of the take the view turns faster than most people can take in a headset",
 }
 """What each number is."""
 

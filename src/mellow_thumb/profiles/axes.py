@@ -31,7 +31,7 @@ class AxisForm(Form):
 
     unit: Literal["deg", "m", "x", ""] | None = Field(
         None,
-        description='of an axis of your own: `deg`, `m`, `x` (a factor) or `""`; the known axes have theirs',
+        description='for an axis of your own: `deg`, `m`, `x` (a factor) or `""`; the known axes have theirs',
     )
     min: Measure | None = Field(
         None,
@@ -45,7 +45,7 @@ class AxisForm(Form):
     )
     start: Measure | None = Field(
         None,
-        description="what it is at the beginning: `rest` unless stated; `distance` must state it",
+        description="where it starts: `rest` unless stated; `distance` must state it",
         json_schema_extra=in_unit("the axis's"),
     )
     rest: Measure | None = Field(
@@ -59,11 +59,11 @@ class AxisForm(Form):
         description="half-life of its return to rest",
         json_schema_extra=in_unit("s, ms"),
     )
-    smoothing: AxisSmoothingForm | None = Field(None, description="ease it toward its goal")
+    smoothing: AxisSmoothingForm | None = Field(None, description="smooth the axis as a whole")
     around: Literal["start", "subject"] | None = Field(
         None,
-        description='what the limits of a yaw are measured from: `"start"`, or, for a mount whose yaw is, '
-        'where the `"subject"` faces; needed for a yaw with limits',
+        description='what the limits of a yaw are measured from: its `"start"`, or where the `"subject"` '
+        "faces, in a mount that measures its yaw from there; needed for a yaw with limits",
     )
 
 
@@ -72,7 +72,7 @@ class MountAxisForm(AxisForm):
 
     fixed: Measure | None = Field(
         None,
-        description="what it is all the time: nothing moves it here",
+        description="its value here: nothing moves it",
         json_schema_extra=in_unit("the axis's"),
     )
 

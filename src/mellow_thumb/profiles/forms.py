@@ -374,7 +374,7 @@ def in_unit(unit: str) -> dict[str, Any]:
     return {"unit": unit}
 
 
-WAS = "names that it had before: players' sheets that have one of them follow"
+WAS = "its earlier names, which players' sheets may still use"
 """What the key `was` of a route, a gate, a cue or a signal says."""
 
 

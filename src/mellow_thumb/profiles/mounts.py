@@ -38,30 +38,28 @@ if TYPE_CHECKING:
 
 
 class MountForm(Form):
-    """What every mount may state: when it takes over from the one in `mount`, and what it has for itself."""
+    """What every mount may state: when it takes over from the default mount, and which axes are its own."""
 
     kind: str = Field(description="what it is")
-    gate: Conditions | None = Field(
-        None, description="active while this gate is open; as the gate of a route"
-    )
+    gate: Conditions | None = Field(None, description="active while this gate is open; written as in a route")
     cue: str | None = Field(
         None,
-        description="active from this cue on; given again, the cue goes to the next mount that names it, "
-        "and at last back to the one in `mount`",
+        description="active from this cue on; given again, the cue goes on to the next mount that names "
+        "it, and at last to the default mount",
     )
     priority: int = Field(
-        0, ge=-1000, le=1000, description="of several mounts whose gates are open, the highest is active"
+        0, ge=-1000, le=1000, description="if the gates of several mounts are open, the highest is active"
     )
     axes: dict[str, dict[str, Any]] = Field(
         {},
-        description="what is different about its axes, by name: keys of `[axes.NAME]`, or "
-        '`{ fixed = "1.4 m" }` for one that nothing moves here',
+        description="how its axes differ, by name: keys of `[axes.NAME]`, or "
+        '`{ fixed = "1.4 m" }` for one that does not move here',
     )
     shares: Names = Field(
         (), description="axes that it has in common with the mount it takes over from; others are its own"
     )
     restore: bool = Field(
-        True, description="whether its own axes are as they were left when it takes over again, or begin anew"
+        True, description="whether its own axes are as they were left when it takes over again, or start over"
     )
     blend: Seconds | None = Field(
         None,
@@ -103,13 +101,13 @@ class OrbitForm(MountForm):
     )
     frame: Literal["world", "entry", "subject", "target"] = Field(
         "world",
-        description="what yaw and pitch are measured from: `world` (-Z), `entry` (where the subject faced "
-        "as the mount took over), `subject` (where it faces now) or `target` (where a second subject is: it "
-        "is locked on)",
+        description="what yaw and pitch are measured from: `world` (-Z), `entry` (where the subject "
+        "faced when the mount took over), `subject` (where it faces now) or `target` (where a second "
+        "subject is: locked on)",
     )
     follow_turn: Seconds = Field(
         0.0,
-        description="half-life with which it follows the turns of that `subject` or `target`",
+        description="half-life of following the turns of that `subject` or `target`",
         json_schema_extra=in_unit("s, ms"),
     )
     returns: Returns | None = Field(
@@ -123,29 +121,29 @@ class OrbitForm(MountForm):
     )
     follow: Seconds = Field(
         0.0,
-        description="half-life with which it follows the subject over the ground; it then stays "
-        "speed x half-life / 0.693 behind",
+        description="half-life of following the subject over the ground; it stays speed x half-life / "
+        "0.693 behind",
         json_schema_extra=in_unit("s, ms"),
     )
     follow_up: Seconds = Field(0.0, description="the same up and down", json_schema_extra=in_unit("s, ms"))
     recovers: Seconds = Field(
         0.3,
-        description="half-life with which it goes back where an obstacle brought it nearer",
+        description="half-life of going back after an obstacle brought it nearer",
         json_schema_extra=in_unit("s, ms"),
     )
     clearance: Metres = Field(
         0.3,
-        description="the camera keeps this from the ground that `view(ground=...)` tells",
+        description="the least distance from the ground that `view(ground=...)` gives",
         json_schema_extra=in_unit("m, cm"),
     )
     rise: MetresASecond = Field(
         8.0,
-        description="how fast it is lifted out of the way of ground ahead or beside it, at the most",
+        description="the fastest that it is lifted over ground ahead or beside it",
         json_schema_extra=in_unit("m/s, cm/s, km/h"),
     )
     distance_by_pitch: PitchFactors = Field(
         (),
-        description='more or less of the distance by the pitch: `[["-60 deg", 1.5], ["0 deg", 1], '
+        description='scales the distance by the pitch: `[["-60 deg", 1.5], ["0 deg", 1], '
         '["40 deg", 0.6]]`, joined by a monotone curve',
         json_schema_extra=in_unit("deg, a factor"),
     )
@@ -155,28 +153,30 @@ class OrbitForm(MountForm):
 
 
 class OverheadForm(MountForm):
-    """A look from above over ground."""
+    """A view of the ground from above."""
 
     kind: Literal["overhead"] = Field(
         examples=['"overhead"'], description="`overhead`: `distance` away from the middle of the view"
     )
     frame: Literal["world", "entry", "subject"] = Field(
         "world",
-        description="what pans are measured from: `world`, `entry` (where the subject stood as the mount "
-        "took over) or `subject` (where it stands now)",
+        description="what pans are measured from: `world`, `entry` (where the subject stood when the "
+        "mount took over) or `subject` (where it stands now)",
     )
     follow: Seconds = Field(
-        0.0, description="half-life with which it follows the subject", json_schema_extra=in_unit("s, ms")
+        0.0,
+        description='half-life of following the subject; only with `frame = "subject"`',
+        json_schema_extra=in_unit("s, ms"),
     )
     follow_up: Seconds = Field(
         0.2, description="the same for the height of the ground", json_schema_extra=in_unit("s, ms")
     )
     clearance: Metres = Field(
-        0.5, description="the camera is never nearer to the ground", json_schema_extra=in_unit("m, cm")
+        0.5, description="the camera never comes nearer to the ground", json_schema_extra=in_unit("m, cm")
     )
     rise: MetresASecond = Field(
         8.0,
-        description="how fast it is lifted out of the way of ground ahead or beside it, at the most",
+        description="the fastest that it is lifted over ground ahead or beside it",
         json_schema_extra=in_unit("m/s, cm/s, km/h"),
     )
     bounds: Corners = Field(
@@ -203,7 +203,9 @@ class FlatForm(MountForm):
         "world", description="what pans are measured from, as for `overhead`"
     )
     follow: Seconds = Field(
-        0.0, description="half-life with which it follows the subject", json_schema_extra=in_unit("s, ms")
+        0.0,
+        description='half-life of following the subject; only with `frame = "subject"`',
+        json_schema_extra=in_unit("s, ms"),
     )
     bounds: Corners = Field(
         (),
@@ -213,14 +215,14 @@ class FlatForm(MountForm):
 
 
 class HeadsetForm(MountForm):
-    """A camera that a head carries; `yaw` turns the room about the head."""
+    """A camera on a head; `yaw` turns the play space about the head."""
 
     kind: Literal["headset"] = Field(
-        examples=['"headset"'], description="`headset`: the head's own pose, as the host says it"
+        examples=['"headset"'], description="`headset`: the head's own pose, as your game gives it"
     )
     height: Metres = Field(
         0.0,
-        description="added to the head's own: for who sits, and is to see as who stands",
+        description="added to the head's own: for players who sit but should see as if standing",
         json_schema_extra=in_unit("m, cm"),
     )
     field_of_view: Degrees = Field(
@@ -238,7 +240,7 @@ class HeadsetForm(MountForm):
     carry_on: Seconds = Field(
         0.0,
         examples=['"25 ms"'],
-        description="how long a pose goes on by its own speed until the next one comes; `0`: it holds",
+        description="how long a pose goes on at its own speed until the next one comes; `0`: it holds",
         json_schema_extra=in_unit("s, ms"),
     )
 

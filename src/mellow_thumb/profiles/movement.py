@@ -34,26 +34,26 @@ class MovementForm(Form):
         json_schema_extra=in_unit("m/s, km/h"),
     )
     acceleration: MetresASecondSquared = Field(
-        20.0, description="how soon it is as fast as it should be", json_schema_extra=in_unit("m/s2")
+        20.0, description="how fast it gains speed", json_schema_extra=in_unit("m/s2")
     )
     braking: MetresASecondSquared = Field(
-        20.0, description="how soon it stands; 0 glides on", json_schema_extra=in_unit("m/s2")
+        20.0, description="how fast it loses speed; with 0 it slides on", json_schema_extra=in_unit("m/s2")
     )
     scale: dict[str, Number] = Field(
         {}, description="factors of the speed while gates are open: `{ glassing = 0.5 }`"
     )
     relative_to: Literal["camera", "world", "body", "head", "left_hand", "right_hand"] = Field(
         "camera",
-        description="what forward means: where the camera looks, -Z of the world, where it faces, or where "
-        "the head in a headset looks, or a hand beside it points",
+        description="what forward means: where the camera looks, -Z of the world, where it faces, where "
+        "the head in a headset looks, or where a hand points",
     )
     face: Face = Field(
         {"otherwise": "travel"},
-        description="where it faces: `travel`, `view` (strafing) or `free` (the host says); or by gate: "
+        description="where it faces: `travel`, `view` (strafing) or `free` (your game says); or by gate: "
         '`{ otherwise = "travel", glassing = "view" }`',
     )
     turn_rate: DegreesASecond = Field(
-        720.0, description="how fast it turns there", json_schema_extra=in_unit("deg/s")
+        720.0, description="how fast it turns to face there", json_schema_extra=in_unit("deg/s")
     )
 
 

@@ -20,10 +20,10 @@ if TYPE_CHECKING:
 
 
 def _span(value: object) -> tuple[float, float]:
-    """The least and the most: two rising numbers."""
+    """The least and the greatest: two rising numbers."""
     numbers = value if isinstance(value, list) else []
     if len(numbers) != 2 or not all(isinstance(n, int | float) and not isinstance(n, bool) for n in numbers):
-        raise ValueError(f"found {shown(value)}; expected the least and the most, such as [0.2, 5]")
+        raise ValueError(f"found {shown(value)}; expected the least and the greatest, such as [0.2, 5]")
     least, most = map(float, numbers)
     if not 0.0 <= least < most < 1e6:
         raise ValueError(f"found {shown(value)}; expected a rising pair from 0, such as [0.2, 5]")
@@ -38,22 +38,23 @@ class OffersForm(Form):
 
     sensitivity: dict[str, RangeValue] = Field(
         {},
-        description="routes, axes of routes and devices, each with the least and the most that its "
-        'sensitivity may be multiplied by: `{ look = [0.2, 5], "look.pitch" = [0.5, 2], mouse = [0.2, 5] }`',
+        description="routes, axes of routes and devices, each with the least and the greatest "
+        'factor of its sensitivity: `{ look = [0.2, 5], "look.pitch" = [0.5, 2], mouse = [0.2, 5] }`',
         json_schema_extra=in_unit("factor"),
     )
     dead_zone: dict[str, RangeValue] = Field(
         {},
-        description="routes, each with the least and the most that its inner dead zone may be",
+        description="routes, each with the smallest and the largest inner dead zone",
         json_schema_extra=in_unit("share"),
     )
     invert: Names = Field(
-        (), description="axes that may be inverted, for each family of devices, device or route by itself"
+        (), description="axes that may be inverted, separately for each family of devices, device or route"
     )
     hands: Names = Field((), description='options of `[hands]`: `["reduced_motion", "turn_cap"]`')
     buttons: dict[str, Names] = Field(
         {},
-        description="gates, cues and signals, each with what may carry it: signals, or all of a device: "
+        description="gates, cues and signals, each with the buttons that may be used: signals, or all of "
+        "a device: "
         '`{ hop = ["key.*", "pad.*"], "steps.up" = ["key.*"] }`',
     )
 

@@ -68,13 +68,13 @@ class OneEuroForm(Form):
     )
     slope: Number = Field(
         examples=["0.01"],
-        description="how much the cutoff grows with the speed of the value: higher is quicker",
+        description="how much the cutoff rises with the speed of the value: higher is quicker",
     )
     slope_cutoff: Hertz = Field(1.0, description="cutoff for that speed", json_schema_extra=in_unit("Hz"))
 
 
 class SlowFastForm(Form):
-    """Slow motion is smoothed, fast motion is taken as it is, a mixture between."""
+    """Slow motion is smoothed, fast motion is not, with a mixture between."""
 
     half_life: Seconds = Field(
         examples=['"35 ms"'], description="of slow motion", json_schema_extra=in_unit("s, ms")
@@ -92,7 +92,7 @@ class SlowFastForm(Form):
 
 
 class AxisSmoothingForm(Form):
-    """How an axis is eased toward its goal: one of these."""
+    """How an axis is smoothed as a whole: one of these."""
 
     half_life: Seconds | None = Field(
         None,
@@ -107,7 +107,7 @@ class AxisSmoothingForm(Form):
 
 
 class SmoothingForm(AxisSmoothingForm):
-    """How the effect of a route is spread over time: one of these. Nothing is ever lost."""
+    """How the effect of a route is spread over time: one of these. Nothing is lost."""
 
     one_euro: OneEuroForm | None = Field(
         None, description="a 1 euro filter, for held values that turn at a rate"
@@ -116,22 +116,21 @@ class SmoothingForm(AxisSmoothingForm):
 
 
 class DeadZoneForm(Form):
-    """Where a held value counts as none, and from where on as all."""
+    """Where a held value starts to count, and where it counts in full."""
 
     shape: Literal["radial", "axial", "wedge"] = Field(
         "radial",
-        description="`radial` acts on the length of a pair and keeps its direction; `axial` on each part; "
-        "`wedge` is radial and keeps straight lines straight",
+        description="`radial` acts on the length of a pair and keeps its direction; `axial` acts on each "
+        "component; `wedge` is radial and also keeps straight lines straight",
     )
     inner: Edge | None = Field(
         None,
-        description="up to this share of travel it is 0; 0 unless stated; of a tilt an angle",
+        description="up to this share of travel the value is 0; 0 unless stated; for a tilt an angle",
         json_schema_extra=in_unit("share, or deg"),
     )
     outer: Edge | None = Field(
         None,
-        description="from this share of travel on it is 1; 1 unless stated; of a tilt an angle, beyond which "
-        "nothing is added",
+        description="from this share of travel on the value is 1; 1 unless stated; for a tilt an angle",
         json_schema_extra=in_unit("share, or deg"),
     )
     wedge: Number = Field(0.1, description="a component up to this share of the other is 0; for `wedge`")
@@ -163,22 +162,22 @@ class SpeedGainForm(Form):
     )
     extra: Number = Field(examples=["1.5"], description="what is added to the factor at full speed")
     half_life: Seconds = Field(
-        0.015, description="of the mean that the hand's speed is", json_schema_extra=in_unit("s, ms")
+        0.015, description="of the mean that measures the hand's speed", json_schema_extra=in_unit("s, ms")
     )
 
 
 class TurnBoostForm(Form):
-    """An extra rate that builds while the stick is held out, and falls at once."""
+    """An extra rate that builds up while the stick is held out, and drops at once."""
 
-    past: Number = Field(0.95, description="the share of effect from which on it builds")
+    past: Number = Field(0.95, description="the share of effect from which it builds up")
     extra: Number = Field(examples=["0.5"], description="the extra rate at its most, as a share of the rate")
     build: Seconds = Field(
-        examples=['"600 ms"'], description="how long it takes to build", json_schema_extra=in_unit("s, ms")
+        examples=['"600 ms"'], description="how long it takes to build up", json_schema_extra=in_unit("s, ms")
     )
 
 
 class GlideForm(Form):
-    """How a drag runs out after the fingers lift."""
+    """How a drag runs on after the fingers lift."""
 
     half_life: Seconds = Field(
         examples=['"120 ms"'],
@@ -188,7 +187,7 @@ class GlideForm(Form):
 
 
 class RouteForm(Form):
-    """A route: a signal, by way of conditioning, to one axis or a pair of axes."""
+    """A route: from a signal, through conditioning, to one axis or a pair of axes."""
 
     from_: str = Field(
         alias="from",
@@ -202,7 +201,8 @@ class RouteForm(Form):
         None,
         examples=['"0.05 deg/count"'],
         description="what the axis does for one unit of the signal, or at full deflection; a table gives "
-        "each axis its own; the sign is yours; needed, but for `move_x` and `move_y`, which take none",
+        "each axis its own; negative reverses it; needed, except for `move_x` and `move_y`, which take "
+        "none",
         json_schema_extra=in_unit("see above"),
     )
     invert: Names = Field((), description="axes of this route that go the other way")
@@ -214,42 +214,44 @@ class RouteForm(Form):
     )
     on_close: Closing | None = Field(
         None,
-        description='as the gate closes: `"stop"` (rates, unless stated), `"settle"` (all others: what '
-        'smoothing owes still arrives) or `{ return = "250 ms" }`: back to where it was as the gate opened',
+        description='when the gate closes: `"stop"` (the default of rates), `"settle"` (of all others: what '
+        'smoothing holds still arrives) or `{ return = "250 ms" }`: back to where it was when it opened',
         json_schema_extra=in_unit("s, ms"),
     )
     needs_fresh_press: bool | None = Field(
         None,
-        description="whether what is held as the gate opens must be let go first; keys must, sticks need "
-        "not, unless stated",
+        description="whether what is held when the gate opens must be let go first; by default keys "
+        "must, sticks need not",
     )
     zero: Literal["on open"] | None = Field(
-        None, description='`"on open"`: a held value is measured from where it is as the gate opens'
+        None, description='`"on open"`: a held value is measured from where it is when the gate opens'
     )
     rest: Rest | None = Field(
-        None, description="where the device rests: a share of travel, or `[x, y]`; taken off first"
+        None, description="where the device rests: a share of travel, or `[x, y]`; subtracted first"
     )
     reach: Literal["disc", "square"] = Field(
-        "disc", description="`square` for a stick whose corners reach (1, 1): drawn in to the disc"
+        "disc", description="`square` for a stick whose corners reach (1, 1): mapped onto the disc"
     )
-    dead_zone: DeadZoneForm | None = Field(None, description="where a held value counts as none, and as all")
+    dead_zone: DeadZoneForm | None = Field(
+        None, description="where a held value starts to count, and where it counts in full"
+    )
     curve: CurveForm | None = Field(None, description="fine near the centre, fast at the rim")
-    turn_boost: TurnBoostForm | None = Field(None, description="an extra rate that builds while held out")
+    turn_boost: TurnBoostForm | None = Field(None, description="an extra rate that builds up while held out")
     speed_gain: SpeedGainForm | None = Field(None, description="more effect for a faster hand")
     scale: dict[str, Number] = Field(
         {}, description='factors while gates are open: `{ glassing = 0.5 }`; `"not NAME"` while closed'
     )
     scale_with: Literal["zoom"] | None = Field(
-        None, description="`zoom`: the same hand moves the picture by the same share at every magnification"
+        None, description="`zoom`: the same hand moves the picture by the same amount at every magnification"
     )
     smoothing: SmoothingForm | None = Field(None, description="spread the effect over time")
     glide: GlideForm | None = Field(
-        None, description="let it run out after the fingers lift; a touch stops it; for drags and twists"
+        None, description="let it run on after the fingers lift; a touch stops it; for drags and twists"
     )
     pins: Literal["ground", "pointer"] | None = Field(
         None,
-        description='`"ground"`, from `mouse.place` to the pans: what is under the pointer as the gate opens '
-        'stays under it; `"pointer"`, to `distance` or `zoom`: it brings nearer what is under the pointer',
+        description='`"ground"`, from `mouse.place` to the pans: what is under the pointer when the gate '
+        'opens stays under it; `"pointer"`, to `distance` or `zoom`: it zooms to what is under the pointer',
     )
     add: bool = Field(
         False, description="let it act on an axis together with another route of the same signal"
@@ -257,7 +259,7 @@ class RouteForm(Form):
 
 
 class MouseForm(Form):
-    """What is known of the mouse."""
+    """Facts about the mouse."""
 
     counts_per_cm: Number | None = Field(
         default=None,

@@ -69,12 +69,11 @@ class ButtonForm(Form):
         None, description="how far a stick or a trigger must be pushed to count as held: 0.5 unless stated"
     )
     rearm: Number | None = Field(
-        None, description="below this it is let go: 0.8 of `at` unless stated, so that a shaky hand holds it"
+        None,
+        description="it is let go below this: 0.8 of `at` unless stated, so that a shaky hand can hold it",
     )
-    begun_on: str = Field(
-        "", description='only a press counts that began on what the host calls so: `feed(..., on="bird")`'
-    )
-    begun_off: str = Field("", description="only a press counts that began elsewhere")
+    begun_on: str = Field("", description='only presses that began on this count: `feed(..., on="bird")`')
+    begun_off: str = Field("", description="only presses that began elsewhere count")
     was: Names = Field((), description=WAS)
 
 
@@ -82,16 +81,16 @@ class GateForm(ButtonForm):
     """A gate: a named condition. One of hold, toggle, flag, setting, active, all, any."""
 
     hold: Names | None = Field(
-        None, description="open while this switch is held, or any of these; a stick or a trigger past `at`"
+        None, description="open while this switch, or any of these, is held; a stick or a trigger past `at`"
     )
-    toggle: Names | None = Field(None, description="each press opens it, the next one closes it")
-    flag: str | None = Field(None, description='open while the host says so: `feed("flag.NAME", 1)`')
+    toggle: Names | None = Field(None, description="one press opens it, the next one closes it")
+    flag: str | None = Field(None, description='open while your game says so: `feed("flag.NAME", 1)`')
     setting: str | None = Field(
-        None, description="open while the player wants it so: `session.choose(NAME, True)`"
+        None, description="open while the player has chosen it: `session.choose(NAME, True)`"
     )
     active: Literal["desk", "pad", "handheld"] | None = Field(
         None,
-        description="open while this is what hands use: `desk` (mouse and keyboard), `pad` or `handheld`",
+        description="open while the player uses this: `desk` (mouse and keyboard), `pad` or `handheld`",
     )
     all: GateList | None = Field(None, description='open while all of these are: `["glassing", "not menu"]`')
     any: GateList | None = Field(None, description="open while any of these is")
@@ -109,9 +108,9 @@ class GateForm(ButtonForm):
         json_schema_extra=in_unit("count, cm, px"),
     )
     cursor: Literal["free", "hidden", "held"] | None = Field(
-        None, description="what becomes of the pointer while it is open: `view.cursor`"
+        None, description="the pointer while it is open: `view.cursor`"
     )
-    priority: int = Field(0, description="of several open gates with a cursor the highest has it")
+    priority: int = Field(0, description="among open gates with a `cursor`, the highest wins")
 
 
 class SignalForm(ButtonForm):
@@ -124,23 +123,23 @@ class SignalForm(ButtonForm):
     plus: Names | None = Field(None, description="keys that push a single axis to 1")
     minus: Names | None = Field(None, description="keys that push it to -1")
     opposite: Literal["cancel", "newest"] = Field(
-        "cancel", description="two opposite keys cancel each other, or the one pressed last wins"
+        "cancel", description="opposite keys cancel each other, or the one pressed last wins"
     )
     lock: Names | None = Field(
-        None, description="keys that keep the direction of the moment until pressed again: a walk lock"
+        None, description="keys that keep the current direction until pressed again: a walk lock"
     )
     edge_zone: str | None = Field(
-        None, description="`mouse.place`: pushed further the nearer the pointer is to the edge"
+        None, description="`mouse.place`: stronger the nearer the pointer is to the edge"
     )
     margin: Margin | None = Field(
         None,
         description="how deep the zone is, `0.03 screen` unless stated (1: the view's shorter side); by side "
-        '`{ left = "12 px", right = "12 px" }`: where none is stated there is none',
+        '`{ left = "12 px", right = "12 px" }`: sides without one have no zone',
         json_schema_extra=in_unit("screen, px, cm"),
     )
     presses: Names | None = Field(
         None,
-        description="1 for each press of a switch, or each time that one component of a stick passes `at`",
+        description="1 for each press of a switch, or each time one component of a stick passes `at`",
     )
 
 
@@ -151,7 +150,7 @@ class CueForm(ButtonForm):
         alias="from", examples=['"pad.south"'], description="the switch that gives it, or several"
     )
     on: Literal["press", "release", "tap", "double_tap", "long_press"] = Field(
-        "press", description="the moment of a press at which it is given"
+        "press", description="which moment of a press gives it"
     )
     gate: Conditions | None = Field(None, description="presses count only while this gate is open")
     within: Seconds | None = Field(
@@ -165,7 +164,7 @@ class CueForm(ButtonForm):
     )
     within_travel: Distance | None = Field(
         None,
-        description="the mouse must not go further than this meanwhile: a click that is no drag",
+        description="the mouse must not move further than this meanwhile: a click, not a drag",
         json_schema_extra=in_unit("count, cm, px"),
     )
     cooldown: Seconds = Field(
@@ -173,17 +172,18 @@ class CueForm(ButtonForm):
     )
     keep: Seconds = Field(
         KEEP,
-        description="for how long the host may still take it: `session.take_cue(NAME)`; 0: in its frame only",
+        description="how long `session.take_cue(NAME)` can still take it; 0: in its own frame only",
         json_schema_extra=in_unit("s, ms"),
     )
 
 
 class HandsForm(Form):
-    """What hands may need: the same profile for other hands and other stomachs."""
+    """Options for hands and stomachs that need them, in the same profile."""
 
     debounce: Seconds = Field(
         0.0,
-        description="a press this soon after a release goes on with the one before; releases count that late",
+        description="a press this soon after a release continues the press before; releases count this "
+        "much later",
         json_schema_extra=in_unit("s, ms"),
     )
     min_hold: Seconds = Field(
@@ -191,29 +191,29 @@ class HandsForm(Form):
     )
     turn_cap: DegreesASecond | None = Field(
         None,
-        description="no hand turns an axis in degrees faster; what is beyond is lost",
+        description="the fastest that hands may turn an axis in degrees; the excess is lost",
         json_schema_extra=in_unit("deg/s"),
     )
     reduced_motion: bool = Field(False, description="kicks and shakes at a quarter of their size and time")
-    swap_sticks: bool = Field(False, description="the left stick for the right one, and back: for one hand")
+    swap_sticks: bool = Field(False, description="swap the left and the right stick, for one-handed players")
     tap_time: Seconds | None = Field(
         None,
-        description="how long a tap lasts at the most: of fingers, where unstated 250 ms, and of every cue",
+        description="the longest that a tap may last: 250 ms for fingers, and for cues, unless stated",
         json_schema_extra=in_unit("s, ms"),
     )
     tap_travel: ScreenLength | None = Field(
         None,
-        description="how far a finger may slip that taps: where unstated its `after_travel`, or 0.02 screen",
+        description="how far a tapping finger may slip: its `after_travel`, or 0.02 screen, unless stated",
         json_schema_extra=in_unit("screen, cm"),
     )
     double_tap_gap: Seconds | None = Field(
         None,
-        description="how soon the second tap of two comes, for every cue of one; where unstated 300 ms",
+        description="how soon the second tap of a double tap must come; 300 ms unless stated",
         json_schema_extra=in_unit("s, ms"),
     )
     long_press_time: Seconds | None = Field(
         None,
-        description="how long a long press lasts, for every cue of one; where unstated 500 ms",
+        description="how long a long press must last; 500 ms unless stated",
         json_schema_extra=in_unit("s, ms"),
     )
 

@@ -69,10 +69,11 @@ class GestureForm(Form):
         (0.0, 0.0, 1.0, 1.0),
         description="where a finger must land: `[left, bottom, right, top]`, each 0 to 1 of the screen",
     )
-    starts_on: str = Field("", description="what it must begin on, by the host's name for it")
+    starts_on: str = Field("", description="what it must begin on, by your game's name for it")
     after_travel: ScreenLength | None = Field(
         None,
-        description="nothing moves before a finger has gone so far; that travel is dropped, without a jump",
+        description="nothing moves before a finger has moved this far; that travel is dropped, without a "
+        "jump",
         json_schema_extra=in_unit("screen, cm"),
     )
 
@@ -88,11 +89,11 @@ class PadForm(GestureForm):
     centre: Centre = Field(
         None, description='its middle: `"landing"`, where the finger lands, or a place `[x, y]`'
     )
-    follows: bool = Field(False, description="whether its middle follows a finger that goes beyond the rim")
+    follows: bool = Field(False, description="whether its middle follows a finger beyond the rim")
 
 
 class TouchForm(Form):
-    """What fingers on a part of the screen become: one of these; `touch.NAME` for routes and gates."""
+    """What fingers on a part of the screen do: one of these; `touch.NAME` for routes and gates."""
 
     drag: GestureForm | None = Field(None, description="one finger: a displacement in screens")
     two_finger_drag: GestureForm | None = Field(None, description="two fingers: the same, of their middle")
@@ -100,7 +101,7 @@ class TouchForm(Form):
     twist: GestureForm | None = Field(None, description="two fingers: degrees, clockwise")
     thumb_pad: PadForm | None = Field(None, description="one finger: a deflection, like a stick")
     priority: int = Field(
-        0, ge=-1000, le=1000, description="who claims a finger where several may: the highest"
+        0, ge=-1000, le=1000, description="if several touches could have a finger, the highest gets it"
     )
 
 

@@ -51,32 +51,32 @@ class ProfileForm(Form):
     """A whole profile."""
 
     format: Literal["mellow-thumb profile 1"] = Field(
-        examples=['"mellow-thumb profile 1"'], description="which rules the file follows"
+        examples=['"mellow-thumb profile 1"'], description="the version of the format"
     )
-    title: str = Field("", description="what people call it")
+    title: str = Field("", description="a name for people")
     mount: str = Field(
         "",
         examples=['"eye"'],
-        description="the active mount: a name in `[mounts]`; needed where there are several",
+        description="the default mount: a name in `[mounts]`; needed if there are several",
     )
-    mouse: MouseForm = Field(MouseForm(), description="what is known of the mouse")
+    mouse: MouseForm = Field(MouseForm(), description="facts about the mouse")
     cursor: Literal["free", "hidden", "held"] = Field(
-        "free", description="what becomes of the pointer where no open gate says otherwise"
+        "free", description="the pointer, unless an open gate says otherwise"
     )
-    hands: HandsForm = Field(HandsForm.model_validate({}), description="what a player's hands may need")
+    hands: HandsForm = Field(HandsForm.model_validate({}), description="options for hands that need them")
     gates: dict[str, GateForm] = Field({}, description="named conditions that decide when a route listens")
     signals: dict[str, SignalForm] = Field({}, description="signals made of others: key sets, edges, presses")
     cues: dict[str, CueForm] = Field({}, description="named momentary commands")
     routes: dict[str, RouteForm] = Field({}, description="from a signal to an axis or a pair of axes")
     axes: dict[str, AxisForm] = Field({}, description="limits, starting values, rest; axes of your own")
     movement: MovementForm | None = Field(None, description="a character that walks")
-    touch: dict[str, TouchForm] = Field({}, description="what fingers on a screen become")
+    touch: dict[str, TouchForm] = Field({}, description="what fingers on a touch screen do")
     offers: OffersForm = Field(
         OffersForm.model_validate({}), description="what a player may change, and how far"
     )
     allow: dict[str, str] = Field(
         {},
-        description='findings of `check` that you mean, each with the reason: `"hold-only glassing" = "…"`',
+        description='intended findings of `check`, each with its reason: `"hold-only glassing" = "…"`',
     )
     mounts: dict[str, EyeForm | OrbitForm | OverheadForm | FlatForm | HeadsetForm] = Field(
         description="how axes become a camera pose"
