@@ -61,7 +61,7 @@ CASES = [
     ("two-jobs", "pick", [('[cues]', '[cues]\npick = { from = "key.KeyM" }\nhail = { from = "key.KeyM" }')], "M gives hail and also gives pick"),
     ("inverted-against", "reel", [('"-12 %/notch"', '"12 %/notch"'), ("[cues]", '[touch.pinch]\nspread = {}\n[routes.pinch]\nfrom = "touch.pinch"\ndrives = "distance"\nsensitivity = "-1 x/x"\n[cues]')], "reel zooms the opposite way to pinch"),
     ("idle-follow", "follow", [('kind = "orbit"', 'kind = "orbit"\nfollow_turn = "0.2 s"')], 'follow_turn does nothing here: with frame = "world", follow ignores'),
-    ("lost-cue", "hop", [('"key.Space"] }', '"key.Space"], keep = "0 s" }\n[movement]\nspeed = "1 m/s"')], "hop is there in one frame only"),
+    ("lost-cue", "hop", [('"key.Space"] }', '"key.Space"], keep = "0 s" }\n[movement]\nspeed = "1 m/s"')], "hop lasts one frame only"),
     ("circling", "follow", [('kind = "orbit"', 'kind = "orbit"\nframe = "subject"\n[movement]\nspeed = "1 m/s"')], "walking to the side circles"),
     ("unreached-mount", "near", [("[cues]", MOUNTED)], "far always comes first"),
 ]  # fmt: skip
@@ -87,7 +87,7 @@ def test_each_finding_is_found_where_it_is_and_told_in_words(
     [
         ([("30 deg/press", "90 deg/press")], "a snap of 90 deg"),
         ([('[signals]\nsnap = { presses = "right_hand.stick.x" }\n', ""), ('from = "snap"', 'from = "right_hand.stick.x"\ndead_zone = { inner = 0.1 }'), ("30 deg/press", "200 deg/s")], "turns at up to 200 deg/s"),
-        ([('[signals]\nsnap = { presses = "right_hand.stick.x" }\n', ""), ('from = "snap"', 'from = "right_hand.stick.x"\ndead_zone = { inner = 0.1 }\nsmoothing = { half_life = "50 ms" }'), ("30 deg/press", "45 deg/s")], "smoothing makes a turn last longer"),
+        ([('[signals]\nsnap = { presses = "right_hand.stick.x" }\n', ""), ('from = "snap"', 'from = "right_hand.stick.x"\ndead_zone = { inner = 0.1 }\nsmoothing = { half_life = "50 ms" }'), ("30 deg/press", "45 deg/s")], "smoothing makes turns last longer"),
         ([("[mounts.hide]", '[movement]\nspeed = "6 m/s"\n[mounts.hide]')], "moves at 6 m/s"),
     ],
 )  # fmt: skip
@@ -149,7 +149,7 @@ def test_what_is_pinned_needs_to_know_how_large_the_view_is() -> None:
 
 
 TAKES = {
-    "unused-rows", "refused-rows", "drawn-in-rows", "absent-device", "other-clock", "rows-twice", "wild-values",
+    "unused-rows", "refused-rows", "clipped-rows", "absent-device", "other-clock", "rows-twice", "wild-values",
 }  # fmt: skip
 """What is found of takes; each is tried in `test_take_notes`."""
 

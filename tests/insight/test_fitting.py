@@ -105,7 +105,7 @@ def test_what_a_take_does_not_say_is_said_so() -> None:
     thumb.hold(0.5)
     fit = mt.fit(thumb.take())
     assert fit.sticks[0].rest_x.value is None
-    assert "not to be told" in fit.text()
+    assert "unknown from this take" in fit.text()
     assert "rest =" not in fit.text()
     assert "found no stick" in mt.fit(mt.read_take(marsh.TAKE)).text()
     assert resting(thumb.take(), "pad.left_stick") is None

@@ -122,7 +122,7 @@ def test_the_words_are_those_of_a_person() -> None:
     assert "right stick pushed right or left -> view turns right or left, 30 deg a press" in hide
     scope = CliRunner().invoke(main, ["tell", str(marsh.SCOPE)]).output
     assert (
-        "device leaned right or left -> view turns right or left, 1.4 deg per deg; the first 1.5 deg do nothing"
+        "device tilted right or left -> view turns right or left, 1.4 deg per deg; the first 1.5 deg do nothing"
         in scope
     )
     fingers = CliRunner().invoke(main, ["tell", str(marsh.FINGERS)]).output
@@ -162,8 +162,8 @@ def test_a_flipped_axis_is_told_as_it_goes(tmp_path: Path) -> None:
 def test_turns_are_told_in_the_hosts_axes() -> None:
     told = mt.tell(mt.load_profile(marsh.DYKE), mt.Basis("+x", "+z", "+y"))
     words = {one.axis: one.details[-1] for one in told.controls}
-    assert words["yaw"] == "for you a negative turn about +z"
-    assert words["pitch"] == "for you a positive turn about +x"
+    assert words["yaw"] == "in your axes a negative turn about +z"
+    assert words["pitch"] == "in your axes a positive turn about +x"
     done = CliRunner().invoke(main, ["tell", str(marsh.DYKE), "--basis", "+x,+y"])
     assert done.exit_code == 2
     assert 'found "+x,+y"; expected three axes' in done.output

@@ -94,7 +94,7 @@ def test_a_save_that_makes_no_profile_leaves_what_was_there_and_is_told_once(fil
     assert desk.look() is None
     file.write_text(good.replace("[routes.look]", "[routes.gaze]"), encoding="utf-8")
     os.utime(file, ns=(1, 1))
-    assert desk.look() == ("A: routes.look.sensitivity.yaw has no place in the file any more",)
+    assert desk.look() == ("A: routes.look.sensitivity.yaw is no longer in the file",)
     assert "gaze" in desk.profile.data["routes"]
 
 

@@ -236,7 +236,7 @@ def test_too_much_too_fast_and_too_wrong_is_cut_off(file: Path) -> None:
     wrong = Room(Desk(file), None, Clock())
     assert call(wrong, hello(), *["tide"] * 100).code == WRONG
     assert call(wrong, hello(), b"\x00\x01", frame(1)).told[-1]["kind"] != "frame"
-    assert call(wrong, frame(1)).told[-1]["words"] == "found no hello before it"
+    assert call(wrong, frame(1)).told[-1]["words"] == "no hello came first"
     assert wrong.seat.door is None  # and nobody sits there
 
 

@@ -41,7 +41,7 @@ def test_a_browser_would_be_shown_the_certificate_that_is_told() -> None:
 
 
 def test_what_is_no_address_of_this_machine_is_refused() -> None:
-    for address, words in (("tide", "expected one such as"), ("192.0.2.7", "cannot be listened at")):
+    for address, words in (("tide", "expected one such as"), ("192.0.2.7", "cannot listen there")):
         with pytest.raises(mt.OutputError, match=words), mt.serving(marsh.FINGERS, lan=address):
             pass
 

@@ -29,8 +29,8 @@ def test_what_cannot_be_is_told_before_anything_is_served(tmp_path: Path) -> Non
     taken = socket.create_server(("127.0.0.1", 0))
     port = taken.getsockname()[1]
     for wrong, words, more in (
-        (mt.OutputError, f"port {port}: cannot be listened at", {"port": port}),
-        (mt.OutputError, "port 70000: cannot be listened at", {"port": 70000}),
+        (mt.OutputError, f"port {port}: cannot listen there", {"port": port}),
+        (mt.OutputError, "port 70000: cannot listen there", {"port": 70000}),
         (mt.TakeError, "no such file", {"take": tmp_path / "none.csv"}),
         (mt.SheetError, "TOML", {"player": tmp_path / "bad.toml"}),
     ):

@@ -189,7 +189,7 @@ def test_the_same_hands_again_and_kept_as_a_take(browser: Browser, tmp_path: Pat
 def test_why_nothing_happened_is_told_where_somebody_wonders(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.CHART) as one:
         one.tab.locator("#why summary").click()
-        one.until("document.querySelector('#came').textContent === ' nothing has come yet'")
+        one.until("document.querySelector('#came').textContent === ' no input yet'")
         one.frames(3)
         one.tab.locator("#scene").focus()
         one.tab.keyboard.press("KeyJ")
@@ -217,7 +217,7 @@ def test_the_latest_page_has_the_hands_and_the_first_says_so(browser: Browser, t
         second = one.tab.context.new_page()
         second.goto(one.page.address)
         one.until("document.querySelector('#gone').open")
-        assert "Another page sits here now" in one.tab.locator("#gone-words").inner_text()
+        assert "Another page has the controls now" in one.tab.locator("#gone-words").inner_text()
         second.mouse.move(200, 200)
         second.mouse.move(300, 200)
         one.until("document.querySelector('#axes .value').textContent !== '0.00 deg'", second)

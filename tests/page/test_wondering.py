@@ -41,7 +41,7 @@ def test_a_closed_gate_is_named_with_what_opens_it() -> None:
     seat.wonder(on=True)
     told = came(seat, MOVE, MOVE, key("KeyE"))
     assert told["mouse.move", "acted"] == 1  # the first is the jump as the pointer is caught
-    assert told["mouse.move", "the jump as the pointer was caught"] == 1
+    assert told["mouse.move", "the jump when the pointer was captured"] == 1
     words = "charting is closed, and quarter waits for that to change (it opens: M pressed (press again to leave))"
     assert told["key.KeyE", words] == 1
     assert came(seat, key("KeyM"), at=40.0)["key.KeyM", "acted"] == 1
@@ -58,7 +58,7 @@ def test_a_closed_gate_is_named_with_what_opens_it() -> None:
         (marsh.FOLLOWING, {"type": "gamepad", "mapping": "", "axes": [0] * 4, "buttons": [0] * 17},
          ("gamepad", "refused by the door: not as the standard has it")),
         (marsh.FOLLOWING, {"type": "gamepad", "axes": [0, 0, 1.5, 0], "buttons": [0] * 17},
-         ("pad.right_stick", "drawn in to its range")),
+         ("pad.right_stick", "clipped to its range")),
         (marsh.FOLLOWING, {"type": "tide"}, ("tide", "refused by the door: unknown")),
         (marsh.FINGERS, {"type": "pointerdown", "pointerType": "touch", "pointerId": 1, "clientX": 5, "clientY": 5,
                          "timeStamp": 1e9}, ("some event", "it came long before its time, and waits")),

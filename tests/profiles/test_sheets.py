@@ -603,9 +603,7 @@ def test_a_table_that_is_none_is_left_out_and_told(tmp_path: Path, marsh: mt.Pro
     laid, told = sheet.lay(marsh)
     assert effect(laid, "dead_zone", "look")["inner"] == 0.25
     assert any("format: found" in words for words in told)
-    assert section in ("format", "profile") or any(
-        f"{section}: found what is no table" in words for words in told
-    )
+    assert section in ("format", "profile") or any(f"{section}: not a table" in words for words in told)
     sheet.reset()
     assert "dead_zone" not in sheet.document or not sheet.document["dead_zone"]
 

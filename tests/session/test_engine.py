@@ -383,7 +383,7 @@ def test_a_program_that_embeds_python_is_not_started_again(
     folder: Path, monkeypatch: pytest.MonkeyPatch, caplog: pytest.LogCaptureFixture, glasses: mt.Profile
 ) -> None:
     monkeypatch.setattr(sys, "executable", str(folder / "marsh-walk"))
-    plain_and_told(glasses.session(), glasses, caplog, r"no interpreter was found.*compiled=True")
+    plain_and_told(glasses.session(), glasses, caplog, r"no Python interpreter was found.*compiled=True")
 
 
 SCRIPT = """

@@ -75,7 +75,7 @@ def test_each_reason_is_told(session: mt.Session) -> None:
         because(session, "mouse.move", (5.0, 0.0)) == "glassing is closed, and look waits for that to change"
     )
     assert because(session, "mouse.right", 1) == "acted"
-    assert because(session, "mouse.right", 1) == "it says nothing new"
+    assert because(session, "mouse.right", 1) == "nothing has changed"
     assert because(session, "mouse.move", (5.0, 0.0)) == "acted"
     assert because(session, "mouse.move", (0.0, 500.0)) == "acted"
     assert because(session, "mouse.move", (0.0, 5.0)) == "pitch is at its limit"
@@ -92,10 +92,10 @@ def test_each_reason_is_told(session: mt.Session) -> None:
         because(session, "pad.right_stick", (0.97, 0.0))
         == "past the outer end of stick, which is all the way out"
     )
-    assert because(session, "pad.right_stick", (0.97, 0.0)) == "it says nothing new"
+    assert because(session, "pad.right_stick", (0.97, 0.0)) == "nothing has changed"
     assert because(session, "mouse.move", (0.0, 0.0)) == "a movement of 0"
     assert because(session, "mouse.right", 0) == "acted"
-    assert because(session, "key.Space", 1, on="interface") == "the host's interface used it"
+    assert because(session, "key.Space", 1, on="interface") == "your own interface used it"
     assert because(session, "key.KeyJ", 1) == "the profile does not use it"
     session.feed("host.focus", 0)
     session.tick(0.1)
@@ -155,7 +155,7 @@ def test_fingers_have_reasons_too() -> None:
     session.tick(0.01)
     session.touch("b", "move", (0.6, 0.5))
     session.tick(0.01)
-    assert session.reasons["touch.2.place"] == {"it has not gone as far as after_travel": 2, "acted": 1}
+    assert session.reasons["touch.2.place"] == {"it has not moved as far as after_travel": 2, "acted": 1}
 
 
 def test_a_place_that_is_told_with_the_lift_is_still_its_fingers() -> None:
@@ -165,7 +165,7 @@ def test_a_place_that_is_told_with_the_lift_is_still_its_fingers() -> None:
     session.touch("a", "down", (0.5, 0.5), at=0.001)
     session.touch("a", "up", (0.502, 0.5), at=0.005)
     session.tick(0.01)
-    assert session.reasons["touch.1.place"] == {"it has not gone as far as after_travel": 2}
+    assert session.reasons["touch.1.place"] == {"it has not moved as far as after_travel": 2}
 
 
 def test_half_of_a_screen_s_size_leaves_the_other_half() -> None:

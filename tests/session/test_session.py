@@ -481,9 +481,9 @@ def test_what_is_fed_a_little_ahead_is_not_early(glasses: mt.Profile) -> None:
 @pytest.mark.parametrize(
     ("signal", "value", "said"),
     [
-        ("pad.right_stick", (32767.0, -120.0), "drawn in pad.right_stick: found (32767.0, -120.0); expected -1 to 1, "
+        ("pad.right_stick", (32767.0, -120.0), "clipped pad.right_stick: found (32767.0, -120.0); expected -1 to 1, "
          "as a share of full travel (told once)"),
-        ("pad.left_trigger", 255, "drawn in pad.left_trigger: found 255; expected 0 to 1, as a share of full travel "
+        ("pad.left_trigger", 255, "clipped pad.left_trigger: found 255; expected 0 to 1, as a share of full travel "
          "(told once)"),
     ],
 )  # fmt: skip

@@ -155,7 +155,7 @@ def test_a_process_that_is_killed_leaves_it_to_be_woven_here(
         until(session, lambda: not session.pending)
     assert cues_of(session) == {"hop"}
     assert [one.getMessage() for one in caplog.records] == [
-        "woven here, not beside the session: the process beside it ended with -9"
+        "woven in this process, not in the background: the process beside it ended with -9"
     ]
 
 

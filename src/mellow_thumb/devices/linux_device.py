@@ -137,9 +137,9 @@ class LinuxDevice:
         fingers = self.touches or self.is_trackpad
         if not fingers or all(self.axes[code].resolution for code in self.place_axes):
             return ""
-        left = "what fingers do on it is left out"
+        left = "it is ignored"
         if self.touches:
-            left = "what a profile states in cm takes no contact of it (host.pixels_per_cm)"
+            left = "touches stated in cm take no contact of it (host.pixels_per_cm)"
         return f"its axes do not say how long a cm is: {left}"
 
     @property

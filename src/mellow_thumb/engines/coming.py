@@ -65,7 +65,9 @@ def _steps(key: str, wish: _Wish, program: Program, plan: Plan, *, looked: bool)
         clear_up()
         yield
     if not has_interpreter():
-        give_up(key, "no interpreter was found to compile beside this one; say compiled=True to wait")
+        give_up(
+            key, "no Python interpreter was found to compile in the background; compiled=True compiles here"
+        )
         return
     _at_work.append(wish)
     try:

@@ -71,7 +71,7 @@ class Library:
                 row[:] = [AT_ONCE, place, *pairs]
                 self._maths(row)
                 if array("d", row[2::2]).tobytes() != wanted.tobytes():
-                    raise EngineError(f"its {name}() is another one than Python's")
+                    raise EngineError(f"its {name}() gives other results than Python's")
                 yield
 
 

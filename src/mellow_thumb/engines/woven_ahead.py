@@ -49,7 +49,9 @@ class Weaving:
             next(self._steps, None)
         except (OSError, RuntimeError, ValueError) as error:
             self.failed = True
-            logging.getLogger("mellow_thumb").warning("woven here, not beside the session: %s", error)
+            logging.getLogger("mellow_thumb").warning(
+                "woven in this process, not in the background: %s", error
+            )
         return False
 
 

@@ -28,7 +28,7 @@ def rested_pair(x: float, y: float, *, rest_x: float, rest_y: float, reach: floa
 
 
 def disc_from_square(x: float, y: float) -> tuple[float, float]:
-    """A stick whose corners reach (1, 1), drawn in along its direction to the unit disc."""
+    """A stick whose corners reach (1, 1), scaled along its direction onto the unit disc."""
     wide = abs(x)
     tall = abs(y)
     length = sqrt(x * x + y * y)

@@ -9,7 +9,7 @@ from math import atan2, cos, sin, sqrt
 
 
 def on_disc(x: float, y: float) -> tuple[float, float]:
-    """A pair drawn in to the unit disc: two keys at once are no faster than one.
+    """A pair limited to the unit disc: two keys at once are no faster than one.
 
     >>> on_disc(0.25, 0.5), on_disc(0.0, 4.0)
     ((0.25, 0.5), (0.0, 1.0))

@@ -160,7 +160,7 @@ class Account:
         rows += [(name, _cue_words(times)) for name, times in self.cues.items()]
         rows += [("refused", words) for words in self._refused()]
         rows += [
-            ("drawn in", f"{name}: {_rows(count)} outside its range") for name, count in self.clipped.items()
+            ("clipped", f"{name}: {_rows(count)} outside its range") for name, count in self.clipped.items()
         ]
         rows += [("idle", words) for words in self.idle]
         width = max(len(name) for name, _ in rows)

@@ -142,7 +142,7 @@ def lost(plan: Plan) -> Iterator[Finding]:
     """Cues that are there in one frame only, where a host steps the physics of a character."""
     for cue in plan.cues if plan.movement else ():
         if not cue.keep:
-            reason = f"{cue.name} is there in one frame only: physics that step less often miss it"
+            reason = f"{cue.name} lasts one frame only: physics that step less often miss it"
             fix = f'keep = "{1000 * KEEP:g} ms", and session.take_cue("{cue.name}") where the physics step'
             yield Finding("lost-cue", "note", ("cues", cue.name, "keep"), reason, fix)
 
@@ -246,13 +246,13 @@ def comfort(plan: Plan) -> Iterator[Finding]:
         path = ("routes", route.name)
         if route.effect == "rate" and amount > TURN:
             fix = f'sensitivity = "{TURN / 2:.0f} deg/s", or snaps'
-            reason = f"the room turns at up to {amount:.0f} deg/s"
+            reason = f"the play space turns at up to {amount:.0f} deg/s"
             yield Finding("sickening", "warning", path, reason, fix)
         if route.source.signal.unit == "press" and not SNAPS[0] <= amount <= SNAPS[1]:
             reason = f"a snap of {amount:.0f} deg; most people like {SNAPS[0]:.0f} to {SNAPS[1]:.0f}"
             yield Finding("sickening", "note", path, reason, 'sensitivity = "30 deg/press"')
         if route.effect == "rate" and route.smoothing:
-            reason = "smoothing makes a turn last longer, and people ill"
+            reason = "smoothing makes turns last longer, which makes people ill"
             fix = "remove the smoothing"
             yield Finding("sickening", "note", (*path, "smoothing"), reason, fix)
     if plan.movement and plan.movement.speed > WALK:

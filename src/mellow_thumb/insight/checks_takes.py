@@ -48,9 +48,10 @@ def inside(plan: Plan, take: Take) -> Iterator[Finding]:
             continue
         if f"{made.source.signal.name}.x" in names:
             reason = (
-                "the take never says whether the pointer is inside the view, so edges steer on outside it"
+                "the take never says whether the pointer is inside the view, so edges keep steering when "
+                "it is outside"
             )
-            fix = "feed mouse.inside as the pointer enters and leaves"
+            fix = "feed mouse.inside when the pointer enters and leaves"
             yield Finding("edge-without-inside", "warning", ("signals", made.name), reason, fix)
 
 
@@ -61,8 +62,8 @@ def unsized(plan: Plan, take: Take) -> Iterator[Finding]:
     routes = [route.name for route in plan.routes if route.pins or route.screens]
     if pointed and routes and "host.screen.x" not in names:
         what = f"{listed(routes, 'and')} go{'es' if len(routes) == 1 else ''}"
-        reason = f"the take never says how large the view is: {what} by a square one"
-        fix = "session.set_screen(width, height) as the game begins, and whenever that changes"
+        reason = f"the take never says how large the view is, so {what} by a square one"
+        fix = "session.set_screen(width, height) when the game starts, and whenever the size changes"
         yield Finding("square-screen", "warning", ("routes", routes[0]), reason, fix)
 
 
@@ -85,8 +86,8 @@ def rows(plan: Plan, take: Take) -> Iterator[Finding]:
             reason = f"{_rows(count)} of {signal} refused: {why}{where}"
             yield Finding("refused-rows", "warning", (), reason, "rows as the catalogue of signals has them")
     for signal, count in clipped.items():
-        reason = f"{_rows(count)} of {signal} beyond its range, cut off there"
-        yield Finding("drawn-in-rows", "warning", (), reason, "shares of full travel, or of the screen")
+        reason = f"{_rows(count)} of {signal} beyond its range, clipped to it"
+        yield Finding("clipped-rows", "warning", (), reason, "shares of full travel, or of the screen")
     for note in take_notes(plan, take):
         level = "note" if note.code == "absent-device" else "warning"
         yield Finding(note.code, level, (), f"in the take: {note.words}", note.fix)

@@ -151,11 +151,11 @@ def _control(
     if route.pins == "pointer":
         held = "between the fingers" if route.source.signal.device == "touch" else "under the pointer"
         details.append(f"what is {held} stays there")
-    details += [] if seen else ["no camera shows it: it is for the host"]
+    details += [] if seen else ["no camera shows it: it is for your game"]
     if basis and name in ("yaw", "pitch", "roll"):
         way, about = basis.turn(name)
         turn = "positive" if way * amount > 0.0 else "negative"
-        details.append(f"for you a {turn} turn about {about}")
+        details.append(f"in your axes a {turn} turn about {about}")
     address = f"{route.source.signal.name}.{part}" if route.source.signal.pair else str(route.source)
     return Control(
         route.name, devices, address, does_hand, when, name, route.effect, amount, unit,

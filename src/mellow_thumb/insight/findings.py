@@ -37,7 +37,7 @@ CODES = {
     "square-screen": "something that depends on the size of the view, and a take without it",
     "unused-rows": "rows of a take that the profile does not use",
     "refused-rows": "rows of a take that are refused",
-    "drawn-in-rows": "rows of a take that are clipped to their range",
+    "clipped-rows": "rows of a take that are clipped to their range",
     "absent-device": "a device that the profile uses, and a take without it",
     "other-clock": "a device in a take with a clock of its own",
     "rows-twice": "duplicate rows in a take",

@@ -15,7 +15,7 @@ class Estimate:
     def text(self, unit: str = "") -> str:
         """The same in words."""
         if self.value is None:
-            return "not to be told from this take"
+            return "unknown from this take"
         error = f" \N{PLUS-MINUS SIGN} {self.error:.2g}" if self.error else ""
         return f"{self.value:.4g}{error} {unit}".rstrip()
 

@@ -31,13 +31,13 @@ class Fit:
         for stick in self.sticks:
             lines += [stick.signal, f"  at rest   x {stick.rest_x.text()}, y {stick.rest_y.text()}"]
             lines += [f"  noise     {stick.noise.text()}, of {number(stick.rest_seconds)} s at rest"]
-            outer = number(stick.outer) if stick.outer else "not to be told: it was not run round its rim"
+            outer = number(stick.outer) if stick.outer else "unknown: it was not run round its rim"
             lines += [f"  reaches   {outer}{f', a {stick.reach}' if stick.reach else ''}", ""]
         for trigger in self.triggers:
             lines += [trigger.signal, f"  at rest   {trigger.rest.text()}, noise {trigger.noise.text()}"]
             lines += [f"  reaches   {trigger.most.text()}", ""]
         if self.gyroscope and not self.gyroscope.rest_seconds:
-            lines += ["motion.turn", "  at rest   not to be told from this take: it never lay still", ""]
+            lines += ["motion.turn", "  at rest   unknown: it never lay still in this take", ""]
         elif self.gyroscope:
             words = ", ".join(
                 f"{part} {one.text()}" for part, one in zip("xyz", self.gyroscope.bias, strict=True)

@@ -36,7 +36,7 @@ HAND_WAYS = {
     "trackpad.pan": ("two fingers right", "two fingers up"),
     "trackpad.spread": ("fingers apart", ""),
     "motion.aim": ("device turned right", "device turned up"),
-    "motion.tilt": ("device leaned right", "device tipped up"),
+    "motion.tilt": ("device tilted right", "device tilted up"),
 }
 """What a hand does, for the positive ways of signals that are no buttons."""
 FINGERS = {
@@ -48,7 +48,7 @@ FINGERS = {
 }
 MOMENTS = {
     "press": "pressed", "release": "let go", "tap": "tapped", "double_tap": "tapped twice",
-    "long_press": "pressed long",
+    "long_press": "long-pressed",
 }  # fmt: skip
 
 
@@ -146,7 +146,7 @@ def gate_words(gate: Gate, gates: dict[str, Gate]) -> str:
     address = gate.buttons.inputs[0]
     if address.signal.device in OWN:
         name = address.signal.name.partition(".")[2]
-        said = f"the host says {name}" if address.signal.device == "flag" else f"the player chose {name}"
+        said = f"the game says {name}" if address.signal.device == "flag" else f"the player chose {name}"
         return f"{said}{lasts}"
     words = pressed(gate.buttons)
     if gate.choice == ("toggle",):
@@ -199,7 +199,7 @@ FORWARD = {
     "left_hand": "forward is where the left hand points",
     "right_hand": "forward is where the right hand points",
 }
-FACING = {"travel": "where it goes", "view": "where the view looks", "free": "where the host says"}
+FACING = {"travel": "where it goes", "view": "where the view looks", "free": "where your game says"}
 
 
 def character_words(plan: Plan) -> list[str]:

@@ -91,7 +91,7 @@ def write_report(
         controls={device: lines for device, lines in controls.items() if lines},
         switched={
             "gates (open when)": told.gates,
-            "mounts (in use when)": told.mounts,
+            "mounts (active when)": told.mounts,
             "cues": told.cues,
         },
         findings=findings,

@@ -252,7 +252,7 @@ def _measured(
             yield one.result()
     except BrokenProcessPool:
         wanted = 'expected the call under: if __name__ == "__main__"; or workers=1'
-        raise ArgumentError(f"found that no worker could start; {wanted}") from None
+        raise ArgumentError(f"no worker could start; {wanted}") from None
     finally:
         pool.shutdown(cancel_futures=True)
 

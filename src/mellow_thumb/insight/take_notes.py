@@ -48,7 +48,7 @@ class Note(NamedTuple):
 def take_notes(plan: Plan, take: Take) -> list[Note]:
     """What is odd about a take for a plan: devices that it lacks, their clocks, rows twice, wild values.
 
-    What a replay counts by itself (rows not used, refused, drawn in) is not among them.
+    What a replay counts by itself (rows not used, refused, clipped) is not among them.
     """
     rows = _Rows(take)
     return [*rows.absent(plan), *rows.clocks(), *rows.doubled(), *rows.wild()]

@@ -64,7 +64,7 @@ class Telling:
             lines += ["", "the character", *(f"  {one}" for one in self.walks)]
         lines += ["", "the camera", *(f"  {one}" for one in self.returns)] if self.returns else []
         lines += self._named("gates (open when)", self.gates, " <- ")
-        lines += self._named("mounts (in use when)", self.mounts, " <- ")
+        lines += self._named("mounts (active when)", self.mounts, " <- ")
         lines += self._named("cues", self.cues, " <- ")
         missing = [
             f"the {FAMILIES[one]} cannot reach {listed(axes, 'or')}"

@@ -143,7 +143,7 @@ class Desk:
         self.current.going = None
 
     def copy_to(self, side: str) -> None:
-        """Make the other side as this one is."""
+        """Make the other side the same as this one."""
         other = self.sides[side]
         other.before, other.after = [*other.before[-DEEPEST:], other.changes], []
         other.changes = dict(self.current.changes)
@@ -167,7 +167,7 @@ class Desk:
     def look(self) -> tuple[str, ...] | None:
         """Take up what an editor has saved meanwhile; None where nothing has changed.
 
-        What was changed here and not kept stays; what of it has no place in the file any more is dropped, and
+        What was changed here and not kept stays; what of it is no longer in the file is dropped, and
         told. Raises :class:`ProfileError` where the file makes no profile: the one before it stays.
         """
         if not self.file.changed():
@@ -181,7 +181,7 @@ class Desk:
                 try:
                     changed(fresh, kept | {path: value})
                 except MellowThumbError:
-                    dropped.append(f"{name}: {'.'.join(map(str, path))} has no place in the file any more")
+                    dropped.append(f"{name}: {'.'.join(map(str, path))} is no longer in the file")
                 else:
                     kept[path] = value
             side.changes, side.before, side.after, side.going = kept, [], [], None
@@ -212,8 +212,7 @@ class Desk:
                 "",
             )
             raise OutputError(
-                f"{self.path}: found a file that was changed meanwhile; it was left as it is\n"
-                + "\n".join(lines)
+                f"{self.path}: the file was changed meanwhile, so it was not overwritten\n" + "\n".join(lines)
             )
         words = [
             f"{'.'.join(map(str, path))} = {'(taken out)' if value is None else value}"

@@ -57,7 +57,7 @@ class Guard:
             if said:
                 return self._trade(said[0], known=self._knows(headers))
         if refused is None and not self._knows(headers):
-            refused = "the address lacks its token: open the one that the terminal shows"
+            refused = "the address has no token: open the address shown in the terminal"
         if refused is None:
             return self._app
         if scope["type"] == "websocket":
@@ -67,23 +67,25 @@ class Guard:
     def _refused(self, scope: Scope, headers: dict[str, str]) -> str | None:
         """Why a request is refused, whoever it is from."""
         if headers.get("host", "") not in self._hosts:
-            return "found another host in the request; expected the address that the terminal shows"
+            return "wrong host in the request: open the address shown in the terminal"
         origin = headers.get("origin")
         ours = {f"{self._scheme}://{host}" for host in self._hosts}
         if origin is None and scope["type"] == "websocket":
-            return "found a socket that comes from no page"
+            return "a socket that no page of ours opened"
         if origin is not None and origin not in ours:
-            return "found a request of another site's page"
+            return "a request from another site's page"
         if scope["type"] == "http" and scope["method"] not in ("GET", "HEAD"):
-            return "found a method other than GET"
+            return "a method other than GET"
         return None
 
     def _trade(self, said: str, *, known: bool) -> PlainTextResponse | RedirectResponse:
         """The cookie for the token, which leaves the address bar at once; who is `known` has it already."""
         if not hmac.compare_digest(said.encode(), self.token.encode()):
-            return PlainTextResponse("found another token; open the address that the terminal shows\n", 403)
+            return PlainTextResponse("wrong token: open the address shown in the terminal\n", 403)
         if self._once and self._traded and not known:
-            return PlainTextResponse("found a token that another device has used; begin anew\n", 403)
+            return PlainTextResponse(
+                "another device has used this address: start mellow-thumb try again\n", 403
+            )
         self._traded = True
         answer = RedirectResponse("/", 303)
         secure = self._scheme == "https"

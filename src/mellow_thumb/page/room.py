@@ -25,8 +25,8 @@ if TYPE_CHECKING:
     from .desk import Desk
 
 TAKEN_OVER, WRONG, FAST, SLOW = 4001, 4002, 4003, 4004
-"""With what a line is closed: another page sits here now; what came was no page's, or too much; what was sent
-was not taken."""
+"""Codes with which a line is closed: another page has the controls; a message that is no page's; too many of
+them; the page reads too slowly."""
 PATIENCE = 20
 """So many messages may be wrong before the line is cut."""
 WAIT = 10.0
@@ -53,7 +53,7 @@ class Room:
         await line.accept()
         before, self._here = self._here, line
         if before is not None:
-            await _close(before, TAKEN_OVER, "another page sits here now")
+            await _close(before, TAKEN_OVER, "another page has the controls now")
         rate, wrong = messages.Rate(), 0
         try:
             while self._here is line:
@@ -62,7 +62,7 @@ class Room:
                 except KeyError:  # a binary message has no text
                     break
                 if not rate.allows(self._clock()):
-                    await _close(line, FAST, "found more messages than a screen has frames")
+                    await _close(line, FAST, "more messages than a screen has frames")
                     break
                 try:
                     said = messages.read(text)
@@ -71,7 +71,7 @@ class Room:
                     self.refused = [*self.refused[-99:], str(error)]
                     await self._send(line, {"kind": "refused", "words": str(error)})
                     if wrong > PATIENCE:
-                        await _close(line, WRONG, "found too much that no page says")
+                        await _close(line, WRONG, "too many messages that no page of ours sends")
                         break
                     continue
                 if self._here is line:
@@ -79,7 +79,7 @@ class Room:
         except WebSocketDisconnect:
             pass
         except TimeoutError:
-            await _close(line, SLOW, "what was sent was not taken")
+            await _close(line, SLOW, "the page reads too slowly")
         finally:
             if self._here is line:
                 self._here = None
@@ -98,7 +98,7 @@ class Room:
             await self._send(line, {"kind": "past", "frames": self.seat.past(RECENT)})
             self._again()
         elif self.seat.door is None:
-            await self._send(line, {"kind": "refused", "words": "found no hello before it"})
+            await self._send(line, {"kind": "refused", "words": "no hello came first"})
         elif isinstance(said, messages.FrameAsked):
             if self.seat.profile is not self.desk.profile:  # who sits elsewhere at this desk has changed it
                 self.seat.switch(self.desk.profile)
@@ -171,7 +171,7 @@ class Room:
             return f"{desk.side} is active"
         if what == "copy":
             desk.copy_to(desk.other)
-            return f"{desk.other} is as {desk.side} now"
+            return f"{desk.other} is now the same as {desk.side}"
         done = desk.undo() if what == "undo" else desk.redo()
         return "" if done else f"nothing to {what}"
 
@@ -210,7 +210,7 @@ class Room:
         except MellowThumbError as error:
             await self._send(line, {"kind": "refused", "words": f"the file was saved: {error}"})
             return
-        words = "; ".join((f"{self.desk.path.name} was saved elsewhere, and is active", *dropped, *gone))
+        words = "; ".join((f"{self.desk.path.name} was saved elsewhere, and is loaded", *dropped, *gone))
         await self._send(line, self.told() | {"words": words})
 
     def told(self) -> dict[str, Any]:

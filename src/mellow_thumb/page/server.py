@@ -137,7 +137,7 @@ def _served(servers: list[uvicorn.Server], listening: list[socket.socket]) -> It
         until = time.monotonic() + START
         while not all(server.started for server in servers):
             if not thread.is_alive() or time.monotonic() > until:
-                raise OutputError("the page's server did not begin")
+                raise OutputError("the page's server did not start")
             time.sleep(0.005)
         yield
     finally:
@@ -164,7 +164,7 @@ def _listening(address: str, port: int) -> socket.socket:
         found.close()
         why = (error.strerror or str(error)).lower() if isinstance(error, OSError) else str(error)
         place = f"port {port}" if address == HERE else address
-        raise OutputError(f"{place}: cannot be listened at: {why}") from None
+        raise OutputError(f"{place}: cannot listen there: {why}") from None
     return found
 
 

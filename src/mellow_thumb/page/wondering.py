@@ -50,7 +50,7 @@ class Wondering:
                 for reason, count in reasons.items():
                     found[signal, f"refused: {reason}"] += count
         for signal, count in session.clipped.items():
-            found[signal, "drawn in to its range"] = count
+            found[signal, "clipped to its range"] = count
         for (kind, reason), count in door.refused.items() if door else ():
             found[kind, f"refused by the door: {reason}"] = count
         found["some event", "it came too late to keep its time"] = session.late

@@ -58,7 +58,7 @@ class Signal:
 
     @property
     def clips(self) -> bool:
-        """Whether a value outside the range is drawn in to it; of the others it is refused."""
+        """Whether a value outside the range is clipped to it; of the others it is refused."""
         return self.kind in ("deflection", "position")
 
     @property

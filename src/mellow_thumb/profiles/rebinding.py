@@ -65,7 +65,7 @@ def rebind(
     try:
         for one, addresses in fresh.items():
             if not addresses:
-                raise ArgumentError(f"{one} would be carried by nothing; expected share, or another button")
+                raise ArgumentError(f"{one} would have no button left; share it, or take another button")
             sheet.set(profile, "buttons", one, addresses)
         sheet.lay_whole(profile)
     except (ArgumentError, SheetError) as error:

@@ -124,7 +124,7 @@ class Sheet:
         """The profile as this player has it, and what of the sheet did not apply, in words.
 
         What the profile no longer offers, and what it cannot be with, is left out; what is beyond a range is
-        drawn in to it; a button that works two things now works them. All of that is told, and the rest
+        clipped to it; a button that works two things now works them. All of that is told, and the rest
         applies. What the profile has renamed (``was``) is found by its old name. Where a sheet is laid over
         the profile already, this one takes its place.
         """
@@ -146,7 +146,7 @@ class Sheet:
         return _with(profile, chosen)
 
     def _chosen(self, profile: Profile) -> tuple[list[_Choice], tuple[str, ...]]:
-        """What of the sheet applies to a profile, drawn in where it must be, and what does not, in words."""
+        """What of the sheet applies to a profile, clipped where it must be, and what does not, in words."""
         chosen: list[_Choice] = []
         told = list(self.notes)
         for section in SECTIONS:
@@ -291,7 +291,7 @@ def load_sheet(path: str | os.PathLike[str]) -> Sheet:
     known = {"format", "profile", *SECTIONS}
     notes += [f"{key}: not known to this version; kept as it is" for key in data if key not in known]
     notes += [
-        f"{section}: found what is no table; expected [{section}]; left out"
+        f"{section}: not a table; left out"
         for section in SECTIONS
         if not isinstance(data.get(section, {}), dict)
     ]

@@ -20,7 +20,7 @@ USED = -1.0
 """What stands for the host's interface where an event says what it began on."""
 
 Door = tuple[int, int, float, float, float, bool]
-"""An address that can be fed: its code, its shape, its range, the other component, what is drawn in."""
+"""An address that can be fed: its code, its shape, its range, the other component, what is clipped."""
 
 _KNOWN = frozenset(addresses())
 
@@ -66,7 +66,7 @@ def doors(program: Program) -> dict[str, Door]:
     """Each address that can be fed.
 
     The other component is what stands for it when one is fed alone; the last tells whether a value outside
-    the range is drawn in to it.
+    the range is clipped to it.
     """
     found = {}
     for name, code in program.codes.items():

@@ -1,4 +1,4 @@
-"""How a device in the hand is turned, and what is known of its sensors: read off a running program."""
+"""How the handheld device is turned, and what is known of its sensors: read off a running program."""
 
 from __future__ import annotations
 
@@ -18,7 +18,7 @@ GRAVITY = 9.80665
 
 
 class HandheldState(NamedTuple):
-    """How a device in the hand is turned, and what is known of its sensors."""
+    """How the handheld device is turned, and what is known of its sensors."""
 
     rotation: tuple[float, float, float, float]
     """From its own frame to one with +Y up, wherever north is: a unit quaternion x, y, z, w."""

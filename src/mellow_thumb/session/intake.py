@@ -54,7 +54,7 @@ class Intake:
         self.reasons: Reasons | None = None
         """Who counts what becomes of each event, while somebody asks."""
         self.clipped: dict[str, int] = {}
-        """How often a held value outside its range was drawn in to it, by signal."""
+        """How often a held value outside its range was clipped to it, by signal."""
 
     def look_up(self) -> None:
         """Find out what can be fed to the program of the plan; what came half of a reading stays."""
@@ -244,13 +244,13 @@ class Intake:
         return 0.0 if found is None else found
 
     def _draw_in(self, signal: str, value: object, low: float, high: float) -> None:
-        """Count what is drawn in to its range; the first of a signal is told to the logger."""
+        """Count what is clipped to its range; the first of a signal is told to the logger."""
         self.clipped[signal] = count = self.clipped.get(signal, 0) + 1
         if count == 1:
             import logging
 
             logging.getLogger("mellow_thumb").warning(
-                "drawn in %s: found %.60r; expected %g to %g, as a share of %s (told once)",
+                "clipped %s: found %.60r; expected %g to %g, as a share of %s (told once)",
                 signal, value, low, high, "the screen" if self._is_place(signal) else "full travel",
             )  # fmt: skip
 

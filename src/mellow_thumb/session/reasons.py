@@ -124,13 +124,13 @@ class _Asked:
         if self._differ((*after, *now), (*beside, *seen), own):
             return ACTED
         if signal.kind == "switch" and y == USED:
-            return "the host's interface used it"
+            return "your own interface used it"
         if self._value("host_focus", before, 1.0) == 0.0:
             return "the window has no focus"
         if self._value(f"{signal.name.replace('.', '_')}_caught", before, 0.0):
-            return "the jump as the pointer was caught"
+            return "the jump when the pointer was captured"
         if own and all(after[k] == before[k] for k in own):
-            return "it says nothing new"
+            return "nothing has changed"
         if signal.device not in DEVICES:
             return ACTED  # what a host says is kept, for when it is asked
         if not signal.held and x == 0.0 == y:
@@ -171,7 +171,7 @@ class _Asked:
         if self._differ((*after, *now), (*beside, *seen), kept):
             return ACTED
         taken = self._value(f"finger{finger}_area", after, 0.0) > 0.0
-        return "it has not gone as far as after_travel" if taken else "no touch takes this finger"
+        return "it has not moved as far as after_travel" if taken else "no touch takes this finger"
 
     def _differ(self, one: tuple[float, ...], other: tuple[float, ...], own: list[int]) -> bool:
         """Whether two states, with what frames read of them, differ in more than what was said."""

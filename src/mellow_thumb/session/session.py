@@ -150,7 +150,7 @@ class Session:
 
     @property
     def clipped(self) -> dict[str, int]:
-        """How often a held value outside its range was drawn in to it, by signal."""
+        """How often a held value outside its range was clipped to it, by signal."""
         return self._intake.clipped
 
     def set_screen(

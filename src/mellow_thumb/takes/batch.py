@@ -83,7 +83,7 @@ def replay(
     in the frame, 0 without movement) and ``heading`` (deg, NaN without movement); ``gate_NAME`` (0 or 1);
     ``mount`` and ``cues`` (categories: a name; names, each as often as it was given).
     ``attrs["refused"]`` counts the rows that were refused, by signal and reason, and ``attrs["clipped"]`` the
-    held values outside their range that were drawn in to it.
+    held values outside their range that were clipped to it.
 
     Raises :class:`ArgumentError` for a rate, an end or frames that are not positive, finite and rising, and
     :class:`MissingError` if it must be compiled and cannot be.

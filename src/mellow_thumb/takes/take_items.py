@@ -92,7 +92,7 @@ class TakeReader:
         self.refused: Counter[tuple[str, str]] = Counter()
         """How often rows were refused, by name and reason."""
         self.clipped: Counter[str] = Counter()
-        """How often a held value outside its range was drawn in to it, by name."""
+        """How often a held value outside its range was clipped to it, by name."""
         self.passed: Counter[str] = Counter()
         """How many rows of devices were passed over, since the profile does not use their signal, by name."""
         self._rows = 0
@@ -229,7 +229,7 @@ class TakeReader:
     def _refuse(
         self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, inside: np.ndarray
     ) -> tuple[np.ndarray, np.ndarray]:
-        """Count what is refused and what is drawn in; the values to go on with, and which rows are good."""
+        """Count what is refused and what is clipped; the values to go on with, and which rows are good."""
         import numpy as np
 
         code, clips = known.code[number], known.clips[number]

@@ -254,7 +254,7 @@ class Parts:
         for signal in self.inputs.held:
             self.raw[signal.name] = self._new_raw(signal)
         self.attitude = Attitude.new(self.state, "attitude") if TURN[0] in self.raw else None
-        """How a device in the hand is turned, where something asks for that or for how it aims."""
+        """How the handheld device is turned, where something asks for that or for how it aims."""
         self.told = tuple(self.state.new(f"told_{part}") for part in "xyz") if ATTITUDE[0] in self.raw else ()
         """What the host has said of that so far; with the fourth part it is whole."""
 

@@ -48,7 +48,7 @@ def test_the_attitude_that_is_drawn_is_the_hands() -> None:
     assert tips[860] == pytest.approx(30.0, abs=1.5)
     assert (tips[-1], leans[-1]) == pytest.approx((0.0, -40.0), abs=1.5)
     assert Rotation.from_quat(truth[-1]).as_euler("YXZ", degrees=True)[2] == pytest.approx(40.0, abs=0.1)
-    assert any("the sky is off by" in text.get_text() for text in figure.texts)
+    assert any("up is off by" in text.get_text() for text in figure.texts)
 
 
 def test_a_room_is_drawn_before_and_after_each_snap_about_the_head() -> None:

@@ -66,9 +66,7 @@ def fitted(take: Take) -> Figure | None:
     sticks = fit(take).sticks[:2]
     if not sticks:
         return None
-    figure = blank(
-        "What the take says of its sticks", "every place where each was reported; left: near its rest"
-    )
+    figure = blank("Sticks in the take", "every reported position; left: close to rest")
     for k, stick in enumerate(sticks):
         height = 0.72 / len(sticks)
         bottom = 0.1 + (len(sticks) - 1 - k) * (height + 0.05)

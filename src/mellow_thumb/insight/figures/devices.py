@@ -51,7 +51,7 @@ def attitude_over_time(t: Array, turns: Array, forces: Array, truth: Array | Non
 
     kept, alone, bias = _tipped(t, turns, forces)
     true = _angles(np.array([_up(row) for row in truth.tolist()])) if truth is not None else None
-    figure = blank("How a device in the hand is turned", _off(t, kept, true))
+    figure = blank("How the handheld device is turned", _off(t, kept, true))
     grid = figure.add_gridspec(3, 1, hspace=0.3, left=0.075, right=0.86, top=0.83, bottom=0.085)
     panels = [figure.add_subplot(grid[k]) for k in range(3)]
     words = (("tips up", "deg"), ("leans to the right", "deg"))
@@ -85,7 +85,7 @@ def _off(t: Array, kept: Array, true: Array | None) -> str:
     off = np.degrees(np.arccos(np.clip((_ups(kept) * _ups(true)).sum(axis=1), -1.0, 1.0)))
     after = off[t >= t[0] + 3.0] if t[-1] > t[0] + 3.0 else off
     usual, most = float(np.sqrt((after**2).mean())), float(after.max())
-    return f"wide grey: the truth; after 3 s the sky is off by {usual:.2f} deg (RMS), at most {most:.2f}"
+    return f"wide grey: the truth; after 3 s, up is off by {usual:.2f} deg (RMS), at most {most:.2f}"
 
 
 def _tipped(t: Array, turns: Array, forces: Array) -> tuple[Array, Array, Array]:

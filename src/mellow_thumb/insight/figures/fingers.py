@@ -22,12 +22,12 @@ def gestures(profile: Profile, take: Take) -> Figure:
     """Draw where fingers went on the screen, and what was made of them over time: the signals of a route."""
     import numpy as np
 
-    figure = blank(profile.title or "Fingers", "where fingers went, and what routes and gates get of it")
+    figure = blank(profile.title or "Fingers", "where fingers went, and what routes and gates got")
     wide, tall = _screen(take)
     panel = figure.add_axes((0.075, 0.16, 0.42, 0.68))
     panel.set(xlim=(0.0, wide), ylim=(0.0, tall), aspect="equal", anchor="N", xticks=[], yticks=[])
     panel.set_title("the screen", color=INK, fontsize=12, loc="left", weight="bold")
-    words = "a ring: a finger lands; a dot: it lifts; a colour a finger"
+    words = "ring: a finger lands; dot: it lifts; one colour for each finger"
     figure.text(0.075, 0.1, words, color=QUIET, fontsize=11)
     for side in panel.spines.values():
         side.set_color(GRID)

@@ -71,7 +71,7 @@ def _limits(panel: Axes, profile: Profile, walk: np.ndarray) -> str:
             words = f"{axis.low:g} to {axis.high:g} m from where it ends"
     if isinstance(mount, Overhead) and mount.bounds and mount.frame == "world":
         panel.add_artist(Polygon(mount.bounds, closed=True, **style))
-        words = "what the middle of the view stays in"
+        words = "bounds of the middle of the view"
     return words
 
 

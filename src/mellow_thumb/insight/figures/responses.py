@@ -96,7 +96,7 @@ def dead_zone_figure(route: Route) -> Figure:
     """Draw where a grid of stick positions goes, and how far a direction is bent on the way."""
     figure = _figure(
         f"{route.name}: where stick positions go",
-        "from each stick position (grey) to what becomes of it (blue)",
+        "from each stick position (grey) to its result (blue)",
     )
     left = figure.add_axes((0.06, 0.08, 0.48, 0.77))
     right = figure.add_axes((0.64, 0.14, 0.31, 0.6))

@@ -23,7 +23,7 @@ export class Came {
     this.#lines.clear();
     this.ask(this.box.open ? "why" : "enough");
     this.list.replaceChildren();
-    if (this.box.open) this.#say([["", "nothing has come yet"]]);
+    if (this.box.open) this.#say([["", "no input yet"]]);
   }
 
   frame({ came }) {

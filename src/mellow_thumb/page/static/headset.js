@@ -17,7 +17,7 @@ export class Headset {
   constructor(button, page) {
     this.button = button;
     this.page = page;
-    button.addEventListener("click", () => (this.worn ? this.#session.end() : this.#enter().catch((error) => page.say(`the headset is not to be had: ${error.message}`))));
+    button.addEventListener("click", () => (this.worn ? this.#session.end() : this.#enter().catch((error) => page.say(`the headset is not available: ${error.message}`))));
     navigator.xr?.addEventListener?.("devicechange", () => this.#offer());
     this.#offer();
   }

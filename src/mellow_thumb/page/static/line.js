@@ -31,9 +31,9 @@ export class Line {
     socket.onclose = (event) => {
       if (this.#socket !== socket) return;
       this.#socket = null;
-      if (event.code === TAKEN_OVER) this.page.gone("Another page sits here now. Its hands are the ones that count.");
+      if (event.code === TAKEN_OVER) this.page.gone("Another page has the controls now.");
       else {
-        this.page.gone(event.reason || "The line to the session is cut: has mellow-thumb ended? It is tried anew.");
+        this.page.gone(event.reason || "No connection to the session: has mellow-thumb ended? Trying again.");
         setTimeout(() => this.#socket ?? this.open(), AGAIN);
       }
     };

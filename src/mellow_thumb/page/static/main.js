@@ -89,13 +89,13 @@ function frame(message) {
   shown += 1;
   if (shown % 15 === 1) {
     const counts = [["late", line.late], ["refused", message.refused], ["cut", message.cut]].filter(([, many]) => many);
-    find("line").textContent = [message.pending ? "a change is on its way" : "", `${message.engine}, ${line.trip.toFixed(1)} ms`, ...counts.map(([name, many]) => `${many} ${name}`)].filter(Boolean).join(" · ");
+    find("line").textContent = [message.pending ? "a change is coming" : "", `${message.engine}, ${line.trip.toFixed(1)} ms`, ...counts.map(([name, many]) => `${many} ${name}`)].filter(Boolean).join(" · ");
   }
 }
 
 /** What to do for the pointer to be as the profile wants it. */
 function hint(message) {
-  if (hands.strange) return `this browser does not know the layout of ${hands.strange}: it is left out`;
+  if (hands.strange) return `this browser does not know the layout of ${hands.strange}: it is ignored`;
   if (message.cursor !== "held") return loose ? 'the pointer is free, and stops at the rim: cursor = "held" would hold it' : "";
   if (!hands.captured) return "click here to give the mouse to the view";
   return hands.raw ? "Escape gives the mouse back" : "Escape gives the mouse back; this browser has no raw counts: these are the system's pixels";

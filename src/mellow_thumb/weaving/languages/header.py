@@ -242,7 +242,7 @@ def _sensors(program: Program, name: str) -> str:
         found.append(("motion", words, given, [*felt, *events(TURN, "turn")]))
     if ATTITUDE[0] in program.codes:
         words = (
-            "How a device in the hand is turned, where the host knows it: a unit quaternion x, y, z, w, +Y up"
+            "How the handheld device is turned, where the host knows it: a unit quaternion x, y, z, w, +Y up"
         )
         found.append(("attitude", words, "const double rotation[4]", events(ATTITUDE, "rotation")))
     text = ""
