@@ -32,19 +32,19 @@ class UnitError(PlacedError, ValueError):
 
 
 class SignalError(MellowThumbError, LookupError):
-    """A signal address that the catalogue does not hold."""
+    """A signal address that is not in the catalogue."""
 
 
 class PlanError(PlacedError, ValueError):
-    """Routes, gates, axes and a mount that do not belong together."""
+    """Routes, gates, axes and mounts that do not fit together."""
 
 
 class ArgumentError(MellowThumbError, ValueError):
-    """An argument outside of what it can be."""
+    """An argument that is not allowed."""
 
 
 class ConflictError(ArgumentError):
-    """A button that carries something else already."""
+    """A button that does something else already."""
 
     def __init__(self, words: str, name: str, address: str, carries: tuple[str, ...], ways: tuple[str, ...]):
         super().__init__(words)
@@ -61,7 +61,7 @@ class MissingError(MellowThumbError, ImportError):
 
 
 class Problem:
-    """One thing that is wrong in a file: where, what was found, what was expected, the nearest right word.
+    """One thing that is wrong in a file: where, what was found and expected, and the nearest right word.
 
     ``line`` counts from 1; 0 stands for the file as a whole.
     """
@@ -96,7 +96,7 @@ MOST_SHOWN = 50
 
 
 class FileError(MellowThumbError, ValueError):
-    """A file that was refused; ``problems`` has the reasons that were found, by their lines."""
+    """A file that was refused; ``problems`` has the reasons, with their lines."""
 
     def __init__(self, problems: Sequence[Problem]) -> None:
         self.problems = tuple(sorted(problems, key=lambda problem: problem.line))

@@ -41,11 +41,11 @@ PHASES = {
 class BrowserDoor:
     """Feeds a session what a browser reports: each event a mapping with ``type`` and the event's own fields.
 
-    Take pointer events, or mouse and touch events, not both of them: they say the same things. A gamepad is
-    no event but a state that the page polls: ``{"type": "gamepad", ...}`` with the fields of the Gamepad
+    Feed pointer events, or mouse and touch events, but not both: they say the same things. A gamepad is not
+    an event but a state that the page polls: ``{"type": "gamepad", ...}`` with the fields of the Gamepad
     object; what has changed is fed. ``{"type": "resize", "innerWidth": ..., "innerHeight": ...}`` (with
     ``angle``, the screen's orientation, where it turns in the hand), ``blur`` and ``focus`` come from the
-    window. What is wrong with an event is counted in :attr:`refused`; nothing raises.
+    window. Bad events are counted in :attr:`refused`; nothing raises.
     """
 
     def __init__(self, session: Session, width: float, height: float, *, counts: bool = False) -> None:
@@ -68,7 +68,7 @@ class BrowserDoor:
         self._xr.refused = self.refused
 
     def feed(self, event: object, on: str | None = None) -> None:
-        """Take one event; `on` is what a press began on, by the host's name for it."""
+        """Take one event; `on` is what a press began on, by your name for it."""
         kind = event.get("type") if isinstance(event, Mapping) else None
         take = _TAKES.get(kind) if isinstance(kind, str) else None
         if not isinstance(event, Mapping) or not isinstance(kind, str) or take is None:
@@ -195,7 +195,7 @@ class BrowserDoor:
 
     @property
     def head(self) -> tuple[Triple, Quadruple] | None:
-        """Where WebXR says that the head is, for ``session.view(head=door.head)``; None until it did."""
+        """The head's pose from WebXR, for ``session.view(head=door.head)``; None until there is one."""
         return self._xr.head
 
     def _xr_frame(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:

@@ -59,7 +59,7 @@ class AxisRange(NamedTuple):
 
 @dataclass
 class LinuxDevice:
-    """What a device says of itself: its name, its axes, what it has of the rest."""
+    """What a device says about itself: its name, its axes and the rest."""
 
     name: str = ""
     axes: dict[int, AxisRange] = field(default_factory=dict)

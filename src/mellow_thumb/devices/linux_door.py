@@ -50,7 +50,7 @@ _PLACES = {0: PLACE_X, 1: PLACE_Y}
 
 
 class LinuxDoor:
-    """Makes signals of a device's events, and tells them at each report, together.
+    """Turns a device's events into signals, and passes them on together at each report.
 
     `say` takes a signal, its value or pair of values, and its time (s), as ``session.feed`` does.
     """
@@ -105,7 +105,7 @@ class LinuxDoor:
             self._abs(code, value, self.device.axes[code])
 
     def hold(self, state: Iterable[Event], seconds: float) -> None:
-        """Take what a device holds that was not heard before: as it is opened, or after a loss."""
+        """Take what a device holds already: when it is opened, or after a loss."""
         for kind, code, value in state:
             if kind == ABS and self._trackpad:
                 self._trackpad.know(code, value)

@@ -54,8 +54,8 @@ class LinuxDevices:
 
     `say` takes a signal, its value or pair of values, and its time (s) on the monotonic clock; for a session
     use :meth:`feeding`. With `only`, devices whose name or path holds one of these words. A device that is
-    plugged in later is taken as well, one that is unplugged lets go of what it held. Raises
-    :class:`MissingError` without python-evdev.
+    plugged in later is used too; one that is unplugged lets go of what it held. Raises :class:`MissingError`
+    without python-evdev.
     """
 
     def __init__(
@@ -104,16 +104,16 @@ class LinuxDevices:
 
     @property
     def dropped(self) -> int:
-        """How often the system said that events of an open device were lost."""
+        """How often events of an open device were lost, as the system reports it."""
         return sum(one.door.dropped for one in self._open.values())
 
     def align(self) -> None:
-        """Say that now is the session's now: after a time in which it was not ticked."""
+        """Make now the session's now, after a pause in which it was not ticked."""
         if self._session:
             self._session.align(CLOCK, self._clock())
 
     def poll(self) -> None:
-        """Take what came since the last time; never waits."""
+        """Take what came since the last call; never waits."""
         now = self._clock()
         if now - self._scanned >= SCANS:
             self._scan(now)
@@ -125,7 +125,7 @@ class LinuxDevices:
                 self._drop(path, now)
 
     def wait(self, seconds: float) -> None:
-        """Wait until something came, for so long at the most."""
+        """Wait until something comes, for at most so long."""
         from select import select
 
         if self._open:
@@ -134,7 +134,7 @@ class LinuxDevices:
             time.sleep(seconds)
 
     def close(self) -> None:
-        """Let go of everything, and give the devices back."""
+        """Let go of everything, and close the devices."""
         for path in list(self._open):
             self._drop(path, self._clock())
 

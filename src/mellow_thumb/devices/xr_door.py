@@ -43,7 +43,7 @@ PATHS = {
 class XrDoor:
     """Feeds a session what a headset and the hands beside it say.
 
-    Give :attr:`head` to ``session.view(head=door.head)`` once a frame. A hand that is gone lets go.
+    Pass :attr:`head` to ``session.view(head=door.head)`` once a frame. A hand that is gone lets go.
     """
 
     def __init__(self, session: Session) -> None:
@@ -65,8 +65,8 @@ class XrDoor:
         """Take the state of an input by its OpenXR path, such as ``/user/hand/left/input/thumbstick``.
 
         `value` is a number, or x and y of a thumbstick; `at` and `device` are as in ``session.feed``. What
-        has not changed is passed over, so the whole state may be told each frame. Raises
-        :class:`ArgumentError` for a path that is not known.
+        has not changed is ignored, so you may pass the whole state each frame. Raises :class:`ArgumentError`
+        for an unknown path.
         """
         name = PATHS.get(path, "")
         if "." not in name:
@@ -81,9 +81,8 @@ class XrDoor:
     def pose(self, path: str, place: Triple, rotation: Quadruple) -> None:
         """Take the pose of the head (``/user/head``) or of a hand (``/user/hand/left/input/aim/pose``).
 
-        `place` is in metres of the play space, `rotation` a unit quaternion x, y, z, w. A pose that is none,
-        such as one that is lost, is refused whole and counted. Raises :class:`ArgumentError` for a path that
-        is not known.
+        `place` is in metres of the play space, `rotation` a unit quaternion x, y, z, w. A bad pose, such as a
+        lost one, is refused as a whole and counted. Raises :class:`ArgumentError` for an unknown path.
         """
         name = PATHS.get(path, ".")
         if "." in name:
@@ -106,7 +105,7 @@ class XrDoor:
             self._session.set_hand(name.partition("_")[0], turned)
 
     def gone(self, side: str, at: float | None = None, device: str | None = None) -> None:
-        """A hand is not there any more: it lets go of all that it held."""
+        """Say that a hand is gone: it lets go of everything it held."""
         self._told = {
             name: value for name, value in self._told.items() if not name.startswith(f"{side}_hand.")
         }

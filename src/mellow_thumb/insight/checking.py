@@ -41,11 +41,11 @@ CHECKS = (
 
 
 def check(profile: Profile, take: Take | None = None, *, lag: float = LAG) -> list[Finding]:
-    """What is wrong with a profile, or likely to be: findings, the worst first, each with what to do.
+    """What is wrong with a profile, or likely to be: findings, worst first, each with what to do.
 
-    With a `take`, its hands are looked at too: whether their sticks leave the dead zones, what the game
-    forgot to say, and which of its rows do nothing or are odd. `lag` (s) is what smoothing may add. Findings
-    that the profile allows are among them, with the reason in `allowed`.
+    With a `take`, the take is checked too: whether its sticks leave their dead zones at rest, what the game
+    forgot to say, and which rows do nothing or are odd. `lag` (s) is how much smoothing may add. Findings
+    that the profile allows are included, with the reason in `allowed`.
     """
     found = [one for find in CHECKS for one in find(profile)]
     found += checks_axes.late(profile, lag)

@@ -73,9 +73,9 @@ class Comparison:
 def compare(
     first: Plan, second: Plan, take: Take, *, rate: float = 60.0, compiled: bool | None = None
 ) -> Comparison:
-    """Play one take through two profiles and say where and when they part, by how much.
+    """Play one take through two profiles and say where, when and by how much they differ.
 
-    What `compiled` means, :func:`replay` says.
+    `compiled` is as for :func:`replay`.
     """
     import numpy as np
 

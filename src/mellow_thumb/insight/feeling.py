@@ -74,9 +74,9 @@ def feel(
     """How controls feel, in numbers: a row a number, a column a profile.
 
     The index is (``subject``, ``measure``): a route with its axis, or ``take``; columns are ``unit``, then
-    one for each profile, by its file or title. With a `take`, what its hands come to is measured too; without
-    one, drift is that of a stand-in thumb. `compiled` is for the replays of the take, as :func:`replay` says.
-    `progress` is told the share that is done. What `MEASURES` says of each measure is its definition.
+    one for each profile, by its file or title. With a `take`, the take is measured too; without one, drift is
+    that of a stand-in thumb. `compiled` is as for :func:`replay`. `progress` is called with the share done.
+    `MEASURES` has the definition of each measure.
     """
     import pandas as pd
 

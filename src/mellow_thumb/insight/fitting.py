@@ -54,7 +54,7 @@ class Fit:
 
 
 def fit(take: Take) -> Fit:
-    """Say what a take of resting and circling hands says of its sticks, triggers and gyroscope.
+    """Estimate sticks, triggers and gyroscope from a take of resting and circling hands.
 
     Let go of everything for some seconds, then run each stick round its rim and press each trigger all the
     way. Values come with their standard errors.

@@ -61,18 +61,18 @@ def sweep(
 ) -> pd.DataFrame:
     """How a profile feels, for every combination of some settings: the numbers of :func:`feel`.
 
-    `settings` has keys of the profile with the values that each takes, as a file has them:
+    `settings` has keys of the profile, each with its values, written as in a file:
     ``{"routes.look.sensitivity": ["0.03 deg/count", "0.05 deg/count"]}``. A row a number: a column for each
     setting, ``take`` (its number in `takes`; -1 without takes), ``subject``, ``measure``, ``value``,
-    ``unit``. Rows stand in the order of the settings, wherever and in whatever order they were measured.
+    ``unit``. Rows are in the order of the settings, however they were measured.
 
     It runs on this machine's cores (`workers`; 1 runs here, without processes) or on a Dask cluster, by its
-    `client` (extra ``dask``). With a `store`, an SQLite file, each profile is kept as it is done, and is
-    not measured again by the next sweep that names the file. `compiled` is as :func:`replay` says; with None
-    all profiles of the sweep count together. `progress` is told the share that is done.
+    `client` (extra ``dask``). With a `store`, an SQLite file, each result is kept, and the next sweep with
+    that file does not measure it again. `compiled` is as for :func:`replay`; with None all profiles of the
+    sweep count together. `progress` is called with the share done.
 
-    Raises :class:`ArgumentError` for a table that the profile does not have, and for values that make no
-    profile, before anything is measured; :class:`OutputError` for a store that cannot be used.
+    Raises :class:`ArgumentError` for a table that the profile does not have, and for values that it cannot
+    load, before anything is measured; :class:`OutputError` for a store that cannot be used.
     """
     import pandas as pd
 

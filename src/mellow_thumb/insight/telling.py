@@ -89,8 +89,8 @@ class Telling:
 def tell(profile: Plan, basis: Basis | None = None) -> Telling:
     """Say what each control of a profile does: which way, how much, from where on, until where.
 
-    Each route is measured by itself, as a session runs it, every sign included. With a `basis` the turns are
-    also told in the host's own axes.
+    Each route is measured by itself, in a session, with every sign included. With a `basis` turns are also
+    told in your own axes.
     """
     gates = {gate.name: gate for gate in profile.gates}
     states = list(states_of(profile))

@@ -55,17 +55,17 @@ def serving(
 ) -> Iterator[Page]:
     """Serve a page on which a profile is felt, for as long as the block runs; gives the :class:`Page`.
 
-    `profile` is its file, which *keep* on the page writes to; `player` a player's sheet, which
-    *keep as sheet* writes to, and makes where there is none yet; `take` a recording with whose hands it
-    begins. It listens on this machine alone (127.0.0.1), at a `port` of its own choice unless one is given.
-    It needs the extra ``page`` (``pip install 'mellow-thumb[page]'``).
+    `profile` is the file, which *keep* on the page writes to; `player` is a player's sheet, which *keep as
+    sheet* writes to or makes; `take` is a recording to begin with. It listens on this machine only
+    (127.0.0.1), at any free `port` unless one is given. It needs the extra ``page`` (``pip install
+    'mellow-thumb[page]'``).
 
-    With `lan` it listens for one device nearby as well, such as a phone, at that address of this machine, or
-    for ``""`` at the one it has in its network: with TLS, a certificate made for the run, a token that counts
-    once, and a session of its own.
+    With `lan` it also serves one device nearby, such as a phone, at that address of this machine, or for
+    ``""`` at its address in the network: with TLS, a certificate made for this run, a token that works once,
+    and a session of its own.
 
     Raises :class:`ProfileError`, :class:`SheetError` and :class:`TakeError` as reading does,
-    :class:`OutputError` where the port cannot be had, and :class:`MissingError` without the extra.
+    :class:`OutputError` if the port is taken, and :class:`MissingError` without the extra.
     """
     missing = [name for name in NEEDED if find_spec(name) is None]
     if missing:
@@ -88,8 +88,8 @@ def serve(
 ) -> None:
     """Serve a page on which a profile is felt, until Ctrl-C.
 
-    It is opened in a `browser` where there is one, and its address is told. The rest is as :func:`serving`
-    says.
+    It is opened in a `browser` if there is one, and its address is printed. The rest is as for
+    :func:`serving`.
     """
     import webbrowser
 

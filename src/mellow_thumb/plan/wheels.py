@@ -14,7 +14,7 @@ fixes no size for them: these are the customary ones.
 
 
 def wheel_notches(amount: float, unit: str) -> float:
-    """A wheel's movement in notches: `amount` in ``notch``, ``120ths``, ``lines``, ``px`` or ``pages``.
+    """Convert a wheel's movement in ``notch``, ``120ths``, ``lines``, ``px`` or ``pages`` to notches.
 
     The sign is kept. A browser counts downwards: pass ``-deltaY``. Raises :class:`ArgumentError` for another
     unit.

@@ -60,10 +60,10 @@ class Profile(Plan):
     """Where its file lies, and what told it from others when it was read; None where it came from no file."""
 
     def changed(self) -> bool:
-        """Whether its file is another than when it was read, or than :meth:`reload` was last asked.
+        """Whether its file has changed since it was read, or since :meth:`reload` was last called.
 
-        That goes by the file's time, size and number, and reads nothing: ask it every frame, if you like. A
-        file that is not there at the moment, as while an editor saves it, has not changed.
+        It looks at the file's time, size and number and reads nothing, so you can call it every frame. A file
+        that is missing for a moment, as when an editor saves it, has not changed.
         """
         origin = (self.base or self).origin
         if origin is None:
@@ -72,7 +72,7 @@ class Profile(Plan):
         return now is not None and now != origin.seen
 
     def reload(self) -> Profile:
-        """Read its file anew: the profile as it is there now, without a sheet; this one stays as it is.
+        """Read its file again: the profile as it is there now, without a sheet; this one stays as it is.
 
         Raises :class:`ProfileError` as :func:`load_profile` does, and :class:`ArgumentError` for a profile
         that came from no file.
@@ -96,20 +96,20 @@ class Profile(Plan):
     def session(
         self, *, ceiling: float = CEILING, compiled: bool | None = None, units_per_metre: float = 1.0
     ) -> Session:
-        """Put the profile to work, one session a player; a frame longer than `ceiling` (s) is cut.
+        """Start a session of the profile, one for each player; a frame longer than `ceiling` (s) is cut.
 
-        A session begins in Python. With `compiled` None it goes over to C, between two frames and without
-        moving by a bit, once the profile is compiled: that is done beside it, where the extra ``fast``
-        (``pip install 'mellow-thumb[fast]'``) and a C compiler are here. True waits for it first, False stays
-        in Python. :attr:`Session.engine` says which runs. If compiling fails, the logger ``mellow_thumb``
-        says why, once, and the session goes on in Python.
+        A session starts in Python. With `compiled` None it switches to C between two frames, with the same
+        results to the bit, once the profile is compiled in the background: that needs the extra ``fast``
+        (``pip install 'mellow-thumb[fast]'``) and a C compiler. True compiles first, False stays in Python.
+        :attr:`Session.engine` says which runs. If compiling fails, the logger ``mellow_thumb`` says why,
+        once, and the session goes on in Python.
 
-        A host whose world is not in metres says how many of its units a metre has, `units_per_metre`: steps,
-        velocities, subjects, targets, heads, ground, what is clear, platforms and views are then in them. The
+        If your world is not in metres, `units_per_metre` says how many of your units a metre has: steps,
+        velocities, subjects, targets, heads, ground, `clear`, platforms and views are then in your units. The
         profile and its axes stay in metres.
 
-        Raises :class:`MissingError` for `compiled` True where there is no compiler, and
-        :class:`ArgumentError` for what is no scale.
+        Raises :class:`MissingError` for `compiled` True without a compiler, and :class:`ArgumentError` for a
+        scale that is not one.
         """
         return Session(self, ceiling=ceiling, compiled=compiled, units_per_metre=units_per_metre)
 

@@ -38,12 +38,12 @@ def conflicts(profile: Profile, name: str, address: str) -> tuple[str, ...]:
 def rebind(
     profile: Profile, sheet: Sheet, name: str, address: str, *, conflict: str = "refuse"
 ) -> tuple[str, ...]:
-    """Have a signal carry something, in a player's sheet, in place of what did on that family of devices.
+    """Put something on another button, in a player's sheet, instead of its button on that family of devices.
 
-    Where it carries something else already, `conflict` says what then: ``refuse``, ``swap`` the two, or
-    ``share``. Returns what else has changed. Raises :class:`ConflictError` for a conflict that is refused: it
-    knows what the signal carries and what may be done. Raises :class:`ArgumentError` for what is not offered,
-    and where the profile would no longer work. The sheet is then as it was.
+    If the button does something else already, `conflict` decides: ``refuse``, ``swap`` the two, or ``share``.
+    Returns what else has changed. Raises :class:`ConflictError` for a refused conflict, with what the button
+    does and what can be done. Raises :class:`ArgumentError` for what is not offered, or if the profile would
+    no longer work. The sheet then stays as it was.
     """
     if conflict not in WAYS:
         raise ArgumentError(f"conflict: found {conflict!r}; expected {listed(WAYS)}")

@@ -53,7 +53,7 @@ class _Choice(NamedTuple):
 
 @dataclass
 class Sheet:
-    """One player's own choices: sensitivity, inversion, dead zones, hold or toggle, what hands need, buttons.
+    """One player's choices: sensitivity, inversion, dead zones, hold or toggle, hands, buttons.
 
     A sheet is made by :func:`load_sheet` or :func:`new_sheet`, changed by :meth:`set` and :meth:`reset`,
     and kept by :meth:`save`, with the comments and the keys that it came with.
@@ -68,9 +68,9 @@ class Sheet:
     )
 
     def get(self, section: str, name: str, profile: Profile | None = None) -> Any:
-        """What a table says of something; None where it says nothing.
+        """The value of something in a table; None if there is none.
 
-        With a `profile`, what that has renamed is found by the name that it had before.
+        With a `profile`, names that it has changed are found by their old names.
         """
         table = _plain(self.document.get(section, {}))
         names = [name, *(_once(profile, section, name) if profile else ())]
@@ -79,9 +79,9 @@ class Sheet:
     def set(self, profile: Profile, section: str, name: str, value: Any) -> None:
         """Choose something that a profile offers, such as ``set(profile, "sensitivity", "look", 1.4)``.
 
-        In ``invert`` the name is a family of devices, a device or a route, and the value a list of axes; what
-        is said of a route counts in place of what is said of its device, and that of its family. Raises
-        :class:`ArgumentError` for what is not offered, or is beyond its range.
+        In ``invert`` the name is a family of devices, a device or a route, and the value a list of axes; a
+        route counts before its device, and a device before its family. Raises :class:`ArgumentError` for what
+        is not offered, or out of range.
         """
         import tomlkit
 
@@ -95,7 +95,7 @@ class Sheet:
             self.reset(section, old)
 
     def reset(self, section: str = "", name: str = "") -> None:
-        """Go back to the profile's own: all of it, one table, or one name in it."""
+        """Go back to the profile's own values: all of them, one table, or one name in it."""
         for one in (section,) if section else SECTIONS:
             table = self.document.get(one, {})
             if not isinstance(table, dict):
@@ -106,10 +106,10 @@ class Sheet:
                     del table[key]
 
     def save(self, path: str | os.PathLike[str] = "") -> None:
-        """Keep it in a file, whole or not at all: the one that it came from, unless another is named.
+        """Save it, whole or not at all, to the file it came from, or to another one.
 
-        Raises :class:`OutputError` where that cannot be, and :class:`ArgumentError` for a new one without a
-        name.
+        Raises :class:`OutputError` if it cannot be written, and :class:`ArgumentError` for a new sheet
+        without a file name.
         """
         import tomlkit
 
@@ -121,12 +121,12 @@ class Sheet:
         self.file = str(target)
 
     def lay(self, profile: Profile) -> tuple[Profile, tuple[str, ...]]:
-        """The profile as this player has it, and what of the sheet did not apply, in words.
+        """The profile as this player has it, and in words what did not apply.
 
-        What the profile no longer offers, and what it cannot be with, is left out; what is beyond a range is
-        clipped to it; a button that works two things now works them. All of that is told, and the rest
-        applies. What the profile has renamed (``was``) is found by its old name. Where a sheet is laid over
-        the profile already, this one takes its place.
+        What the profile no longer offers, or does not work with, is left out; what is out of range is clipped
+        to it; one button for two things does both. All of that is reported, and the rest applies. Renamed
+        parts (``was``) are found by their old names. If the profile has a sheet already, this one replaces
+        it.
         """
         profile = profile.base or profile
         chosen, told = self._chosen(profile)
@@ -140,7 +140,7 @@ class Sheet:
         return altered(made, base=profile), (*told, *more)
 
     def lay_whole(self, profile: Profile) -> Profile:
-        """The profile as this player has it; raises :class:`SheetError` where all of it makes no profile."""
+        """The profile as this player has it; raises :class:`SheetError` if all of it does not work."""
         profile = profile.base or profile
         chosen, _ = self._chosen(profile)
         return _with(profile, chosen)
@@ -265,8 +265,8 @@ def new_sheet(profile: Profile) -> Sheet:
 def load_sheet(path: str | os.PathLike[str]) -> Sheet:
     """Read a player's sheet from a TOML file.
 
-    What this version does not know is kept, and told in `Sheet.notes`. Raises :class:`SheetError` for text
-    that is no TOML, with its line; nothing else in it is an error.
+    Unknown entries are kept, and reported in `Sheet.notes`. Raises :class:`SheetError`, with the line, for
+    text that is not TOML; nothing else in it is an error.
     """
     import tomlkit
 

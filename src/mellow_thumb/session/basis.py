@@ -71,23 +71,23 @@ class Basis:
         return a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g)
 
     def vector(self, ours: Triple) -> Triple:
-        """A place or a direction of ours in the host's coordinates."""
+        """Convert a place or a direction of ours to the host's coordinates."""
         x, y, z = (sum(a * b for a, b in zip(row, ours, strict=True)) + 0.0 for row in self.rows)
         return x, y, z
 
     def rotation(self, ours: Quadruple) -> Quadruple:
-        """A rotation of ours (x, y, z, w) as the host's: no turn is no turn, looking along its forward."""
+        """Convert a rotation of ours (x, y, z, w) to the host's; no turn looks along its forward."""
         x, y, z = self.vector((ours[0], ours[1], ours[2]))
         sign = self.handedness
         return (sign * x, sign * y, sign * z, ours[3])
 
     def our_vector(self, theirs: Triple) -> Triple:
-        """A place or a direction of the host's in our coordinates."""
+        """Convert a place or a direction of the host's to our coordinates."""
         x, y, z = (sum(self.rows[k][n] * theirs[k] for k in range(3)) + 0.0 for n in range(3))
         return x, y, z
 
     def our_rotation(self, theirs: Quadruple) -> Quadruple:
-        """A rotation of the host's (x, y, z, w) as ours."""
+        """Convert a rotation of the host's (x, y, z, w) to ours."""
         x, y, z = self.our_vector((theirs[0], theirs[1], theirs[2]))
         sign = self.handedness
         return (sign * x, sign * y, sign * z, theirs[3])

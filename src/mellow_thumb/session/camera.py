@@ -165,7 +165,7 @@ class Camera:
     def looks_along(self, rotation: Quadruple) -> tuple[float, float]:
         """The yaw and the pitch (deg) with which this camera looks as another does: a unit quaternion.
 
-        Raises :class:`ArgumentError` for what is no rotation.
+        Raises :class:`ArgumentError` for what is not a rotation.
         """
         x, y, z, w = rotation_of("rotation", rotation)
         # rounding may leave a sine of a little more than 1

@@ -138,7 +138,7 @@ class Frame:
 
     @property
     def axes(self) -> Axes:
-        """Each axis by name, in its unit; `yaw_total` is the yaw with every full turn kept."""
+        """Each axis by name, in its unit; `yaw_total` is the yaw with full turns included."""
         return Axes(self._program.axis_places, self._values)
 
     @property
@@ -149,7 +149,7 @@ class Frame:
 
     @property
     def touches(self) -> dict[str, Pad]:
-        """The thumb pads to be drawn, by name: those with a place of their own, and those that are held."""
+        """The thumb pads to draw, by name: those with a fixed place, and those that are held."""
         found = {}
         for name, place, stays in self._program.pads:
             x, y, radius, at_x, at_y, held = self._values[place : place + 6]
@@ -165,15 +165,15 @@ class Frame:
 
     @property
     def fade(self) -> float:
-        """How dark to draw the view of a headset, 0 to 1: all at a snap, less and less in its `fade` time."""
+        """How dark to draw the view of a headset: 1 at a snap, falling to 0 within the `fade` time."""
         place, over = self._program.places.get("snapped"), self._program.fade
         return max(0.0, 1.0 - (self.t - self._values[place]) / over) if place is not None and over else 0.0
 
     def vignette(self, turn: float = 90.0, speed: float = 3.0) -> float:
-        """How much of a view to darken at its rim, 0 to 1, against sickness: all at such a turn or speed.
+        """How much of the view's edge to darken, 0 to 1, against sickness: 1 from that turn or speed on.
 
         `turn` is in deg/s, `speed` in m/s: what the session turned and walked in this frame, never the head.
-        A snap, which is over at once, is none.
+        A snap, which is over at once, does not count.
         """
         place, snapped = self._program.axis_places["yaw_total"], self._program.places.get("snapped")
         turned = abs(self._values[place] - self._before[place])
@@ -191,7 +191,7 @@ class Frame:
 
     @property
     def device(self) -> str:
-        """What hands use now: ``desk`` (mouse and keyboard), ``pad``, ``handheld``; ``none`` without."""
+        """The device in use: ``desk`` (mouse and keyboard), ``pad``, ``handheld``; ``none`` before any."""
         families = self._program.families
         place = self._program.places.get("device")
         return families[int(self._values[place])] if place is not None else (*families, "none")[0]

@@ -42,12 +42,11 @@ CEILING = 0.25
 class Session:
     """A plan at work: feed it events, tick it once a frame, read the frame and the view.
 
-    A frame is the time from the last tick to this one, its end not included. What is wrong with an event
-    never raises and never reaches the state: it is refused, counted in :attr:`refused`, and told once to
-    the logger ``mellow_thumb``.
+    A frame is the time from the last tick to this one, its end not included. A bad event never raises and
+    never reaches the state: it is refused, counted in :attr:`refused`, and logged once by ``mellow_thumb``.
 
-    It holds its parts and hands each word to one of them: the running program, the clock, the world's time,
-    the intake and the host's words, what is set and what is answered, the camera, the cues.
+    It holds its parts and passes each call on to one of them: the running program, the clock, the world's
+    time, the intake, what the host says and answers, the camera, the cues.
     """
 
     def __init__(
@@ -102,22 +101,22 @@ class Session:
     ) -> None:
         """Queue one event; from any thread.
 
-        `signal` is an address of the catalogue; a pair takes two numbers, (x, y), and a component fed
-        alone (``mouse.move.x``) leaves the other at 0. `at` is when it happened, in seconds on the host's
-        clock, which began with the session; without it the event takes effect with the latest event
-        already fed this frame, or at the frame's beginning. With a `device`, `at` is on that device's clock,
-        as :meth:`align` maps it; a device that was never aligned is on the host's. `on` is what a press began
-        on, by the host's name for it; ``on="interface"`` says that the host's own interface used it: it
-        counts nowhere, and its release may follow all the same.
+        `signal` is an address of the catalogue. A pair takes two numbers, (x, y); a component fed alone
+        (``mouse.move.x``) leaves the other at 0, or, of a held value, as it is. `at` is when it happened, in
+        seconds since the session began; without it the event takes effect with the latest event already fed
+        this frame, or as the frame begins. With a `device`, `at` is on that device's clock, as :meth:`align`
+        maps it; a device that was never aligned is on the host's. `on` is what a press began on, by your name
+        for it; ``on="interface"`` says that your own interface used it: it counts nowhere, and its release
+        does no harm.
 
-        Signals that the plan does not use are passed over.
+        Signals that the plan does not use are ignored.
         """
         self._intake.feed(signal, value, at, device, on)
 
     def feed_many(self, signal: str, values: Burst, at: Burst) -> None:
         """Queue a burst of one signal: `values` with their times `at`, as :meth:`feed` takes them.
 
-        Lists or arrays will do. Raises :class:`ArgumentError` when there are not as many times as values.
+        Lists and arrays both work. Raises :class:`ArgumentError` unless there are as many times as values.
         """
         self._intake.feed_many(signal, values, at)
 
@@ -135,17 +134,17 @@ class Session:
 
     @property
     def reasons(self) -> dict[str, dict[str, int]]:
-        """What became of each event since this was asked first: by signal, how often for which reason.
+        """What happened to each event since this was first read: by signal, how often for which reason.
 
-        ``acted`` is one; others are a closed gate, a dead zone, a limit, an axis that the mount does not use.
-        It costs far more than a frame: :meth:`forget_reasons` ends it. :attr:`refused` is apart.
+        One reason is ``acted``; others are a closed gate, a dead zone, a limit, an axis that the mount does
+        not use. It costs far more than a frame; :meth:`forget_reasons` stops it. :attr:`refused` is separate.
         """
         if self._intake.reasons is None:
             self._intake.reasons = Reasons()
         return self._intake.reasons.counts
 
     def forget_reasons(self) -> None:
-        """Count no more what becomes of events."""
+        """Stop counting what happens to events."""
         self._intake.reasons = None
 
     @property
@@ -158,8 +157,8 @@ class Session:
     ) -> None:
         """Say how large the view is, in pixels, for lengths in screens; until then it counts as square.
 
-        `pixels_per_cm` is for lengths in cm: without it what is stated in cm takes no contact. Raises
-        :class:`ArgumentError` for what is no size.
+        `pixels_per_cm` is for lengths in cm: without it touches stated in cm take no contact. Raises
+        :class:`ArgumentError` for a size that is not one.
         """
         self._host.set_screen(width, height, at, pixels_per_cm=pixels_per_cm)
 
@@ -172,11 +171,11 @@ class Session:
         device: str | None = None,
         on: str | None = None,
     ) -> None:
-        """Say what happens to a contact: ``down`` as it lands, ``move``, ``up`` as it lifts, ``cancel``.
+        """Say what happens to a contact: ``down`` when it lands, ``move``, ``up`` when it lifts, ``cancel``.
 
-        `contact` is what the host tells contacts apart by, whatever that is; `place` where it is, 0 to 1 of
-        the view from its bottom left corner; `on` what it begins on, by the host's name for it. Ids may come
-        in any order, and be used anew once they have lifted. From one thread for all contacts.
+        `contact` is any id that tells contacts apart; `place` is where it is, 0 to 1 of the view from its
+        bottom left corner; `on` is what it begins on, by your name for it. Ids may come in any order, and be
+        reused after they have lifted. Call it from one thread for all contacts.
 
         Raises :class:`ArgumentError` for another phase.
         """
@@ -189,41 +188,41 @@ class Session:
         at: float | None = None,
         device: str | None = None,
     ) -> None:
-        """Say what the sensors of a device in the hand read, for ``motion.aim`` and ``motion.tilt``.
+        """Say what the sensors of a handheld device read, for ``motion.aim`` and ``motion.tilt``.
 
-        `turn` is how it turns about its own axes, in deg/s, `force` what its accelerometer says, in m/s2: x
-        to the right of the screen, y to its top, z out of it; at rest `force` points up. From one thread.
+        `turn` is its gyroscope's reading in deg/s, `force` its accelerometer's in m/s2: x to the right of the
+        screen, y to its top, z out of it; at rest `force` points up. Call it from one thread.
         """
         self._host.motion(turn, force, at, device)
 
     @property
     def handheld(self) -> HandheldState | None:
-        """What its sensors told of it up to the last frame; None where no route asks for its aim or tilt."""
+        """The handheld device up to the last frame; None if no route uses its aim or tilt."""
         return handheld_state(self._running.state) if self._intake.readings else None
 
     def attitude(self, rotation: Sequence[float], at: float | None = None, device: str | None = None) -> None:
-        """Say how a device in the hand is turned, if something else knows it: for ``motion.tilt``.
+        """Say how a handheld device is turned, if your system knows that already: for ``motion.tilt``.
 
         `rotation` is a unit quaternion x, y, z, w from the device's frame (as in :meth:`motion`) to one with
-        +Y up, wherever its north is; either of the two for one rotation will do. What is no rotation is
-        refused and counted. From one thread.
+        +Y up, wherever its north is; both signs work. What is not a rotation is refused and counted. Call it
+        from one thread.
         """
         self._host.attitude(rotation, at, device)
 
     def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
-        """Say how the ground lies under the character: its normal, pointing up; it then walks along it.
+        """Say how the ground slopes under the character, by its normal, pointing up; it then walks along it.
 
-        Speed is over the map: a slope changes how far a step rises, not how far it goes. Raises
+        Speed is measured on the map: a slope changes how far a step rises, not how far it goes. Raises
         :class:`ArgumentError` for a normal that does not point up, or a wall.
         """
         self._host.set_ground(normal, at)
 
     def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
-        """Say how fast what the character stands on moves, in m/s (or units); it is carried along."""
+        """Say how fast the ground under the character moves, in m/s (or units); it is carried along."""
         self._host.set_platform(velocity, at, units=self._units)
 
     def set_hand(self, side: str, rotation: Quadruple) -> None:
-        """Say which way a hand beside the headset points, ``left`` or ``right``, for who walks by it.
+        """Say which way a hand beside the headset points, ``left`` or ``right``, for a walk by it.
 
         `rotation` is its aim's in the play space, a unit quaternion x, y, z, w. Raises
         :class:`ArgumentError` for another hand, and for what is no rotation.
@@ -231,9 +230,9 @@ class Session:
         self._answers.set_hand(side, rotation)
 
     def recentre(self) -> None:
-        """Centre the play space of a headset on where the head is now and looks: on the floor alone.
+        """Centre the play space of a headset on where the head is and looks now, on the floor only.
 
-        The head is then where the subject is, and looks where the yaw points; height and tilt are its own.
+        The head is then where the subject is, and looks where the yaw points; height and tilt do not change.
         """
         self._answers.recentre()
 
@@ -242,21 +241,21 @@ class Session:
     def set_axis(self, name: str, value: float, at: float | None = None) -> None:
         """Put an axis at a value, in its own unit; at the time of `at`, as an event would.
 
-        What smoothing still owed it is gone, so the camera does not drift on; what is held stays held.
-        Raises :class:`ArgumentError` for an axis that is not there, or a value that it cannot have.
+        What smoothing had not delivered yet is dropped, so the camera does not drift on; what is held stays
+        held. Raises :class:`ArgumentError` for an axis that is not there, or a value that it cannot have.
         """
         self._steering.set_axis(name, value, at)
 
     def turn_to(self, name: str, value: float, *, over: float, at: float | None = None) -> None:
         """Take an axis to a value in `over` seconds, gently; a yaw that wraps goes the shorter way.
 
-        What hands do in the meantime adds to it. Raises :class:`ArgumentError` as :meth:`set_axis` does,
-        and for a time that is not above 0.
+        What hands do meanwhile is added. Raises :class:`ArgumentError` as :meth:`set_axis` does, and for a
+        time that is not above 0.
         """
         self._steering.turn_to(name, value, over=over, at=at)
 
     def set_scale(self, route: str, factor: float, at: float | None = None) -> None:
-        """Multiply the effect of a route: the host's own scale, such as slowing a stick near a target.
+        """Multiply the effect of a route by your own factor, to slow a stick near a target for example.
 
         Raises :class:`ArgumentError` for a route that is not there, or a factor that is not 0 to 100.
         """
@@ -271,7 +270,7 @@ class Session:
 
     @property
     def engine(self) -> str:
-        """What runs the profile's program at the moment: ``"Python"``, or ``"C"`` once it is compiled."""
+        """What the profile's program runs in now: ``"Python"``, or ``"C"`` once it is compiled."""
         return self._running.loop.name
 
     @property
@@ -283,8 +282,8 @@ class Session:
     def early(self) -> int:
         """How many events came more than 10 s before their time; they wait for it.
 
-        Mostly their `at` is not in seconds since the session began; the logger is told once, with the remedy.
-        100,000 of them wait, more are refused.
+        Most likely their `at` is not in seconds since the session began; that is logged once, with what to
+        do. Up to 100,000 of them wait; more are refused.
         """
         return self._intake.inbox.early
 
@@ -295,18 +294,18 @@ class Session:
 
     @property
     def stalled(self) -> int:
-        """How many ticks asked for time to run back or for no number; it stood still instead."""
+        """How many ticks went back in time, or were not numbers; time stood still instead."""
         return self._clock.stalled
 
     def tick(
         self, dt: float | None = None, *, to: float | None = None, world_dt: float | None = None
     ) -> Frame:
-        """Go on by `dt` seconds, or `to` a moment of the host's clock, and read the frame that ends there.
+        """Go on by `dt` seconds, or `to` a moment of session time, and read the frame that ends there.
 
-        `world_dt` is how long that was for the world, where that differs: 0 in a pause, half in slow motion,
-        100 times as long at the most. It slows what returns by itself, kicks and shakes; never the hand.
-        Time that runs back, or is no number, stands still and is counted; a frame longer than the ceiling is
-        cut, and what happened in the time cut out takes effect at its end.
+        `world_dt` is how long that was for the world, if that differs: 0 in a pause, half in slow motion, 100
+        times as long at most. It slows what returns by itself, kicks and shakes, but never hands. If time
+        goes back, or is not a number, it stands still and is counted. A frame longer than the ceiling is cut,
+        and what happened in the time that was cut takes effect at its end.
         """
         if (dt is None) == (to is None):
             raise TypeError("tick takes dt=seconds or to=moment: one of them")
@@ -373,18 +372,18 @@ class Session:
         head: tuple[Triple, Quadruple] | None = None,
         cut: bool = False,
     ) -> View:
-        """The camera at the end of the last frame, with the kicks and shakes of the moment.
+        """The camera at the end of the last frame, with kicks and shakes.
 
         `subject` is where the character is after this frame's step: its place (m), or its place and its
-        rotation (a unit quaternion x, y, z, w). Said once, it holds until it is said anew, as all of this
-        does; not said at all, it is where its own steps took it. `clear` is how far behind it, toward the
-        camera, nothing is in the way (m). `ground` is the ground's height (m) under the middle of a view from
-        above, or a function of x and z that gives it, which is asked under the camera as well. `target` is
-        the place (m) of a second subject that an orbit is locked on; `up` is which way up is, for an orbit
-        that asks; `head` is where a headset is in its play space, its place and its rotation. `cut` is for a
-        subject that was put elsewhere: the camera is there at once.
+        rotation (a unit quaternion x, y, z, w). Like the other arguments it stays until you say it again; if
+        you never say it, it is where its own steps took it. `clear` is how far nothing is in the way (m) from
+        the subject toward the camera. `ground` is the ground's height (m) under the middle of a view from
+        above, or a function of x and z, which is also called under the camera. `target` is the place (m) of a
+        second subject that an orbit is locked on. `up` is which way up is, for an orbit with ``up = "host"``.
+        `head` is the place and rotation of a headset in its play space. `cut` is for a subject that was
+        moved: the camera is there at once.
 
-        Raises :class:`ArgumentError` for what is no finite number, and for an `up` of no length.
+        Raises :class:`ArgumentError` for numbers that are not finite, and for an `up` of length 0.
         """
         return self._camera.view(
             subject, clear=clear, ground=ground, target=target, up=up, head=head, cut=cut
@@ -392,9 +391,9 @@ class Session:
 
     @property
     def settled(self) -> bool:
-        """Whether nothing moves by itself: every view is like the last until something comes in.
+        """Whether nothing moves any more: every view will be like the last until something comes in.
 
-        A host may then stop drawing, unless its subject moves. It is known at commits: up to 1/16 s late.
+        You may then stop drawing, unless your subject moves. It is known at commits, so up to 1/16 s late.
         """
         if self._camera.kicks or self._intake.inbox.busy:
             return False
@@ -405,10 +404,10 @@ class Session:
     ) -> bool:
         """Whether no view will be further from this one than a tolerance, until something comes in.
 
-        `degrees` is for what turns, `metres` for what moves, `share` (of the view's height) for both and for
-        the zoom: what is not stated is taken from it, as the view is now. True while a key is held against a
-        limit; far sooner than :attr:`settled`, which waits for the last digit. Raises :class:`ArgumentError`
-        for less than nothing.
+        `degrees` is for what turns, `metres` for what moves; `share`, of the view's height, stands for
+        whichever is not stated, and for the zoom. It is true while a key is held against a limit, and far
+        sooner than :attr:`settled`, which waits for the last digit. Raises :class:`ArgumentError` for a
+        tolerance below 0.
         """
         if not all(0.0 <= one < 1e9 for one in (degrees, metres, share or 0.0)):
             raise ArgumentError(f"found {degrees!r}, {metres!r}, {share!r}; expected tolerances of 0 or more")
@@ -422,9 +421,9 @@ class Session:
     def kick(self, name: str, amount: float, *, half_life: float) -> None:
         """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
 
-        It never enters the axis's own value: a frame does not show it, and when it has faded the view is
-        where it would have been. Raises :class:`ArgumentError` for an axis that the view does not use, or
-        an amount beyond 1e9.
+        The axis keeps its own value: a frame does not show the kick, and when it has faded the view is where
+        it would have been. Raises :class:`ArgumentError` for an axis that the view does not use, or an amount
+        beyond 1e9.
         """
         self._camera.kick(name, amount, half_life=half_life)
 
@@ -433,20 +432,20 @@ class Session:
         self._camera.shake(name, amount, half_life=half_life, frequency=frequency)
 
     def shift_origin(self, x: float, y: float, z: float) -> None:
-        """Move the world's origin to (x, y, z), in metres: the view goes along, and nothing else changes.
+        """Move the world's origin to (x, y, z), in metres: the view moves along, and nothing else changes.
 
-        For worlds so large that they are centred anew on the way. Raises :class:`ArgumentError` for what is
-        no finite place.
+        For worlds so large that they are re-centred on the way. Raises :class:`ArgumentError` for a place
+        that is not finite.
         """
         self._camera.shift_origin(x / self._units, y / self._units, z / self._units)
 
     def look_along(self, rotation: Quadruple, at: float | None = None) -> None:
-        """Take over where another camera looks: yaw and pitch as of its rotation (a unit quaternion).
+        """Look where another camera looks: take yaw and pitch from its rotation (a unit quaternion).
 
-        So the first frame of this camera shows what the last frame of that one did. Its roll is not taken,
-        and limits hold. A mount whose angles begin with its subject must have shown a view before.
+        So the first frame of this camera shows what the last frame of the other one did. Its roll is ignored,
+        and limits hold. A mount whose angles are measured from its subject must have given a view before.
 
-        Raises :class:`ArgumentError` for what is no rotation.
+        Raises :class:`ArgumentError` for what is not a rotation.
         """
         yaw, pitch = self._camera.looks_along(rotation)
         self._steering.set_axis("yaw", yaw, at)
@@ -455,9 +454,9 @@ class Session:
     # ---- commands, cues, choices
 
     def command(self) -> bytes:
-        """What the last frame asked of a :class:`Walker`, and when; an error without movement.
+        """What the last frame asked of a :class:`Walker`, and when; an error if the profile has no movement.
 
-        Six bytes, and eight more for each time that it changed within the frame. Ask it after every frame.
+        Six bytes, and eight more for each change within the frame. Call it after every frame.
         """
         plan, taken = self._running.plan, self._taken
         if plan.movement is None:
@@ -472,18 +471,18 @@ class Session:
         return Frame(self._clock.now, self._running.values, self._running.program)
 
     def take_cue(self, name: str) -> bool:
-        """Take a cue: whether it was given within its `keep` time, mostly 0.2 s; each time is taken once.
+        """Take a cue: whether it was given within its `keep` time (0.2 s unless stated), each time once.
 
-        A host that steps its physics several times a frame, or not at all, neither loses one nor gets it
-        twice, as long as a step comes within that time. Raises :class:`ArgumentError` for a cue that the
-        plan does not have.
+        If your physics step several times a frame, or not at all, you neither lose a cue nor get it twice, as
+        long as a step comes within that time. Raises :class:`ArgumentError` for a cue that the plan does not
+        have.
         """
         return self._cues.take(name)
 
     def choose(self, name: str, value: str | bool, at: float | None = None) -> None:
-        """Say what the player chose: ``"hold"`` or ``"toggle"`` for a gate, or a setting on or off.
+        """Pass on the player's choice: ``"hold"`` or ``"toggle"`` for a gate, or a setting on or off.
 
-        Raises :class:`ArgumentError` for what there is no choice of.
+        Raises :class:`ArgumentError` if there is no such choice.
         """
         choose(self._intake, self._running.plan, name, value, at)
 
@@ -491,71 +490,72 @@ class Session:
     def heard(self) -> list[tuple[float, str, float, float]]:
         """What acted in the last frame, or might have: when, which signal, its value, or x and y of a pair.
 
-        What is made of others, such as a drag of fingers, is there as well. It is kept from the first time
-        that it is asked for, as long as it is asked for each frame.
+        Signals made of others, such as a drag, are there too. It is kept from the first time you read it, as
+        long as you read it each frame.
         """
         self._asked = 2
         return heard_in(self._taken, self._running, self.now)
 
     @property
     def signals(self) -> dict[str, float | tuple[float, float]]:
-        """What each held signal says now, by its name, and what is made of them; a pair is x and y.
+        """The value of each held or derived signal, by its name; a pair is x and y.
 
-        It is what was fed last, as of the last frame. What moves by steps, a mouse or a wheel, holds nothing.
+        It is what was fed last, as of the last frame. What moves by steps, a mouse or a wheel, has no such
+        value.
         """
         return live_signals(self._running)
 
     def label(self, name: str) -> str:
-        """What to show for a button, by the name of it on the device that is in use.
+        """The name to show for a button, on the device in use.
 
-        `name` is that of a gate, a cue or presses, or a part of a key set, such as ``steps.up``: whatever a
-        profile may offer. Raises :class:`ArgumentError` for what has no button.
+        `name` is that of a gate, a cue or presses, or a part of a key set, such as ``steps.up``. Raises
+        :class:`ArgumentError` if it has no button.
         """
         return label_now(self._running.plan, name, self._last_frame.device)
 
     # ---- players
 
     def apply(self, sheet: Layable) -> tuple[str, ...]:
-        """Take over a player's sheet, in mid-frame: the camera stays, and what is held stays held.
+        """Apply a player's sheet, at any time: the camera stays, and what is held stays held.
 
-        It takes the place of a sheet before it, also of one that was laid before the session began. A button
-        that no longer carries something lets go of it; what a held stick does goes on at its new sensitivity.
-        An axis that is leant by what is held leans anew at once; the view follows with a half-life of 0.1 s.
+        It replaces the sheet before it, also one that was laid before the session began. A button that no
+        longer does something lets go of it; a held stick goes on at its new sensitivity. An axis that is
+        leaned by a held control leans by its new amount at once; the view follows with a half-life of 0.1 s.
         New numbers take effect in this frame; another button, or hold for toggle, may be :attr:`pending`.
-        Returns what of it did not apply, in words; raises :class:`SheetError` where it makes no profile.
+        Returns in words what did not apply; raises :class:`SheetError` if the profile would not work with it.
         """
         return self._course.apply(sheet)
 
     def switch(self, profile: Plan) -> tuple[str, ...]:
-        """Go on by another profile, in mid-frame: one that was changed and read anew, or quite another.
+        """Carry on with another profile, at any time: one that was edited and read again, or a different one.
 
-        The same axes go on from where they are, what is held stays held, gates and cues of the same name stay
-        as they are; what is new begins. An axis outside its new limits is at them at once, and the view
-        follows with a half-life of 0.1 s; one that multiplies now, or adds now, keeps its value. A sheet that
-        was applied is laid over the new profile as well. New numbers take effect in this frame; what needs
-        another program may be :attr:`pending` for some frames.
+        Axes of the same name go on from where they are, what is held stays held, and gates and cues of the
+        same name keep their state; what is new starts. An axis outside its new limits moves to them at once,
+        and the view follows with a half-life of 0.1 s; one that changes between linear and logarithmic keeps
+        its value. A sheet that was applied is applied to the new profile too. New numbers take effect in this
+        frame; what needs another program may be :attr:`pending` for some frames.
 
-        Returns in words what has no place there, and what of the sheet did not apply. Raises
-        :class:`SheetError` where the sheet makes no profile of it, and :class:`ArgumentError` for what is no
-        profile; the session is then as it was.
+        Returns in words what the new profile no longer has, and what of the sheet did not apply. Raises
+        :class:`SheetError` if it would not work with the sheet, and :class:`ArgumentError` for what is not a
+        profile; the session then stays as it was.
         """
         return self._course.switch(profile)
 
     @property
     def pending(self) -> bool:
-        """Whether a profile or a sheet is on its way: woven beside the session, to be taken over soon.
+        """Whether a profile or a sheet is still being woven in another process, to be taken over soon.
 
-        New numbers never are. Without the extra ``fast``, or with `compiled` True or False, all is taken over
-        where it is asked for.
+        New numbers never are. Without the extra ``fast``, or with `compiled` True or False, everything is
+        taken over in the frame that asks for it.
         """
         return self._course.ahead is not None
 
     def listen(self, carries: Callable[[str], bool]) -> Listener:
-        """Wait for the next press, stick push or wheel turn that may carry something, for a settings screen.
+        """Wait for the next press, stick push or wheel turn that may be used: for a settings screen.
 
-        `carries` says of an address whether it may, such as ``lambda one: offers.carries("hop", one)``. What
-        is held already counts once it was let go, noise and drift never. The event that is found acts on
-        nothing else. Ask the listener's ``found`` after each frame; :meth:`stop_listening` gives it up.
+        `carries` says whether an address may, such as ``lambda one: offers.carries("hop", one)``. What is
+        already held counts once it was let go; noise and drift never count. The event that is found does
+        nothing else. Read the listener's ``found`` after each frame; :meth:`stop_listening` gives up.
         """
         heard, held = self._running.program.heard, dict[str, float]()
         for name, said in self.signals.items():
@@ -565,33 +565,32 @@ class Session:
         return self._intake.listener
 
     def stop_listening(self) -> None:
-        """Listen no more: every event acts as ever."""
+        """Stop listening: every event acts again."""
         self._intake.listener = None
 
     # ---- saving
 
     def snapshot(self) -> Snapshot:
-        """Everything that the session is at this moment, quickly and opaquely: for rolling back.
+        """The whole session as it is now, quick and opaque: for rolling back.
 
-        It holds what waits and what is held, and the player's sheet. Give it to :meth:`restore` of a session
-        that began with an equal plan.
+        It includes events that wait, what is held, and the player's sheet. Give it to :meth:`restore` of a
+        session that began with an equal plan.
         """
         return take_snapshot(self._course.now, self._course.ahead, self._parts)
 
     def state(self) -> dict[str, Any]:
-        """The same as plain data that JSON can hold: for saved games.
+        """The whole session as JSON data: for saved games.
 
-        A profile or a sheet that is on its way is taken over first, so that it is what is saved.
+        A profile or a sheet that is :attr:`pending` is taken over first, so that it is the one saved.
         """
         self._course.arrive()
         return to_plain(self.snapshot())
 
     def restore(self, saved: Snapshot | dict[str, Any]) -> None:
-        """Become what a session was when :meth:`snapshot` or :meth:`state` was asked, to the bit.
+        """Go back to a :meth:`snapshot` or a :meth:`state`, to the bit.
 
-        A snapshot brings back the player's sheet of its moment; what :meth:`state` said goes into a session
-        under the same one. Raises :class:`ArgumentError` for what is no such thing, or belongs to another
-        profile; the session is then as it was.
+        A snapshot brings back its player's sheet; a :meth:`state` needs a session with the same sheet. Raises
+        :class:`ArgumentError` for anything else, or one of another profile; the session then stays as it was.
         """
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
         self._course.return_to(one)

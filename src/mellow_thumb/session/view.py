@@ -44,17 +44,17 @@ class View:
 
     @property
     def rotation(self) -> tuple[float, float, float, float]:
-        """How it is turned: a unit quaternion (x, y, z, w), camera to world."""
+        """The camera's rotation: a unit quaternion (x, y, z, w), camera to world."""
         return self._pose[3:7]  # type: ignore[return-value]
 
     @property
     def field_of_view(self) -> float:
-        """How much it sees: vertical, in degrees; a zoom narrows it. 0 for a flat picture."""
+        """The vertical field of view, in degrees; a zoom narrows it. 0 for a flat picture."""
         return self._pose[7]
 
     @property
     def extent(self) -> float:
-        """How much a flat picture shows: metres along the shorter side of the screen; 0 in perspective."""
+        """What a flat picture shows: metres along the shorter side of the screen; 0 in perspective."""
         return self._pose[8]
 
     def __eq__(self, other: object) -> bool:

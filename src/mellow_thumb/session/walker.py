@@ -144,7 +144,7 @@ class Walker:
         """Walk for a frame of `dt` seconds; how far, how fast and which way it faces.
 
         `slope` is how much the ground rises for each metre to +X and to +Z. Raises :class:`ArgumentError` for
-        what is no command, or no time.
+        what is not a command, or not a time.
         """
         size = LAYOUT.size + _UNTIL.size
         ends = [_UNTIL.unpack_from(command, k)[0] for k in range(0, len(command) - LAYOUT.size, size)]

@@ -74,9 +74,9 @@ def replay(
     bit as feeding the take to a session and ticking it to the same moments.
 
     With the extra ``fast`` (``pip install 'mellow-thumb[fast]'``) and a C compiler the plan's program is
-    `compiled`: by itself where that is sooner done, always with True, never with False. Plans that differ in
-    numbers alone share what was compiled, and it is kept for the next time. Several takes then run in as
-    many `threads` as you like.
+    `compiled`: with None where that saves time, with True always, with False never. Plans that differ only in
+    numbers share the result, which is kept for the next time. Several takes then run in as many `threads` as
+    you like.
 
     Columns: ``t`` (s); each axis by name and ``yaw_total`` (deg); ``camera_x`` to ``camera_z`` (m) and
     ``camera_qx`` to ``camera_qw`` (unit quaternion, camera to world); ``step_x`` to ``step_z`` (m moved
@@ -137,7 +137,7 @@ def replay_arrays(
     compiled: bool | None = None,
     threads: int = 1,
 ) -> dict[str, np.ndarray] | list[dict[str, np.ndarray]]:
-    """Play takes as :func:`replay` does, and return the numbers alone: an array of floats for each column.
+    """Play takes as :func:`replay` does, and return only the numbers: an array of floats for each column.
 
     Columns: ``t`` (s); each axis by name and ``yaw_total``; ``gate_NAME`` (0 or 1); ``device``, ``cursor``
     and ``mount`` (its number) where they can change; ``cue_NAME`` (how often it was given so far) and
@@ -164,12 +164,12 @@ def replay_pieces(
     until: float | None = None,
     compiled: bool | None = None,
 ) -> Iterator[pd.DataFrame]:
-    """Play one long take that comes in pieces, in order of time: the table of each, as it is done.
+    """Play one long take in pieces, in order of time, and yield the table of each.
 
-    The tables, one after another, are what :func:`replay` makes of the whole; no more than one piece and its
-    table need to be in memory. Frames that the next piece may still have events for wait for it; the last
-    table ends at `until` (s), or the first whole second after the last event. The counts in ``attrs`` are of
-    all pieces so far. The places of a subject are joined linearly within a piece, and held up to the next.
+    Together the tables are what :func:`replay` gives for the whole take; only one piece and its table need to
+    be in memory. Frames that the next piece may still have events for wait for it; the last table ends at
+    `until` (s), or at the first whole second after the last event. The counts in ``attrs`` are of all pieces
+    so far. The places of a subject are interpolated within a piece, and held up to the next.
 
     Raises :class:`ArgumentError` for a rate or an end as :func:`replay` does, and for a piece that begins
     before the one before it ended.

@@ -22,9 +22,9 @@ if TYPE_CHECKING:
 class Recorder:
     """Writes a take as it happens: a CSV file, to which whole rows are appended.
 
-    :meth:`say` keeps an event, :meth:`flush` writes those that were kept, in one go: whatever ends the
-    recording, the file holds whole rows up to there. Times are in seconds; the take begins at `begin`. A file
-    that is there already is left as it is: :class:`OutputError`.
+    :meth:`say` keeps an event, :meth:`flush` writes those that were kept, in one go: however the recording
+    ends, the file has whole rows up to there. Times are in seconds; the take begins at `begin`. An existing
+    file is not overwritten: :class:`OutputError`.
     """
 
     def __init__(self, path: str | os.PathLike[str], begin: float) -> None:
@@ -65,7 +65,7 @@ class Recorder:
         self._kept = []
 
     def close(self) -> None:
-        """Write what was kept, and be done."""
+        """Write what was kept, and close the file."""
         self.flush()
         os.close(self._file)
 

@@ -47,7 +47,7 @@ class Take:
         return len(self.table)
 
     def first(self, signal: str) -> str:
-        """Where a signal, or a component of it, stands first: file and line, as far as they are known."""
+        """Where a signal, or a component of it, first occurs: file and line, as far as known."""
         names = self.table["signal"]
         rows = names.isin([signal, f"{signal}.x", f"{signal}.y"]).to_numpy().nonzero()[0]
         return f"{self.file}:{self.line + int(rows[0])}" if self.line and len(rows) else self.file

@@ -57,10 +57,10 @@ _TYPES: dict[str, Any] = {
 def read_take(path: str | os.PathLike[str]) -> Take:
     """Read a take: CSV or Parquet, a Linux device's recording (``.evemu``), a page's events (``.jsonl``).
 
-    It is known by its content, whatever its suffix; the suffix speaks where the content says nothing.
-    In CSV, lines that begin with ``#`` at the top are TOML about the take; then come the column names ``t``
-    (s), ``signal``, ``value`` (and ``device``, ``on``), then the rows. A last row without a line end may
-    have been cut short: it is left out, and `Take.notes` says so.
+    The kind of file is recognised by its content; the suffix decides only if the content does not. In CSV,
+    lines that begin with ``#`` at the top are TOML about the take; then come the column names ``t`` (s),
+    ``signal``, ``value`` (and ``device``, ``on``), then the rows. A last row without a line end may have been
+    cut short: it is left out, and `Take.notes` says so.
 
     Raises :class:`TakeError`, with every problem, for a file that is not a take.
     """
@@ -128,9 +128,9 @@ def take_pieces(
 ) -> Iterator[Take]:
     """A take of any length in pieces of some `rows`, for :func:`replay_pieces`: CSV or Parquet.
 
-    No more than a piece is in memory; rows of one time are never parted. `progress` is told the share that
-    is read. Raises :class:`TakeError` as :func:`read_take` does, as far as it has read, and
-    :class:`ArgumentError` for pieces of no rows.
+    Only one piece is in memory; rows with the same time stay together. `progress` is called with the share
+    read. Raises :class:`TakeError` as :func:`read_take` does, as far as it has read, and
+    :class:`ArgumentError` for pieces without rows.
     """
     if rows < 1:
         raise ArgumentError(f"rows: found {rows!r}; expected a number from 1 up")
