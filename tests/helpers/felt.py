@@ -101,10 +101,12 @@ def felt(
     with mt.serving(file, **more) as page:
         context.set_default_timeout(patience)
         found = Felt(page, context.new_page(), file)
-        found.tab.goto(page.address if drawn else f"{page.address}#undrawn")
-        found.until("document.querySelector('#line').textContent !== ''")
-        yield found
-        context.close()
+        try:
+            found.tab.goto(page.address if drawn else f"{page.address}#undrawn")
+            found.until("document.querySelector('#line').textContent !== ''")
+            yield found
+        finally:
+            context.close()  # the server waits for the pages that are open
     assert found.said == []
 
 

@@ -27,7 +27,7 @@ def test_what_came_while_a_gate_was_closed_is_counted() -> None:
     rows = [(0.01 * k, f"mouse.move.{part}", 1.0) for k in range(1, 101) for part in "xy"]
     rows += [(0.505, "key.KeyM", 1.0), (0.506, "key.KeyM", 0.0)]
     idle = idle_of(mt.load_profile(marsh.CHART), taken(rows))
-    reason = "charting is open, and look waits for that to change"
+    reason = "look waits for charting to close"
     assert idle.counts["mouse.move"][reason] == 50
     assert idle.lines()[0] == f"of 100 events of mouse.move 50 did nothing: {reason}"
     assert (idle.looked, idle.whole) == (102, True)

@@ -42,11 +42,11 @@ def test_a_closed_gate_is_named_with_what_opens_it() -> None:
     told = came(seat, MOVE, MOVE, key("KeyE"))
     assert told["mouse.move", "acted"] == 1  # the first is the jump as the pointer is caught
     assert told["mouse.move", "the jump when the pointer was captured"] == 1
-    words = "charting is closed, and quarter waits for that to change (it opens: M pressed (press again to leave))"
+    words = "quarter waits for charting to open (M pressed (press again to leave))"
     assert told["key.KeyE", words] == 1
     assert came(seat, key("KeyM"), at=40.0)["key.KeyM", "acted"] == 1
     assert came(seat, key("KeyQ"), at=50.0)["key.KeyQ", "acted"] == 1
-    closed = "charting is open, and look waits for that to change"
+    closed = "look waits for charting to close"
     assert came(seat, MOVE, at=60.0)["mouse.move", closed] == 1
 
 

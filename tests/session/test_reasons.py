@@ -71,9 +71,7 @@ def because(session: mt.Session, signal: str, value: object, on: str | None = No
 
 
 def test_each_reason_is_told(session: mt.Session) -> None:
-    assert (
-        because(session, "mouse.move", (5.0, 0.0)) == "glassing is closed, and look waits for that to change"
-    )
+    assert because(session, "mouse.move", (5.0, 0.0)) == "look waits for glassing to open"
     assert because(session, "mouse.right", 1) == "acted"
     assert because(session, "mouse.right", 1) == "nothing has changed"
     assert because(session, "mouse.move", (5.0, 0.0)) == "acted"

@@ -69,12 +69,16 @@ class Control:
         back = f"{self.other} -> {does(self.axis, -self.amount, seen=self.seen)}" if self.other else ""
         return f"{self.hand} -> {does(self.axis, self.amount, seen=self.seen)}", back
 
+    @property
+    def both(self) -> tuple[str, str]:
+        """Both ways in one: what hands do, and what comes of it."""
+        (hand, done), back = (way.partition(" -> ")[::2] for way in self.ways)
+        return (either(hand, back[0]), either(done, back[1])) if back[0] else (hand, done)
+
     def text(self) -> str:
         """Both ways in one line, with how much, and what else there is to say."""
         when = f"{self.when}: " if self.when else ""
-        (hand, done), back = (way.partition(" -> ")[::2] for way in self.ways)
-        if back[0]:
-            hand, done = either(hand, back[0]), either(done, back[1])
+        hand, done = self.both
         words = "; ".join((f"{done}, {self.size}" if self.size else done, *self.details))
         return f"{when}{hand} -> {words}"
 

@@ -229,6 +229,7 @@ class Room:
                 {
                     "text": one.text(),
                     "ways": one.ways,
+                    "both": " -> ".join(one.both),
                     "effect": one.effect,
                     "route": one.route,
                     "when": one.when,

@@ -59,8 +59,6 @@ class Wondering:
 
 
 def _opened(reason: str, telling: Telling) -> str:
-    """A reason with what opens the gate that it names."""
-    name, _, rest = reason.partition(" is closed")
-    if rest and name in telling.gates:
-        return f"{reason} (it opens: {telling.gates[name]})"
-    return reason
+    """A reason with what opens the gate that it waits for."""
+    name = reason.partition(" waits for ")[2].removesuffix(" to open")
+    return f"{reason} ({telling.gates[name]})" if name in telling.gates else reason

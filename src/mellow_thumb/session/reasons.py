@@ -67,17 +67,15 @@ def _landed_first(watched: list[Watched], first: float) -> list[Watched]:
 
 def _waiting(name: str, when: When, open_: dict[str, bool]) -> str:
     """What a route or a cue waits for, by the gates that are not as it wants them."""
-    parts = when.parts if isinstance(when, Several) else (when,)
-    apart = [_closed(part, open_) for part in parts if not part.holds(open_)]
-    one = len(apart) > 1 and isinstance(when, Several) and not when.every
-    return f"{listed(apart, 'and')}, and {name} waits for {'one of them' if one else 'that'} to change"
+    return f"{name} waits for {_change(when, open_)}"
 
 
-def _closed(when: When, open_: dict[str, bool]) -> str:
-    """A condition that does not hold, in words."""
+def _change(when: When, open_: dict[str, bool]) -> str:
+    """What would make a condition hold that does not, in words."""
     if isinstance(when, Condition):
-        return f"{when.gate} is {'closed' if when.wanted else 'open'}"
-    return listed((_closed(part, open_) for part in when.parts if not part.holds(open_)), "and")
+        return f"{when.gate} to {'open' if when.wanted else 'close'}"
+    parts = (_change(part, open_) for part in when.parts if not part.holds(open_))
+    return listed(parts, "and" if when.every else "or")
 
 
 class _Asked:

@@ -117,7 +117,7 @@ export class Notebook {
       whole.addEventListener("toggle", () => this.#closed[whole.open ? "delete" : "add"](group));
       if (left.length) {
         const more = made("details");
-        more.append(made("summary", `${left.length} not in the file: as they are without`), ...left);
+        more.append(made("summary", `${left.length} more, at their defaults`), ...left);
         whole.append(more);
       }
       this.box.append(whole);

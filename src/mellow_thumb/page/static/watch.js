@@ -15,14 +15,6 @@ export function short(value) {
   return value.toFixed(Math.abs(value) >= 100 ? 1 : 2);
 }
 
-/** The words of a text that differ from another's, from the first that does. */
-function end(text, other) {
-  const [words, others] = [text.split(" "), other.split(" ")];
-  const first = others.findIndex((word, k) => word !== words[k]);
-  const long = others.length - [...others].reverse().findIndex((word, k) => word !== words[words.length - 1 - k]);
-  return others.slice(first, long).join(" ");
-}
-
 export class Watch {
   #axes = new Map();
   #gates = new Map();
@@ -59,11 +51,8 @@ export class Watch {
   }
 
   /** A control in one line: both of its ways, and when it listens. */
-  #both({ when, ways: [first, other] }) {
-    const [hand, does] = first.split(" -> ");
-    const back = other.split(" -> ");
-    const words = other ? `${hand} or ${end(hand, back[0])} -> ${does} or ${end(does, back[1])}` : first;
-    const found = [document.createTextNode(words)];
+  #both({ when, both }) {
+    const found = [document.createTextNode(both)];
     if (when) found.push(made("span", `, ${when}`, "other"));
     return found;
   }
