@@ -198,7 +198,9 @@ def test_why_nothing_happened_is_told_where_somebody_wonders(browser: Browser, t
         one.tab.get_by_role("button", name="start over").click()
         one.tab.locator("#scene").focus()
         one.tab.keyboard.press("KeyE")
-        one.until("document.querySelector('#came').textContent.includes('waits for charting to open (M pressed')")
+        one.until(
+            "document.querySelector('#came').textContent.includes('waits for charting to open (M pressed')"
+        )
 
 
 def test_a_sheet_takes_what_it_may_say(browser: Browser, tmp_path: Path) -> None:

@@ -189,6 +189,7 @@ def put_on(one: Felt) -> None:
 def test_a_headset_and_its_hands_act_as_a_replay_of_the_tape_does(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.HIDE) as one:
         put_on(one)
+        one.tab.evaluate("dispatchEvent(new Event('blur'))")  # a window behind a headset may lose the focus
         one.tab.evaluate(
             "worn.yaw = -0.5; worn.hands[1].gamepad.axes[2] = 1; worn.hands[0].gamepad.axes[3] = -1"
         )

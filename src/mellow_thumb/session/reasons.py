@@ -11,7 +11,7 @@ from math import hypot, inf, isclose, nextafter
 from typing import TYPE_CHECKING
 
 from ..basics import listed
-from ..plan import AIM, ATTITUDE, DEVICES, DOWN, MOVES, PLACE, Condition, EdgeZone, Several, is_contact
+from ..plan import AIM, ATTITUDE, DEVICES, DOWN, MOVES, PLACE, Condition, EdgeZone, is_contact
 from ..plan.handheld import FORCE, TURN
 from ..weaving import own_role
 from .doors import USED

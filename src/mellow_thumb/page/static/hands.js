@@ -12,6 +12,7 @@ export class Hands {
   strange = ""; // a gamepad whose layout the browser does not know
   raw = null; // whether movements under capture are counts: true, false, or not known yet
   wanted = "free";
+  #worn = false; // whether a headset is worn: its hands go on while the window has no focus
 
   /**
    * @param {HTMLElement} scene where hands act
@@ -137,7 +138,17 @@ export class Hands {
     await ask.call(DeviceMotionEvent).catch(() => "denied");
   }
 
+  /** A headset is put on, whose hands count at once; or taken off, and the window has the focus or not. */
+  wear(worn) {
+    this.#worn = worn;
+    this.#now({ type: worn || document.hasFocus() ? "focus" : "blur", timeStamp: performance.now() });
+  }
+
   #now(event) {
+    if (this.#worn && event.type !== "focus") {
+      this.letGo();
+      return;
+    }
     const visible = event.type === "visibilitychange" ? { visibilityState: document.visibilityState } : {};
     if (event.type !== "focus") this.#held.clear();
     this.put({ type: event.type, ...visible, timeStamp: event.timeStamp });

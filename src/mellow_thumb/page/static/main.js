@@ -40,7 +40,10 @@ const headset = new Headset(find("headset"), {
     hands.poll();
     return line.ask();
   },
-  wear: (session) => marsh.wear(session),
+  wear(session) {
+    hands.wear(session !== null);
+    return marsh.wear(session);
+  },
   say: (words) => say(words, true),
 });
 const came = new Came(find("why"), find("came"), (what) => line.say({ kind: "do", what }));
