@@ -117,7 +117,7 @@ export class Notebook {
       whole.addEventListener("toggle", () => this.#closed[whole.open ? "delete" : "add"](group));
       if (left.length) {
         const more = made("details");
-        more.append(made("summary", `${left.length} more, at their defaults`), ...left);
+        more.append(made("summary", left.length === 1 ? "1 more, at its default" : `${left.length} more, at their defaults`), ...left);
         whole.append(more);
       }
       this.box.append(whole);
