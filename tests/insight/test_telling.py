@@ -318,6 +318,43 @@ def test_ends_are_told_of_the_mounts_in_which_a_control_acts() -> None:
     assert reel.ends == {"follow": (1.5, 9.0), "chart": (8.0, 90.0)}
 
 
+def test_a_control_says_in_which_mounts_it_does_nothing(tmp_path: Path) -> None:
+    text = """format = "mellow-thumb profile 1"
+mount = "eye"
+[gates]
+far = { toggle = "key.KeyF" }
+chart = { toggle = "key.KeyM" }
+[routes.look]
+from = "mouse.move"
+drives = ["yaw", "pitch"]
+sensitivity = "0.05 deg/count"
+[routes.reel]
+from = "mouse.wheel.y"
+drives = "distance"
+sensitivity = "-12 %/notch"
+[axes]
+distance = { start = "4 m", min = "1.5 m", max = "12 m" }
+[mounts.eye]
+kind = "eye"
+[mounts.behind]
+kind = "orbit"
+gate = "far"
+[mounts.chart]
+kind = "flat"
+gate = "chart"
+"""
+    across, up, reel = mt.tell(load(tmp_path, text)).controls
+    assert "only in eye and behind" in across.details
+    assert "only in eye and behind" in up.details
+    assert "only in behind" in reel.details
+    (gated,) = (
+        one
+        for one in mt.tell(load(tmp_path, text, ('"-12 %/notch"', '"-12 %/notch"\ngate = "far"'))).controls
+        if one.route == "reel"
+    )
+    assert gated.details == ("stops at 1.5 and 12 m",)  # while far there is no other mount
+
+
 @pytest.mark.parametrize(
     ("mount", "words"),
     [

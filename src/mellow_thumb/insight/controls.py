@@ -150,6 +150,8 @@ def _control(
     details += [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
     if name in PANS and drags_ground(profile, route):
         details.append(f"the ground goes {'with' if amount * sign < 0.0 else 'against'} the hand")
+    if seen and moves != where:
+        details.append(f"only in {listed([profile.mounts.all[k].mount.name for k in sorted(moves)], 'and')}")
     ends = _ends(profile, name, moves)
     details += _stops(profile, name, ends, amount, both=bool(other))
     if route.pins == "pointer":
