@@ -387,3 +387,34 @@ def test_a_finger_that_grabs_is_told_where_it_lands_and_how_far_it_goes() -> Non
     assert grab.text().startswith(
         "touch held: finger moved -> what is under it stays under it; after 0.01 screen"
     )
+
+
+@pytest.mark.parametrize(
+    ("gate", "words"),
+    [
+        ('"menu"', "while menu"),
+        ('["menu", "aiming"]', "while menu and right mouse button held"),
+        ('["aiming", "not menu"]', "right mouse button held and not menu"),
+        ('{ any = ["menu", "chart"] }', "while menu or chart"),
+        ('["not menu", "not chart"]', "unless menu or chart"),
+        ('["chart", "menu"]', "while chart and menu"),
+    ],
+)
+def test_when_a_route_listens_is_said_by_gates_and_by_what_is_held(
+    tmp_path: Path, gate: str, words: str
+) -> None:
+    text = f"""format = "mellow-thumb profile 1"
+[gates]
+menu = {{ flag = "menu" }}
+chart = {{ toggle = "key.KeyM" }}
+aiming = {{ hold = "mouse.right" }}
+[routes.look]
+from = "mouse.move.x"
+drives = "yaw"
+sensitivity = "0.1 deg/count"
+gate = {gate}
+[mounts.eye]
+kind = "eye"
+"""
+    (look,) = mt.tell(load(tmp_path, text)).controls
+    assert look.when == words

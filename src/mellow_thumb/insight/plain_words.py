@@ -161,16 +161,20 @@ def when_words(when: When, gates: dict[str, Gate]) -> str:
         gate = gates[when.gate]
         if not when.wanted:
             return f"unless {gate.name}"
-        plain = gate.buttons and gate.choice == ("hold",) and not gate.after and not gate.travel
+        plain = gate.buttons and gate.buttons.inputs[0].signal.device not in OWN
+        plain = plain and gate.choice == ("hold",) and not gate.after and not gate.travel
         return gate_words(gate, gates) if plain else f"while {gate.name}"
     words = [when_words(part, gates) for part in when.parts]
     if not when.every:
-        return listed(words, "or")
+        alike = all(one.startswith("while ") for one in words)
+        return "while " + listed([one.removeprefix("while ") for one in words]) if alike else listed(words)
     against = [one.removeprefix("unless ") for one in words if one.startswith("unless ")]
-    ours = [one for one in words if not one.startswith("unless ")]
-    if not ours:
+    whiles = [one.removeprefix("while ") for one in words if one.startswith("while ")]
+    held = [one for one in words if not one.startswith(("unless ", "while "))]
+    if not (whiles or held):
         return f"unless {listed(against, 'or')}"
-    return listed([*ours, *(f"not {one}" for one in against)], "and")
+    while_ = "while " if whiles else ""
+    return while_ + listed([*whiles, *held, *(f"not {one}" for one in against)], "and")
 
 
 def during(when: When, gates: dict[str, Gate]) -> str:
