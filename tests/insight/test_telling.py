@@ -19,8 +19,13 @@ from mellow_thumb.commands.line import main
 from mellow_thumb.insight.controls import quiet_of
 from mellow_thumb.insight.plain_words import does
 from mellow_thumb.insight.telling import tell
-from mellow_thumb.plan.gates import Condition
+from mellow_thumb.plan.axes import Axis
+from mellow_thumb.plan.buttons import Buttons
+from mellow_thumb.plan.cues import Cue
+from mellow_thumb.plan.gates import Condition, Travel
+from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
+from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.session.session import Session
 
 from ..helpers.profiles import data, load
@@ -418,3 +423,32 @@ kind = "eye"
 """
     (look,) = mt.tell(load(tmp_path, text)).controls
     assert look.when == words
+
+
+@settings(max_examples=25)
+@given(st.sampled_from([0.1, 0.2, 0.25, 0.5]), st.sampled_from([3.0, 12.0]), st.sampled_from([0.4, 0.8]))
+def test_what_is_told_of_a_cue_is_when_it_is_given(within: float, far: float, long: float) -> None:
+    mouse, key = find_signal("mouse.left"), find_signal("key.KeyF")
+    move = Travel(find_signal("mouse.move"), far)
+    cues = (
+        Cue("pick", Buttons((mouse,)), "tap", within=within, travel=move, cooldown=long),
+        Cue("call", Buttons((key,)), "long_press", after=long),
+    )
+    axes = (Axis("yaw"), Axis("pitch"), Axis("roll"))
+    plan = Plan((), (), axes, Eye("eye"), cues=cues)
+    told = tell(plan).cues
+    limits = f"within {within:g} s, moved by {far:g} counts at most, not again within {long:g} s"
+    assert told["pick"] == f"left mouse button tapped ({limits})"
+    assert told["call"] == f"F long-pressed (for {long:g} s)"
+
+    def given(signal: str, seconds: float, moved: float = 0.0) -> int:
+        session = Session(plan, ceiling=9.0)
+        session.tick(0.1)
+        session.feed(signal, 1.0, at=0.1)
+        session.feed("mouse.move", (moved, 0.0), at=0.1 + 0.5 * seconds)
+        session.feed(signal, 0.0, at=0.1 + seconds)
+        return sum(session.tick(2.0).cues.values())
+
+    assert [given("mouse.left", share * within) for share in (0.95, 1.05)] == [1, 0]
+    assert [given("mouse.left", 0.5 * within, share * far) for share in (0.95, 1.05)] == [1, 0]
+    assert [given("key.KeyF", share * long) for share in (0.95, 1.05)] == [0, 1]

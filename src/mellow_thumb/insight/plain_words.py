@@ -11,7 +11,7 @@ from ..plan.mounts import Orbit
 from .account import number
 
 if TYPE_CHECKING:
-    from ..plan import Buttons, Cue, Gate, Plan, Route, Touch, When
+    from ..plan import Buttons, Cue, Gate, Plan, Route, Touch, Travel, When
 
 DOES = {
     "yaw": ("view turns right", "view turns left"),
@@ -137,7 +137,7 @@ def pressed(buttons: Buttons) -> str:
 def gate_words(gate: Gate, gates: dict[str, Gate]) -> str:
     """When a gate is open."""
     lasts = f" for {number(gate.after)} s" if gate.after else ""
-    far = " and moved" if gate.travel else ""
+    far = f" and moved by {far_words(gate.travel)}" if gate.travel else ""
     if gate.active:
         return f"hands are on the {FAMILIES[gate.active]}"
     if gate.when:
@@ -192,7 +192,22 @@ def cue_words(cue: Cue) -> str:
     touched = [one.signal for one in cue.buttons.inputs if one.signal.device == "touch"]
     if touched and all(one.name.rpartition(".")[2] in TAPS for one in touched) and cue.on in TAPPED:
         return TAPPED[cue.on].format(inputs(cue.buttons.inputs))
-    return f"{pressed(cue.buttons)} {MOMENTS[cue.on]}"
+    words = f"{pressed(cue.buttons)} {MOMENTS[cue.on]}"
+    asked = {
+        "tap": f"within {number(cue.within)} s",
+        "double_tap": f"the second time within {number(cue.within)} s",
+        "long_press": f"for {number(cue.after)} s",
+    }
+    limits = [asked[cue.on]] if cue.on in asked else []
+    limits += [f"moved by {far_words(cue.travel)} at most"] if cue.travel else []
+    limits += [f"not again within {number(cue.cooldown)} s"] if cue.cooldown else []
+    return f"{words} ({', '.join(limits)})" if limits else words
+
+
+def far_words(travel: Travel) -> str:
+    """How far a displacement goes, with its unit."""
+    unit = travel.signal.signal.unit
+    return f"{number(travel.least)} {'counts' if unit == 'count' else unit}"
 
 
 FORWARD = {
