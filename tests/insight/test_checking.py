@@ -41,7 +41,7 @@ def test_a_profile_in_which_all_is_well_has_no_findings(tmp_path: Path) -> None:
 CASES = [
     ("undriven-axis", "follow", [('drives = ["yaw", "pitch"]\nsensitivity = "0.05', 'drives = ["yaw", "roll"]\nsensitivity = "0.05'), ('drives = ["yaw", "pitch"]\ndead_zone', 'drives = ["yaw", "roll"]\ndead_zone')], "nothing drives pitch"),
     ("undriven-axis", "follow", [("[routes.reel]", '[routes.reel]\ngate = "charting"'), ("[routes.near]", '[routes.near]\ngate = "charting"'), ("[cues]", '[mounts.chart]\nkind = "orbit"\ngate = "charting"\n[cues]')], "nothing drives distance while follow is active"),
-    ("unused-axis", "near", [("[routes.near]", '[routes.near]\ngate = "charting"'), ("[cues]", '[mounts.chart]\nkind = "flat"\ngate = "charting"\n[cues]')], "near drives distance, which nothing moves in chart, and it listens there only"),
+    ("unused-axis", "near", [("[routes.near]", '[routes.near]\ngate = "charting"'), ("[cues]", '[mounts.chart]\nkind = "flat"\ngate = "charting"\n[cues]')], "near does nothing: chart does not use distance"),
     ("no-limits", "distance", [(', min = "1.5 m", max = "9 m"', ', min = "1 m"')], "distance has no max"),
     ("pitch-past-90", "pitch", [('max = "60 deg"', 'max = "120 deg"')], "beyond 90"),
     ("inverted-against", "stick_look", [('curve = { power = 2 }', 'curve = { power = 2 }\ninvert = ["pitch"]')], "the opposite way to mouse_look"),

@@ -452,3 +452,49 @@ def test_what_is_told_of_a_cue_is_when_it_is_given(within: float, far: float, lo
     assert [given("mouse.left", share * within) for share in (0.95, 1.05)] == [1, 0]
     assert [given("mouse.left", 0.5 * within, share * far) for share in (0.95, 1.05)] == [1, 0]
     assert [given("key.KeyF", share * long) for share in (0.95, 1.05)] == [0, 1]
+
+
+@pytest.mark.parametrize(
+    ("gate", "drives", "done"),
+    [
+        ('gate = "map"', "yaw", "nothing: chart does not use yaw"),
+        ('gate = ["map", "not map"]', "yaw", "nothing: its gates are never open together"),
+        ("", "yaw", "view turns right or left, 0.05 deg per count; only in eye"),
+        ("", "lean_y", "view rises or sinks, 0.05 m per count; only in eye"),
+        ("", "roll", "view's right side goes down or up, 0.05 deg per count; only in eye"),
+        ("", "distance", "distance goes up or down, 0.05 m per count; stops at 1.5 and 12 m; no camera shows it: it is for your game"),
+    ],
+)  # fmt: skip
+def test_what_does_nothing_says_why(tmp_path: Path, gate: str, drives: str, done: str) -> None:
+    unit = "m/count" if drives in ("lean_y", "distance") else "deg/count"
+    text = f"""format = "mellow-thumb profile 1"
+mount = "eye"
+[gates]
+map = {{ toggle = "key.KeyM" }}
+[routes.look]
+from = "mouse.move.x"
+drives = "{drives}"
+sensitivity = "0.05 {unit}"
+{gate}
+[axes]
+distance = {{ start = "4 m", min = "1.5 m", max = "12 m" }}
+[mounts.eye]
+kind = "eye"
+[mounts.chart]
+kind = "flat"
+gate = "map"
+"""
+    profile = load(tmp_path, text)
+    (look,) = mt.tell(profile).controls
+    assert look.text().partition(" -> ")[2] == done
+    found = [one.reason for one in mt.check(profile) if one.code == "unused-axis"]
+    idle = done.startswith("nothing: ")
+    assert found == ([f"look does nothing: {done[9:]}"] if idle else found[: drives == "distance"])
+    session, moved = profile.session(), []
+    for down in (1.0, 0.0):
+        session.feed("key.KeyM", down)
+        session.tick(0.5)
+        before = dict(session.tick(0.0).axes)
+        session.feed("mouse.move", (4.0, 0.0))
+        moved.append(dict(session.tick(0.5).axes) != before)
+    assert not (idle and any(moved))

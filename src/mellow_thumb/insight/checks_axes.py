@@ -13,7 +13,7 @@ from ..plan.steps import Exponential, Spring
 from .controls import drags_ground
 from .findings import Finding
 from .response import response_of
-from .states import listens_in, moves_in, states_of
+from .states import idle_words, listens_in, moves_in, states_of
 from .telling import tell
 
 if TYPE_CHECKING:
@@ -40,8 +40,7 @@ TURNING = {"yaw", "pitch", "roll", "pan_x", "pan_y"}
 
 def undriven(plan: Plan) -> Iterator[Finding]:
     """Axes of mounts that no route drives there."""
-    states = list(states_of(plan))
-    listen = [(route, listens_in(plan, route, states)) for route in plan.routes]
+    listen = _listeners(plan)
     for k, one in enumerate(plan.mounts.all):
         driven = {axis for route, mounts in listen if k in mounts for axis in route.drives}
         for name in one.mount.axes:
@@ -58,11 +57,10 @@ def undriven(plan: Plan) -> Iterator[Finding]:
 
 def limits(plan: Plan) -> Iterator[Finding]:
     """Distances and zooms without an end, pitches that go over the top."""
-    states = list(states_of(plan))
-    listen = {route: listens_in(plan, route, states) for route in plan.routes}
+    listen = _listeners(plan)
     for one, path in _axes(plan):
         axis, having = one.axis, one.mounts or frozenset(range(len(plan.mounts.all)))
-        moving = (mounts for route, mounts in listen.items() if axis.name in route.drives)
+        moving = (mounts for route, mounts in listen if axis.name in route.drives)
         if not any(moves_in(plan, axis.name, mounts & having) for mounts in moving):
             continue
         missing = [word for word, there in (("min", axis.low > 0.0), ("max", axis.high < inf)) if not there]
@@ -79,22 +77,24 @@ def limits(plan: Plan) -> Iterator[Finding]:
 
 def unused(plan: Plan) -> Iterator[Finding]:
     """Routes to axes of which no mount makes a view while they listen."""
-    states, everywhere = list(states_of(plan)), frozenset(range(len(plan.mounts.all)))
-    for route in plan.routes:
-        where = listens_in(plan, route, states)
+    for route, where in _listeners(plan):
         idle = [name for name in route.drives if not moves_in(plan, name, where)]
         if not idle:
             continue
-        reason = f"{route.name} drives {listed(idle, 'and')}"
-        if any(moves_in(plan, name, everywhere) for name in idle):
-            mounts = listed([plan.mounts.all[k].mount.name for k in sorted(where)])
-            reason += f", which nothing moves in {mounts}, and it listens there only" if where else ""
-            fix = "give it another gate, or the mount that axis"
+        why = idle_words(plan, idle[0], where)
+        if why:
+            reason, fix = f"{route.name} does nothing: {why}", "give it another gate"
         else:
             kinds = listed(sorted({one.mount.kind for one in plan.mounts.all}), "and")
-            reason += f", which no camera here uses (only {kinds})"
+            reason = f"{route.name} drives {listed(idle, 'and')}, which no camera here uses (only {kinds})"
             fix = "drive an axis that the mount has, or allow this if your game reads the number"
         yield Finding("unused-axis", "warning", ("routes", route.name, "drives"), reason, fix)
+
+
+def _listeners(plan: Plan) -> list[tuple[Route, frozenset[int]]]:
+    """Each route, with the mounts that may be active while it listens."""
+    states = list(states_of(plan))
+    return [(route, listens_in(plan, route, states)) for route in plan.routes]
 
 
 def _axes(plan: Plan) -> Iterator[tuple[Instance, tuple[str, ...]]]:

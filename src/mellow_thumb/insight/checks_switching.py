@@ -131,9 +131,7 @@ def _share_no_view(plan: Plan, one: str, other: str) -> bool:
 
     def acts(route: Route, state: State) -> bool:
         here = frozenset([state.mount])
-        return (route.gate is None or route.gate.holds(state.gates)) and any(
-            moves_in(plan, axis, here) for axis in route.drives
-        )
+        return state.hears(route) and any(moves_in(plan, axis, here) for axis in route.drives)
 
     return not any(acts(first, state) and acts(second, state) for state in states_of(plan))
 

@@ -14,7 +14,7 @@ from .account import number
 from .bench import Bench, for_one
 from .plain_words import does, during, edge_words, hands, touch_of, touch_words, when_words
 from .response import shaped
-from .states import listens_in, moves_in
+from .states import idle_words, listens_in, moves_in
 
 if TYPE_CHECKING:
     from collections.abc import Mapping, Sequence
@@ -60,6 +60,8 @@ class Control:
     """Whether any mount makes a view of the axis; if none does, it is a number for the host."""
     ends: Mapping[str, tuple[float | None, float | None]] = field(default_factory=dict)
     """Where the axis stops, down and up, in each mount that may be active meanwhile; None for nowhere."""
+    idle: str = ""
+    """Why it does nothing, if it does: the mounts in which it listens do not use the axis."""
 
     @property
     def ways(self) -> tuple[str, str]:
@@ -73,12 +75,16 @@ class Control:
     def both(self) -> tuple[str, str]:
         """Both ways in one: what hands do, and what comes of it."""
         (hand, done), back = (way.partition(" -> ")[::2] for way in self.ways)
+        if self.idle:
+            return either(hand, back[0]) if back[0] else hand, f"nothing: {self.idle}"
         return (either(hand, back[0]), either(done, back[1])) if back[0] else (hand, done)
 
     def text(self) -> str:
         """Both ways in one line, with how much, and what else there is to say."""
         when = f"{self.when}: " if self.when else ""
         hand, done = self.both
+        if self.idle:
+            return f"{when}{hand} -> {done}"
         words = "; ".join((f"{done}, {self.size}" if self.size else done, *self.details))
         return f"{when}{hand} -> {words}"
 
@@ -104,19 +110,20 @@ def controls_of(profile: Plan, route: Route, states: Sequence[State], basis: Bas
     gates = {gate.name: gate for gate in profile.gates}
     when = when_words(route.gate, gates) if route.gate else ""
     devices, parts = profile.families_of(route), route.source.components
+    where = listens_in(profile, route, states)
     if route.effect == "pin":
         words = "what is under it stays under it"
         touch = touch_of(profile, route)
         held, details = ("finger", touch_words(touch)) if touch else ("pointer", [])
         if touch and touch.after_travel.value:
             details.append("it catches up until the ground is under the finger again")
+        details += _only(profile, moves_in(profile, "pan_x", where), where)
         pin = Control(
             route.name, devices, str(route.source), f"{held} moved", when, "pan_x", "pin", 0.0, "", words,
-            tuple(details),
+            tuple(details), idle=idle_words(profile, "pan_x", where),
         )  # fmt: skip
         return [pin]
     bench, found = Bench(profile, route), []
-    where = listens_in(profile, route, states)
     for part in parts:
         _, _, sign = hands(profile, route, part)
         for axis, amount in for_one(bench, part, sign).items():
@@ -150,14 +157,14 @@ def _control(
     details += [*_travel(bench, part, name, sign), *_more(profile, bench, part, name)]
     if name in PANS and drags_ground(profile, route):
         details.append(f"the ground goes {'with' if amount * sign < 0.0 else 'against'} the hand")
-    if seen and moves != where:
-        details.append(f"only in {listed([profile.mounts.all[k].mount.name for k in sorted(moves)], 'and')}")
-    ends = _ends(profile, name, moves)
+    details += _only(profile, moves, where)
+    idle = idle_words(profile, name, where)
+    ends = _ends(profile, name, moves or (frozenset() if idle else where))
     details += _stops(profile, name, ends, amount, both=bool(other))
     if route.pins == "pointer":
         held = "between the fingers" if route.source.signal.device == "touch" else "under the pointer"
         details.append(f"what is {held} stays there")
-    details += [] if seen else ["no camera shows it: it is for your game"]
+    details += [] if seen or idle else ["no camera shows it: it is for your game"]
     if basis and name in ("yaw", "pitch", "roll"):
         way, about = basis.turn(name)
         turn = "positive" if way * amount > 0.0 else "negative"
@@ -165,8 +172,14 @@ def _control(
     address = f"{route.source.signal.name}.{part}" if route.source.signal.pair else str(route.source)
     return Control(
         route.name, devices, address, does_hand, when, name, route.effect, amount, unit,
-        f"{words}, {size}" if size else words, tuple(details), other, sign, sizes, seen, ends,
+        f"{words}, {size}" if size else words, tuple(details), other, sign, sizes, seen, ends, idle,
     )  # fmt: skip
+
+
+def _only(plan: Plan, moves: frozenset[int], where: frozenset[int]) -> list[str]:
+    """In which mounts a control does something, if that is not all in which it listens."""
+    names = [plan.mounts.all[k].mount.name for k in sorted(moves)]
+    return [f"only in {listed(names, 'and')}"] if names and moves != where else []
 
 
 def _pinned_too(plan: Plan, route: Route) -> bool:

@@ -45,7 +45,7 @@ CODES = {
     "needless-face": "`face` where the view is always first person",
     "unreached-mount": "a mount that is never active",
     "idle-follow": "a `follow` or `follow_turn` that does nothing",
-    "unused-axis": "a route to an axis that no camera uses",
+    "unused-axis": "a route that moves nothing, or an axis that no camera uses",
     "swapped-axes": "a pair that drives its axes in swapped order",
     "far-height": "a camera far too high",
     "starved-touch": "a touch that never gets a finger",

@@ -5,6 +5,7 @@ from __future__ import annotations
 from itertools import product
 from typing import TYPE_CHECKING, NamedTuple
 
+from ..basics import listed
 from ..plan import KNOWN, MOST_FREE, MOVES, in_order
 
 if TYPE_CHECKING:
@@ -18,6 +19,10 @@ class State(NamedTuple):
 
     gates: dict[str, bool]
     mount: int
+
+    def hears(self, route: Route) -> bool:
+        """Whether a route listens then."""
+        return route.gate is None or route.gate.holds(self.gates)
 
 
 def states_of(plan: Plan) -> Iterator[State]:
@@ -41,7 +46,7 @@ def listens_in(plan: Plan, route: Route, states: Sequence[State]) -> frozenset[i
     """The mounts, by number, that may be active while a route listens; all of them if nobody knows."""
     if not states:
         return frozenset(range(len(plan.mounts.all)))
-    return frozenset(one.mount for one in states if route.gate is None or route.gate.holds(one.gates))
+    return frozenset(one.mount for one in states if one.hears(route))
 
 
 def moves_in(plan: Plan, name: str, mounts: frozenset[int]) -> frozenset[int]:
@@ -49,3 +54,14 @@ def moves_in(plan: Plan, name: str, mounts: frozenset[int]) -> frozenset[int]:
     if name not in KNOWN or name in MOVES:
         return mounts
     return frozenset(k for k in mounts if isinstance(plan.mounts.of(k, name), str))
+
+
+def idle_words(plan: Plan, name: str, mounts: frozenset[int]) -> str:
+    """Why a route that listens in some mounts leaves an axis alone; empty if it moves it, or the host may."""
+    if not mounts:
+        return "its gates are never open together"
+    everywhere = frozenset(range(len(plan.mounts.all)))
+    if moves_in(plan, name, mounts) or not moves_in(plan, name, everywhere):
+        return ""
+    names = listed([plan.mounts.all[k].mount.name for k in sorted(mounts)], "and")
+    return f"{names} {'does' if len(mounts) == 1 else 'do'} not use {name}"

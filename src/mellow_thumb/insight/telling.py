@@ -97,7 +97,7 @@ def tell(profile: Plan, basis: Basis | None = None) -> Telling:
     controls = [one for route in profile.routes for one in controls_of(profile, route, states, basis)]
     pinned = {route.name: route.drives for route in profile.routes if route.effect == "pin"}
     driven: dict[str, set[str]] = {family: set() for family in profile.families}
-    for control in controls:
+    for control in (one for one in controls if not one.idle):
         for family in driven.keys() & set(control.devices):
             driven[family].update(pinned.get(control.route, (control.axis,)))
     everything = [axis.name for axis in profile.axes if any(axis.name in some for some in driven.values())]
