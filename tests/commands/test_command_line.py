@@ -106,7 +106,7 @@ def test_wrong_input_ends_with_1_and_no_traceback(command: str, tmp_path: Path) 
     assert done.returncode == 1
     assert re.match(r".*wrong\.toml:17: routes\.bare_eye\.sensitivity: found .*frame rate\n$", done.stderr)
     gone = run(command, "replay", marsh.PROFILE, "hide.csv", folder=tmp_path)
-    assert (gone.returncode, gone.stderr) == (1, "hide.csv: found no such file\n")
+    assert (gone.returncode, gone.stderr) == (1, "hide.csv: no such file\n")
     odd = run(command, "replay", marsh.PROFILE, marsh.TAKE, "-o", "sweep.pgn", folder=tmp_path)
     assert (odd.returncode, odd.stderr) == (
         1,

@@ -10,15 +10,17 @@ from math import cos, exp, inf, log, radians, sin, tan
 from typing import Any, NamedTuple
 
 import pytest
-from scipy.spatial.transform import Rotation
 
 import mellow_thumb as mt
 from mellow_thumb.insight.bench import PER_CM, SCREEN, Bench, places_of
 from mellow_thumb.insight.controls import Control
+from mellow_thumb.insight.plain_words import touch_of
 from mellow_thumb.plan import MOVES, NOTHING, PANS, Gate, Plan, Presses, Route, in_order
 from mellow_thumb.plan.mounts import Flat, Overhead
 from mellow_thumb.plan.steps import SlowFast
 from mellow_thumb.session.session import Session
+
+from .planes import ground_at
 
 SOON = 1 / 64
 """Seconds after a push in which what is not smoothed has answered."""
@@ -309,10 +311,10 @@ def _held_to_ends(
 def _pinned(plan: Plan, state: State, fractions: tuple[float, ...], route: Route) -> int:
     """Move what a route pins, and see that the ground stays under it; 1 if the route listens there."""
     driven = Driven(plan, state, _starts(plan, state, fractions))
-    session, signal = driven.session, route.source.signal
+    session = driven.session
     if not isinstance(driven.mount, Flat | Overhead) or not any(map(driven.live, route.drives)):
         return 0
-    touch = next((one for one in plan.touches if signal.name.startswith(f"touch.{one.name}")), None)
+    touch = touch_of(plan, route)
     part, place = route.source.components[0], (0.5, 0.5)
     # a pinned point waits for the travel of its fingers, and is under them at three times that
     ways = ("down", 0.0), ("move", 0.1 if touch and touch.kind == "drag" else 2.5)
@@ -338,14 +340,12 @@ def _pinned(plan: Plan, state: State, fractions: tuple[float, ...], route: Route
 
 
 def _ground_under(view: mt.View, place: tuple[float, float]) -> tuple[float, float]:
-    """What of a picture or of level ground is under a place of a square screen, by an independent reference."""
+    """What of a picture, or of level ground, is under a place of a square screen."""
     x, y = 2.0 * place[0] - 1.0, 2.0 * place[1] - 1.0
     if view.extent:
         return view.position[0] + 0.5 * x * view.extent, view.position[1] + 0.5 * y * view.extent
-    size = tan(radians(view.field_of_view) / 2.0)
-    way = Rotation.from_quat(view.rotation).apply([x * size, y * size, -1.0])
-    far = -view.position[1] / way[1]
-    return float(view.position[0] + far * way[0]), float(view.position[2] + far * way[2])
+    point = ground_at(view, place, 1.0)
+    return float(point[0]), float(point[2])
 
 
 def _wait(plan: Plan, controls: list[Control]) -> float:

@@ -173,7 +173,7 @@ def test_any_way_through_changes_keeps_and_undoes_ends_at_the_file(
             desk.copy_to(desk.other)
         else:
             getattr(desk, what)()
-        # what is active is what the file would be
+        # what plays is what the file would be
         wanted = tomllib.loads(desk.text)
         assert desk.profile.data == wanted
     for side in SIDES:

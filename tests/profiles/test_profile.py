@@ -121,7 +121,7 @@ def test_every_problem_is_said_at_once_in_the_order_of_lines(tmp_path: Path) -> 
 
 def test_a_file_that_is_not_there_names_the_one_that_is(tmp_path: Path) -> None:
     load(tmp_path, GOOD)
-    with pytest.raises(ProfileError, match=r"marhs.toml: found no such file; did you mean marsh.toml\?"):
+    with pytest.raises(ProfileError, match=r"marhs.toml: no such file; did you mean marsh.toml\?"):
         load_profile(tmp_path / "marhs.toml")
     (tmp_path / "hide.csv").write_text("t,signal,value\n", encoding="utf-8")
     with pytest.raises(ProfileError, match=r"hide.csv: found the suffix .* expected a profile: NAME.toml"):

@@ -27,7 +27,7 @@ def reading(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[B
         folder = file.parent
         beside = sorted(p.name for p in folder.iterdir()) if folder.is_dir() else []
         raise refuse.single(
-            name, 0, "no such file", "", hint=nearest(file.name, beside, alone=True)
+            name, 0, "", "no such file", hint=nearest(file.name, beside, alone=True)
         ) from None
     except OSError as error:
         words = "a folder" if file.is_dir() else (error.strerror or str(error)).lower()

@@ -66,25 +66,21 @@ class Control:
     @property
     def ways(self) -> tuple[str, str]:
         """Each way in short: what a hand does, and what comes of it; the second may be empty."""
-        if self.effect == "pin":
-            return f"{self.hand} -> {self.does}", ""
+        if self.effect == "pin" or self.idle:
+            return f"{self.hand} -> {self.does}", f"{self.other} -> {self.does}" if self.other else ""
         back = f"{self.other} -> {does(self.axis, -self.amount, seen=self.seen)}" if self.other else ""
         return f"{self.hand} -> {does(self.axis, self.amount, seen=self.seen)}", back
 
     @property
     def both(self) -> tuple[str, str]:
         """Both ways in one: what hands do, and what comes of it."""
-        (hand, done), back = (way.partition(" -> ")[::2] for way in self.ways)
-        if self.idle:
-            return either(hand, back[0]) if back[0] else hand, f"nothing: {self.idle}"
-        return (either(hand, back[0]), either(done, back[1])) if back[0] else (hand, done)
+        (hand, done), (other, back) = (way.partition(" -> ")[::2] for way in self.ways)
+        return either(hand, other) if other else hand, either(done, back) if other and back != done else done
 
     def text(self) -> str:
         """Both ways in one line, with how much, and what else there is to say."""
         when = f"{self.when}: " if self.when else ""
         hand, done = self.both
-        if self.idle:
-            return f"{when}{hand} -> {done}"
         words = "; ".join((f"{done}, {self.size}" if self.size else done, *self.details))
         return f"{when}{hand} -> {words}"
 
@@ -112,7 +108,8 @@ def controls_of(profile: Plan, route: Route, states: Sequence[State], basis: Bas
     devices, parts = profile.families_of(route), route.source.components
     where = listens_in(profile, route, states)
     if route.effect == "pin":
-        words = "what is under it stays under it"
+        idle = idle_words(profile, "pan_x", where)
+        words = f"nothing: {idle}" if idle else "what is under it stays under it"
         touch = touch_of(profile, route)
         held, details = ("finger", touch_words(touch)) if touch else ("pointer", [])
         if touch and touch.after_travel.value:
@@ -120,7 +117,7 @@ def controls_of(profile: Plan, route: Route, states: Sequence[State], basis: Bas
         details += _only(profile, moves_in(profile, "pan_x", where), where)
         pin = Control(
             route.name, devices, str(route.source), f"{held} moved", when, "pan_x", "pin", 0.0, "", words,
-            tuple(details), idle=idle_words(profile, "pan_x", where),
+            () if idle else tuple(details), idle=idle,
         )  # fmt: skip
         return [pin]
     bench, found = Bench(profile, route), []
@@ -149,7 +146,10 @@ def _control(
     words = does(name, amount, seen=seen)
     size, unit = _amount(route, axis, amount, both=False)
     sizes, _ = _amount(route, axis, amount, both=bool(other))
-    if flicks:
+    idle = idle_words(profile, name, where)
+    if idle:
+        words = f"nothing: {idle}"
+    if flicks or idle:
         size = sizes = ""
     touch = touch_of(profile, route)
     made = next((one for one in profile.derived if one.name == route.source.signal.name), None)
@@ -158,13 +158,12 @@ def _control(
     if name in PANS and drags_ground(profile, route):
         details.append(f"the ground goes {'with' if amount * sign < 0.0 else 'against'} the hand")
     details += _only(profile, moves, where)
-    idle = idle_words(profile, name, where)
     ends = _ends(profile, name, moves or (frozenset() if idle else where))
     details += _stops(profile, name, ends, amount, both=bool(other))
     if route.pins == "pointer":
         held = "between the fingers" if route.source.signal.device == "touch" else "under the pointer"
         details.append(f"what is {held} stays there")
-    details += [] if seen or idle else ["no camera shows it: it is for your game"]
+    details += [] if seen else ["no camera shows it: it is for your game"]
     if basis and name in ("yaw", "pitch", "roll"):
         way, about = basis.turn(name)
         turn = "positive" if way * amount > 0.0 else "negative"
@@ -172,7 +171,8 @@ def _control(
     address = f"{route.source.signal.name}.{part}" if route.source.signal.pair else str(route.source)
     return Control(
         route.name, devices, address, does_hand, when, name, route.effect, amount, unit,
-        f"{words}, {size}" if size else words, tuple(details), other, sign, sizes, seen, ends, idle,
+        f"{words}, {size}" if size else words, () if idle else tuple(details), other, sign, sizes, seen,
+        ends, idle,
     )  # fmt: skip
 
 

@@ -168,7 +168,7 @@ class Room:
         desk = self.desk
         if what == "side":
             desk.go(desk.other)
-            return f"{desk.side} is active"
+            return f"{desk.side} plays now"
         if what == "copy":
             desk.copy_to(desk.other)
             return f"{desk.other} is now the same as {desk.side}"

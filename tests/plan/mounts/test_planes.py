@@ -34,6 +34,7 @@ from mellow_thumb.takes.take_items import TakeReader
 from mellow_thumb.weaving.program import weave_plan
 
 from ...engines.test_library import needs_compiler, quickly
+from ...helpers.planes import ground_at, ray
 from ...helpers.profiles import data, load, refused_for
 from ...helpers.strategies import Event, feed, take_of
 
@@ -79,19 +80,6 @@ def flat(*, ease: Ease = None, routes: tuple[Route, ...] = (), box: float = floa
 
 def session(plan: Plan) -> mt.Session:
     return mt.Session(plan, ceiling=100.0)
-
-
-def ray(view: mt.View, place: tuple[float, float], aspect: float) -> tuple[np.ndarray, np.ndarray]:
-    """The camera's place, and the direction of a place of its screen: by an independent reference."""
-    size = tan(radians(view.field_of_view) / 2.0)
-    x, y = (2.0 * place[0] - 1.0) * size * aspect, (2.0 * place[1] - 1.0) * size
-    return np.array(view.position), np.asarray(Rotation.from_quat(view.rotation).apply([x, y, -1.0]))
-
-
-def ground_at(view: mt.View, place: tuple[float, float], aspect: float) -> np.ndarray:
-    """What is on level ground under a place of the screen."""
-    origin, way = ray(view, place, aspect)
-    return np.asarray(origin - way * origin[1] / way[1])
 
 
 def steep(view: mt.View, place: tuple[float, float], aspect: float) -> bool:

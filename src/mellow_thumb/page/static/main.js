@@ -110,7 +110,7 @@ function profile(message) {
   const many = message.changed.length;
   find("file").textContent = many ? `${message.file}, ${many} not kept` : message.file;
   find("side").textContent = message.side;
-  find("side").setAttribute("aria-label", `${message.side} is active: go to ${message.other}`);
+  find("side").setAttribute("aria-label", `${message.side} plays: switch to ${message.other}`);
   find("copy").textContent = `copy to ${message.other}`;
   find("undo").disabled = !message.can.undo;
   find("redo").disabled = !message.can.redo;
