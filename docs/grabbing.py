@@ -93,6 +93,10 @@ def world(axes: Axes, begun: View, view: View, title: str, colour: str) -> None:
         axes.add_patch(
             Rectangle((x - half, y - half / 2.0), EXTENT, half, fill=False, color=ink, ls=style, lw=1.6)
         )
+    side = 1.0 if view.position[0] < begun.position[0] else -1.0  # where the two do not overlap
+    for one, words, ink, end in ((begun, "seen before", QUIET, side), (view, "seen now", colour, -side)):
+        place, align = one.position[0] + end * (half - 0.7), "right" if end > 0.0 else "left"
+        axes.text(place, 8.4, words, color=ink, fontsize=8, ha=align)
     arrow = {"arrowstyle": "->", "color": colour, "lw": 2.0}
     axes.annotate("", view.position[:2], begun.position[:2], arrowprops=arrow)
     axes.set_title(title, loc="left", fontsize=10, color=INK)

@@ -29,7 +29,7 @@ def test_what_came_while_a_gate_was_closed_is_counted() -> None:
     idle = idle_of(mt.load_profile(marsh.CHART), taken(rows))
     reason = "look waits for charting to close"
     assert idle.counts["mouse.move"][reason] == 50
-    assert idle.lines()[0] == f"of 100 events of mouse.move 50 did nothing: {reason}"
+    assert idle.lines()[0] == f"50 of 100 mouse.move events did nothing: {reason}"
     assert (idle.looked, idle.whole) == (102, True)
     some = idle_of(mt.load_profile(marsh.CHART), taken(rows), most=10)
     assert (some.looked, some.whole) == (10, False)
@@ -62,7 +62,7 @@ def test_the_command_says_it_and_looks_at_all_where_asked(command: str, tmp_path
         [command, "replay", *files], capture_output=True, text=True, cwd=tmp_path, check=True
     )
     assert done.stderr == ""
-    words = r"^idle +of [\d,]+ events of pad.right_stick [\d,]+ did nothing: in the dead zone of look$"
+    words = r"^idle +[\d,]+ of [\d,]+ pad.right_stick events did nothing: in the dead zone of look$"
     assert re.search(words, done.stdout, re.MULTILINE)
     whole = subprocess.run(
         [command, "replay", *files, "--why", "--json"],

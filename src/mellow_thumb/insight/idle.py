@@ -36,14 +36,16 @@ class Idle(NamedTuple):
             total = sum(reasons.values())
             for reason, count in reasons.items():
                 if reason not in ("acted", PASSED) and count:
-                    events = f"of {total:,} events" if total > 1 else "of the one event"
-                    found.append((count, f"{events} of {signal} {count:,} did nothing: {reason}"))
+                    events = (
+                        f"{count:,} of {total:,} {signal} events" if total > 1 else f"the only {signal} event"
+                    )
+                    found.append((count, f"{events} did nothing: {reason}"))
         found.sort(key=lambda one: -one[0])
         lines = [words for _, words in found[:most]]
         if len(found) > most:
             lines.append(f"and {len(found) - most} more reasons")
         if lines and not self.whole:
-            lines.append(f"that is of the first {self.looked:,} events; --why looks at all of them")
+            lines.append(f"only the first {self.looked:,} events were checked; --why checks all of them")
         return lines
 
 
