@@ -9,7 +9,7 @@ _Any = TypeVar("_Any")
 
 
 def altered(one: _Any, **changes: object) -> _Any:
-    """A copy of a frozen dataclass with other fields, of which none is checked and none worked out anew.
+    """A copy of a frozen dataclass with some fields changed; nothing is checked or worked out again.
 
     ``dataclasses.replace`` does both: use that, unless the fields are known to be right.
     """

@@ -18,10 +18,10 @@ class MellowThumbError(Exception):
 
 
 class PlacedError(MellowThumbError):
-    """An error that knows what it is about."""
+    """An error that knows which key it is about."""
 
     def __init__(self, words: str, *, path: Iterable[str | int] = ()) -> None:
-        """Say what is wrong, and by `path` of what: keys from the table that was looked at inward."""
+        """Say what is wrong, and where: `path` has the keys, from the table that was read inward."""
         super().__init__(words)
         self.path: tuple[str | int, ...] = tuple(path)
         """The keys that lead to what it is about; of a whole plan, from the beginning of a profile."""
@@ -44,7 +44,7 @@ class ArgumentError(MellowThumbError, ValueError):
 
 
 class ConflictError(ArgumentError):
-    """A button that does something else already."""
+    """A button that already does something else."""
 
     def __init__(self, words: str, name: str, address: str, carries: tuple[str, ...], ways: tuple[str, ...]):
         super().__init__(words)
@@ -136,8 +136,8 @@ class FormulaError(MellowThumbError, TypeError):
 def nearest(word: str, known: Iterable[str], *, alone: bool = False) -> str:
     """Return ``; did you mean ...?`` for the known word closest to `word`, or nothing.
 
-    At most a third of its letters may differ. Where one word alone is known, the message names it already;
-    `alone` asks for it all the same.
+    At most a third of its letters may differ. Where only one word is known, the message already names it:
+    `alone` suggests it anyway.
 
     >>> nearest("mouse.mvoe", ["mouse.move", "mouse.left"])
     '; did you mean mouse.move?'
@@ -175,7 +175,7 @@ def edits(one: str, other: str) -> int:
 
 
 def listed(words: Iterable[str], joiner: str = "or") -> str:
-    """Join words the way a sentence does; of none it says so.
+    """Join words as in a sentence; an empty list is ``none``.
 
     >>> listed(["yaw", "pitch", "roll"])
     'yaw, pitch or roll'

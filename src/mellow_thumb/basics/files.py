@@ -17,7 +17,7 @@ if TYPE_CHECKING:
 
 @contextmanager
 def reading(path: str | os.PathLike[str], refuse: type[FileError]) -> Iterator[BinaryIO]:
-    """A file that is opened to be read; errors are raised as `refuse`, with the nearest name beside it."""
+    """Open a file for reading; errors are raised as `refuse`, with the nearest file name in its folder."""
     file, name = Path(path), str(path)
     _check_plain(path, refuse)
     try:
@@ -49,7 +49,7 @@ def read_text(path: str | os.PathLike[str], refuse: type[FileError], *, largest:
 
 
 def _check_plain(path: str | os.PathLike[str], refuse: type[FileError]) -> None:
-    """Refuse what would hold a reader up: a pipe, a socket or a device."""
+    """Refuse what could block a reader: a pipe, a socket or a device."""
     try:
         mode = Path(path).stat().st_mode
     except OSError:
@@ -83,7 +83,7 @@ def made_folder(path: str | os.PathLike[str]) -> Path:
 
 @contextmanager
 def replacing(path: str | os.PathLike[str]) -> Iterator[Path]:
-    """Give a new file to write; it takes the place of `path` when all went well, and is gone if not.
+    """Yield a new file to write to; it replaces `path` if all goes well, and is removed if not.
 
     A link stays one: what it leads to is replaced.
 

@@ -1,4 +1,4 @@
-"""Fronts that bring in a module only when a name of it is first used."""
+"""Fronts that import a module only when one of its names is first used."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ if TYPE_CHECKING:
 
 
 def lazy_front(package: str, offered: Mapping[str, tuple[str, ...]]) -> Callable[[str], object]:
-    """The ``__getattr__`` of a folder's front, by the names that each of its modules gives to others.
+    """The ``__getattr__`` of a folder's front, from the names that each of its modules exports.
 
     A folder that few programs need all of so costs what is used of it. No name may be that of a module in the
     folder: once that is imported, the folder has it under that name.

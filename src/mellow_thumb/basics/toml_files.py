@@ -30,7 +30,7 @@ _DOTTED = re.compile(rf"(?:{_PART}\.[ \t]*+){{{DEEPEST + 1}}}")
 
 
 def syntax_problem(file: str, text: str, error: tomllib.TOMLDecodeError) -> Problem:
-    """A parser's complaint, with its place, as a problem."""
+    """A parser's error as a problem, with its line."""
     words = str(error)
     place = _PLACE.search(words)
     line = int(place[1]) if place and place[1] else max(text.count("\n"), 1)
@@ -66,7 +66,7 @@ def parse(file: str, text: str, refuse: type[FileError]) -> tuple[dict[str, Any]
 
 
 def _wide(value: Any, path: Path = ()) -> Iterator[Path]:
-    """Where whole numbers stand that TOML has no room for; RecursionError for what is nested too deeply."""
+    """Where there are integers too large for TOML; RecursionError for what is nested too deeply."""
     if len(path) > DEEPEST:
         raise RecursionError
     if isinstance(value, dict):

@@ -27,7 +27,7 @@ PATH = click.Path(path_type=Path)
 
 
 class _Commands(click.Group):
-    """Commands whose errors are said in one place: what is wrong with the input ends with exit code 1."""
+    """Commands whose errors are reported in one place: bad input ends with exit code 1."""
 
     def invoke(self, ctx: click.Context) -> Any:
         try:
@@ -45,12 +45,12 @@ COLOURS = {"error": "red", "warning": "yellow", "note": "cyan"}
 
 
 def width_of(stream: TextIO) -> int:
-    """How wide a terminal's lines may be; 0 for what is no terminal, whose lines stay whole."""
+    """The width of a terminal; 0 for anything else, whose lines are not wrapped."""
     return min(get_terminal_size().columns, 120) if stream.isatty() else 0
 
 
 def say(text: str, *, err: bool = False) -> None:
-    """Print a line; on a terminal wrapped under its own start, and coloured."""
+    """Print a line; on a terminal in colour, and wrapped with a hanging indent."""
     width = width_of(sys.stderr if err else sys.stdout)
     if width and len(text) > width:
         begin = " " * (len(text) - len(text.lstrip()))
@@ -67,7 +67,7 @@ def main() -> None:
 
 
 def read(take: Path) -> Take:
-    """Read a take, and say what there is to say of how it was read."""
+    """Read a take, and print any notes on how it was read."""
     from ..takes import read_take
 
     recorded = read_take(take)
@@ -78,7 +78,7 @@ def read(take: Path) -> Take:
 
 @contextmanager
 def shown_progress(what: str) -> Iterator[Callable[[float], None]]:
-    """A bar for what may take longer than a second, on a terminal alone; tell it the share that is done."""
+    """A progress bar, on a terminal only, for what may take over a second; call it with the share done."""
     if not sys.stderr.isatty():
         yield lambda _: None
         return
@@ -96,7 +96,7 @@ player = click.option(
 
 
 def load(profile: Path, sheet: Path | None) -> Profile:
-    """Read a profile, with a player's sheet laid over it; what of the sheet did not apply is said."""
+    """Read a profile with a player's sheet laid over it, and print what of the sheet did not apply."""
     from ..profiles import load_profile
 
     loaded = load_profile(profile)

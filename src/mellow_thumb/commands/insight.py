@@ -133,7 +133,7 @@ def feel_profiles(
 
 
 def _numbers(table: pd.DataFrame) -> str:
-    """Numbers for people: a block a subject, a line a measure, a column a profile; differences marked."""
+    """The numbers as text: a block per subject, a line per measure, a column per profile."""
     from ..insight import digits
 
     names = list(table.columns[1:])
@@ -152,7 +152,7 @@ def _numbers(table: pd.DataFrame) -> str:
 
 
 def _plain(value: Any) -> Any:
-    """What JSON can hold: no number, and one that never comes, are null."""
+    """A number as JSON: NaN and infinity become null."""
     return value if not isinstance(value, float) or isfinite(value) else None
 
 

@@ -168,7 +168,7 @@ def _stream(profile: Profile, take: Path, rate: float, output: Path) -> None:
 def _part(
     first: Profile, second: Profile, take: Take, rate: float, output: Path | None, *, as_json: bool
 ) -> None:
-    """Say where two profiles part on the same hands, and draw or list it."""
+    """Print where two profiles differ on the same hands, and draw or list it."""
     import json
 
     from ..basics import OutputError, listed, replacing
@@ -298,7 +298,7 @@ def _copy(source: Path, path: Path) -> None:
 
 
 def _draw(profile: Profile, table: pd.DataFrame, path: Path, *, quiet: bool = False) -> None:
-    """Write a replay as what the suffix says."""
+    """Write a replay in the format that the suffix names."""
     from ..basics import OutputError, listed, nearest, replacing
     from ..insight.figures import SUFFIXES, axes_over_time, save_figure
 

@@ -80,7 +80,7 @@ def record_hands(
 
 
 def _write(source: Path, take: Path) -> None:
-    """Write what a recording holds to another, which is not there yet."""
+    """Convert a recording to a new file."""
     from ..basics import OutputError
     from ..takes import write_take
 
@@ -92,7 +92,7 @@ def _write(source: Path, take: Path) -> None:
 
 
 def _say_closed(devices: LinuxDevices, only: tuple[str, ...]) -> None:
-    """Say which devices could not be read; an error where there is none left."""
+    """Say which devices could not be read; an error if none is left."""
     from ..basics import OutputError, listed, nearest
 
     for path, reason in devices.closed.items():

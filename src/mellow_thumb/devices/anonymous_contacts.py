@@ -1,4 +1,4 @@
-"""Contacts without slots: screens that tell all of them in every report, and do not say which is which.
+"""Contacts without slots: screens that report all of them every time, without saying which is which.
 
 Source: the kernel's documentation of the multi-touch protocol, type A. Each contact's values end with
 SYN_MT_REPORT; a contact is the one that it is nearest to, unless it has an identity of its own.
@@ -23,10 +23,10 @@ FAR = 0.25
 
 
 class AnonymousContacts:
-    """Gives each contact a slot, and tells the slots what it does."""
+    """Gives each contact a slot, and passes on to the slots what it does."""
 
     def __init__(self, device: LinuxDevice, slots: ContactSlots) -> None:
-        """Tell the contacts of a `device` to its `slots`."""
+        """Pass the contacts of a `device` on to its `slots`."""
         self._device, self._slots = device, slots
         self._now: Contact = {}
         self._told: list[Contact] = []
@@ -38,25 +38,25 @@ class AnonymousContacts:
         """Whether those of the next report may have been there before: after a loss."""
 
     def take(self, code: int, value: int) -> None:
-        """Take a value of the contact that is being told."""
+        """Take a value of the contact that is being reported."""
         self._now[code] = value
 
     def end(self) -> None:
-        """All of one contact is told; of none, where nothing was."""
+        """A contact's values are complete; if there were none, there is no contact."""
         if {PLACE_X, PLACE_Y} <= set(self._now):
             self._told.append(self._now)
         self._now, self._any = {}, True
 
     def lifted(self) -> None:
-        """Nothing touches the screen any more."""
+        """Nothing touches the screen now."""
         self._now, self._told, self._any = {}, [], True
 
     def lose(self) -> None:
-        """Events were lost: who is there was there before, and is claimed no more."""
+        """Events were lost: whoever is there now counts as there before, and no touch claims it."""
         self._now, self._told, self._any, self._known, self._blind = {}, [], False, {}, True
 
     def report(self) -> None:
-        """Tell the slots what has happened."""
+        """Pass on to the slots what has happened."""
         if self._now:
             self.end()
         if not self._any:
@@ -77,7 +77,7 @@ class AnonymousContacts:
             self._slots.take(code, value)
 
     def _matched(self, told: list[Contact]) -> dict[int, Contact]:
-        """The contacts of a report by slot: the nearest pairs first, then who has come."""
+        """A report's contacts by slot: the nearest pairs first, then the new ones."""
         pairs = sorted(
             (away, slot, k)
             for slot, known in self._known.items()
@@ -97,7 +97,7 @@ class AnonymousContacts:
         return found
 
     def _apart(self, one: Contact, other: Contact) -> float:
-        """How far two are apart; those of one identity not at all, and those of two for ever."""
+        """The distance between two: none with the same identity, infinite with different ones."""
         if TRACKING in one and TRACKING in other:
             return 0.0 if one[TRACKING] == other[TRACKING] else 2.0
         ways = [

@@ -1,6 +1,6 @@
 """A door for browsers: their events, as JSON objects, become what a session takes.
 
-Screens count y downwards, in pixels of the page, and a page's clock is its own: all of that is set right
+Screens count y downwards, in pixels of the page, and a page's clock is its own: all of that is converted
 here, once. The fields are those of the standards: W3C Pointer Events 3, Pointer Lock 2.0, UI Events (wheel
 and keyboard), Touch Events, Gamepad (standard layout), Device Orientation and Motion, Screen Orientation.
 """
@@ -172,7 +172,7 @@ class BrowserDoor:
         self._session.motion(turn, weight, at=at, device=CLOCK if at is not None else None)
 
     def _upright(self, values: list[float]) -> list[float]:
-        """A vector of the device's own frame in that of the screen, as it is held."""
+        """Turn a vector from the device's frame to the screen's, by how it is held."""
         x, y, z = values
         s, c = sin(radians(self._angle)), cos(radians(self._angle))
         return [c * x - s * y, s * x + c * y, z]

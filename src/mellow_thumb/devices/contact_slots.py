@@ -1,7 +1,7 @@
-"""The contacts of a touch screen, slot by slot, as Linux tells them.
+"""The contacts of a touch screen, slot by slot, as Linux reports them.
 
-Source: the kernel's documentation of the multi-touch protocol, type B. A slot's values are told only as they
-change, so what was said of a slot is kept for the contact that lands in it next.
+Source: the kernel's documentation of the multi-touch protocol, type B. A slot's values come only when they
+change, so a slot keeps its values for the next contact that lands in it.
 """
 
 from __future__ import annotations
@@ -17,10 +17,10 @@ if TYPE_CHECKING:
 
 
 class ContactSlots:
-    """Gives each contact that lands the lowest finger that is free, and tells what it does."""
+    """Gives each contact that lands the lowest free finger, and passes on what it does."""
 
     def __init__(self, device: LinuxDevice, say: Say) -> None:
-        """Tell the contacts of a `device` by `say`."""
+        """Pass the contacts of a `device` on to `say`."""
         self._device, self._say = device, say
         self._slot = 0
         self._places: dict[int, list[float]] = {}
@@ -41,14 +41,14 @@ class ContactSlots:
             self._slot = value
 
     def know(self, code: int, value: int) -> None:
-        """Take over what a device says of itself when it is asked: the slot, and where it is."""
+        """Take over the device's answer when it is asked: the slot, and where its contact is."""
         if code == SLOT:
             self._slot = value
         elif code in (PLACE_X, PLACE_Y):
             self._places.setdefault(self._slot, [0.0, 0.0])[0 if code == PLACE_X else 1] = value
 
     def _track(self, *, held: bool) -> None:
-        """The slot has a contact now, or none."""
+        """The slot now has a contact, or none."""
         was, down = self._changed.get(self._slot), self._slot in self._fingers
         if held:
             self._changed[self._slot] = "again" if down else "down"
@@ -58,7 +58,7 @@ class ContactSlots:
             self._changed[self._slot] = "up"
 
     def report(self, seconds: float) -> None:
-        """Tell what has happened up to a moment."""
+        """Pass on what has happened up to a moment."""
         for slot, what in self._changed.items():
             if what in ("up", "again") and slot in self._fingers:
                 self._say(f"touch.{self._fingers.pop(slot)}.down", 0.0, seconds)
@@ -79,13 +79,13 @@ class ContactSlots:
         self._changed = {}
 
     def _land(self, slot: int) -> None:
-        """Give a contact the lowest finger that is free; one too many has none."""
+        """Give a contact the lowest free finger; an eleventh gets none."""
         free = set(range(1, FINGERS + 1)) - set(self._fingers.values())
         if free:
             self._fingers[slot] = min(free)
 
     def cancel(self, seconds: float) -> None:
-        """Every contact is taken away; one is claimed where it lands, and nowhere else."""
+        """Every contact is taken away; a touch can claim one only where it lands."""
         for finger in self._fingers.values():
             self._say(f"touch.{finger}.cancel", 1.0, seconds)
         self._fingers, self._changed = {}, {}

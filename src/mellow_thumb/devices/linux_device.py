@@ -1,4 +1,4 @@
-"""What a Linux input device says of itself: its axes, its buttons, and so what it is.
+"""What a Linux input device says about itself: its axes and buttons, and so what it is.
 
 Codes are those of linux/input-event-codes.h; ranges, flat middles and resolutions those of its absinfo.
 """
@@ -36,7 +36,7 @@ HATS = {0x10: ("way_left", "way_right"), 0x11: ("way_up", "way_down")}
 
 
 class AxisRange(NamedTuple):
-    """What an axis of a device may say, and how: of its absinfo."""
+    """The range of a device's axis, from its absinfo."""
 
     low: int
     high: int
@@ -46,20 +46,20 @@ class AxisRange(NamedTuple):
     """Units in a millimetre; 0: not told."""
 
     def share(self, value: float) -> float:
-        """Where a value lies, 0 at the low end and 1 at the high one."""
+        """Where a value lies: 0 at the low end, 1 at the high end."""
         return (
             min(max((value - self.low) / (self.high - self.low), 0.0), 1.0) if self.high > self.low else 0.0
         )
 
     def centred(self, value: float) -> float:
-        """The same from -1 to 1, and 0 within the flat middle."""
+        """The same from -1 to 1; 0 within the flat middle."""
         middle = 0.5 * (self.low + self.high)
         return 0.0 if abs(value - middle) <= self.flat else 2.0 * self.share(value) - 1.0
 
 
 @dataclass
 class LinuxDevice:
-    """What a device says about itself: its name, its axes and the rest."""
+    """What a device says about itself: its name, axes, buttons and properties."""
 
     name: str = ""
     axes: dict[int, AxisRange] = field(default_factory=dict)
@@ -74,7 +74,7 @@ class LinuxDevice:
 
     @property
     def contacts(self) -> str:
-        """How it tells contacts: by ``slots``, ``anonymous`` in each report, only ``one``, or not at all."""
+        """How it reports contacts: by ``slots``, ``anonymous``, only ``one``, or not at all."""
         if {PLACE_X, PLACE_Y} <= set(self.axes):
             return "slots" if SLOT in self.axes else "anonymous"
         return "one" if {0, 1} <= set(self.axes) and BTN_TOUCH in self.keys and PEN not in self.keys else ""
@@ -97,14 +97,14 @@ class LinuxDevice:
 
     @property
     def points(self) -> bool:
-        """Whether its axes are the place of a pointer: those of a machine inside another one, for example."""
+        """Whether its axes are a pointer's place, as in a virtual machine."""
         return (
             {0, 1} <= set(self.axes) and not self.sticks and not self.draws and bool(self.keys & set(MOUSE))
         )
 
     @property
     def draws(self) -> bool:
-        """Whether it is a trackpad, or a tablet with a pen: the system moves the pointer by it."""
+        """Whether it is a trackpad or a pen tablet: the system moves the pointer with it."""
         return bool(self.keys & TOOLS) and not self.touches
 
     @property
@@ -115,7 +115,7 @@ class LinuxDevice:
 
     @property
     def kinds(self) -> tuple[str, ...]:
-        """What it is, by the first part of its signals; it may be more than one."""
+        """What kinds of device it is, named by the first part of their signals; often more than one."""
         buttons = {BUTTONS[code].partition(".")[0] for code in self.keys if code in BUTTONS}
         found = {
             "mouse": bool(self.rels & {0, 1}) or self.points or (self.is_trackpad and "mouse" in buttons),
@@ -128,12 +128,12 @@ class LinuxDevice:
 
     @property
     def pixels_per_cm(self) -> float:
-        """How many of its units a cm is across; 0 where it does not say."""
+        """How many of its units make a cm across; 0 where it does not say."""
         return 10.0 * self.axes[self.place_axes[0]].resolution if self.touches else 0.0
 
     @property
     def unsaid(self) -> str:
-        """What it does not say of itself that somebody may miss; mostly nothing."""
+        """What it does not say about itself, though something here needs it; usually empty."""
         fingers = self.touches or self.is_trackpad
         if not fingers or all(self.axes[code].resolution for code in self.place_axes):
             return ""
@@ -144,7 +144,7 @@ class LinuxDevice:
 
     @property
     def facts(self) -> dict[str, float | tuple[float, float]]:
-        """What a touch screen says of its size, as signals; nothing where it does not say."""
+        """A touch screen's size as signals; empty where it does not say."""
         if not self.pixels_per_cm:
             return {}
         wide, tall = (float(self.axes[code].high - self.axes[code].low) for code in self.place_axes)

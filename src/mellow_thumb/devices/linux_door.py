@@ -50,13 +50,13 @@ _PLACES = {0: PLACE_X, 1: PLACE_Y}
 
 
 class LinuxDoor:
-    """Turns a device's events into signals, and passes them on together at each report.
+    """Turns a device's events into signals, and passes them on at each report.
 
     `say` takes a signal, its value or pair of values, and its time (s), as ``session.feed`` does.
     """
 
     def __init__(self, device: LinuxDevice, say: Say, state: Callable[[], Iterable[Event]] = tuple) -> None:
-        """Stand before a `device`; `state` tells, after events were lost, what it holds by now."""
+        """Make a door for a `device`; `state` says what is held once events were lost."""
         self.device, self._say, self._state = device, say, state
         self.dropped = 0
         """How often the system said that events were lost."""
@@ -67,7 +67,7 @@ class LinuxDoor:
         self._begin()
 
     def _begin(self) -> None:
-        """Nothing is held, and nothing has moved."""
+        """Start with nothing held and nothing moved."""
         self._moved = [0.0, 0.0]
         self._wheel = [0.0, 0.0]
         self._place = [0.5, 0.5]
@@ -105,7 +105,7 @@ class LinuxDoor:
             self._abs(code, value, self.device.axes[code])
 
     def hold(self, state: Iterable[Event], seconds: float) -> None:
-        """Take what a device holds already: when it is opened, or after a loss."""
+        """Take what a device already holds: when it is opened, or after a loss."""
         for kind, code, value in state:
             if kind == ABS and self._trackpad:
                 self._trackpad.know(code, value)
@@ -128,9 +128,9 @@ class LinuxDoor:
         self._begin()
 
     def let_go(self, seconds: float, others: Iterable[str] = ()) -> None:
-        """The device is gone: whatever it held is let go, and it says so.
+        """The device is gone: let go of what it held, and say that it is gone.
 
-        Kinds that `others` still have are not said to be gone.
+        A kind that one of the `others` still has is not reported as gone.
         """
         self.release(seconds)
         for kind in self.device.kinds:
@@ -138,7 +138,7 @@ class LinuxDoor:
                 self._say(f"{kind}.connected", 0.0, seconds)
 
     def _recover(self, seconds: float) -> None:
-        """After a loss: what is no longer held is let go, what is held by now is taken; contacts are gone."""
+        """After a loss: let go of what is no longer held, take what is held now, drop contacts."""
         self._contacts.cancel(seconds)
         for one in (self._crowd, self._trackpad):
             if one:
@@ -156,7 +156,7 @@ class LinuxDoor:
             self._wheel["xy".index(part)] += value / notch
 
     def _touched(self, code: int, value: int) -> None:
-        """A key says that something touches, or nothing does."""
+        """A key says whether anything touches."""
         if self._trackpad:
             self._trackpad.key(code, value)
         elif code == BTN_TOUCH and self.device.touches and self.device.contacts == "one":

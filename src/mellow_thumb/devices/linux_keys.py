@@ -1,4 +1,4 @@
-"""Keys and buttons of the Linux input event codes, by what they are called here.
+"""The keys and buttons of Linux by their event codes, with our names for them.
 
 Source: linux/input-event-codes.h; keys by their places, as the codes of UI Events name them.
 """

@@ -1,4 +1,4 @@
-"""Linux input devices, live: what is plugged in is opened and read, what is unplugged lets go.
+"""Linux input devices, live: opened when they are plugged in, let go when they are unplugged.
 
 Devices are read through python-evdev. Their times are the kernel's own; where it can, a device is asked to
 give them on the monotonic clock (EVIOCSCLOCKID), which nobody sets.
@@ -42,7 +42,7 @@ class _Opened:
     heard: bool = False
 
     def moment(self, seconds: float, now: float) -> float:
-        """A time of the device's on our clock, which its first event sets where it keeps another one."""
+        """A device's time on our clock; if it has another clock, its first event sets the offset."""
         if not self.heard and abs(seconds + self.behind - now) > APART:
             self.behind = now - seconds
         self.heard = True
@@ -94,7 +94,7 @@ class LinuxDevices:
 
     @property
     def names(self) -> dict[str, str]:
-        """Each open device by the path of its node: its name."""
+        """The name of each open device, by the path of its node."""
         return {path: one.node.device.name for path, one in self._open.items()}
 
     @property
@@ -108,7 +108,7 @@ class LinuxDevices:
         return sum(one.door.dropped for one in self._open.values())
 
     def align(self) -> None:
-        """Make now the session's now, after a pause in which it was not ticked."""
+        """Make now the session's now, after a pause without ticks."""
         if self._session:
             self._session.align(CLOCK, self._clock())
 
@@ -125,7 +125,7 @@ class LinuxDevices:
                 self._drop(path, now)
 
     def wait(self, seconds: float) -> None:
-        """Wait until something comes, for at most so long."""
+        """Wait until something comes, or the time is up."""
         from select import select
 
         if self._open:
@@ -160,7 +160,7 @@ class LinuxDevices:
                 self.closed[path] = (error.strerror or str(error)).lower()
 
     def _take(self, path: str, node: Node, now: float) -> None:
-        """Begin with a device, if it is one that was asked for."""
+        """Start reading a device, if it is one that was asked for."""
         words = f"{node.device.name} {path}".casefold()
         if not node.device.kinds or (self._only and not any(word in words for word in self._only)):
             node.close()
@@ -173,7 +173,7 @@ class LinuxDevices:
         door.hold((event for event in node.state() if event[0] == ABS), now)
 
     def _drop(self, path: str, now: float) -> None:
-        """Be done with a device."""
+        """Stop reading a device."""
         one = self._open.pop(path)
         one.door.let_go(now, {kind for device in self.devices for kind in device.kinds})
         with suppress(OSError):
@@ -181,7 +181,7 @@ class LinuxDevices:
 
 
 def _tell_unsaid(device: LinuxDevice) -> None:
-    """Say to the logger what a device does not say of itself."""
+    """Log what a device does not say about itself."""
     if device.unsaid:
         import logging
 
@@ -189,5 +189,5 @@ def _tell_unsaid(device: LinuxDevice) -> None:
 
 
 def _by_number(path: str) -> tuple[int, str]:
-    """Nodes in the order of their numbers."""
+    """The number of a node, to sort by."""
     return len(path), path

@@ -1,4 +1,4 @@
-"""Device nodes of Linux: what is plugged in, and what each sends, by way of python-evdev."""
+"""Device nodes of Linux through python-evdev: what is plugged in, and what each sends."""
 
 from __future__ import annotations
 
@@ -33,13 +33,13 @@ class Node(Protocol):
         """What to wait on."""
 
     def read(self) -> Iterable[tuple[int, int, int, float]]:
-        """What came since: type, code, value and time (s) of each event; OSError once it is gone."""
+        """The events since the last read: type, code, value and time (s); OSError once it is gone."""
 
     def state(self) -> Iterable[Event]:
-        """What it holds at the moment; of a touch screen where each slot is, and last which is current."""
+        """What it holds now; for a touch screen where each slot is, and last the current slot."""
 
     def close(self) -> None:
-        """Give it back."""
+        """Close it."""
 
 
 class System(Protocol):
@@ -95,7 +95,7 @@ class _EvdevNode:
                 yield KEY, code, 1
 
     def _slots(self) -> Iterator[Event]:
-        """Where each slot of a touch screen is, whoever has been there; the slot that is current follows."""
+        """Where each slot of a touch screen is or was, then the current slot."""
         if SLOT not in self.device.axes or not (self.device.touches or self.device.is_trackpad):
             return
         import fcntl

@@ -1,4 +1,4 @@
-"""A trackpad: how far one finger goes on it, and two, in centimetres by what its axes say of themselves.
+"""A trackpad: how far one or two fingers go on it, in cm by the resolution of its axes.
 
 Source: the kernel's documentation of the multi-touch protocol, type B, and of absinfo's resolution.
 """
@@ -18,10 +18,10 @@ if TYPE_CHECKING:
 
 
 class Trackpad:
-    """Tells what one or two fingers do; of more, and while their number changes, nothing."""
+    """Passes on what one or two fingers do; with more, or as their number changes, nothing."""
 
     def __init__(self, device: LinuxDevice, say: Say) -> None:
-        """Tell the fingers on a `device` by `say`."""
+        """Pass the fingers on a `device` on to `say`."""
         self._say, self._slotted = say, device.contacts == "slots"
         self._codes = device.place_axes
         self._per_cm = [10.0 * device.axes[code].resolution for code in self._codes]
@@ -33,7 +33,7 @@ class Trackpad:
         """Where each finger was at the last report (cm); nothing where it cannot be compared."""
 
     def take(self, code: int, value: int) -> None:
-        """Take one of its events of axes, by its code."""
+        """Take one of its axis events, by its code."""
         if code == SLOT:
             self._slot = value
         elif code == TRACKING:
@@ -42,14 +42,14 @@ class Trackpad:
             self.know(code, value)
 
     def know(self, code: int, value: int) -> None:
-        """Take over where a slot is, and which is current."""
+        """Take over where a slot's finger is, and which slot is current."""
         if code == SLOT:
             self._slot = value
         elif code in self._codes:
             self._places.setdefault(self._slot, [0.0, 0.0])[self._codes.index(code)] = value
 
     def key(self, code: int, value: int) -> None:
-        """A pad without slots says by a key whether it is touched."""
+        """A pad without slots says with a key whether it is touched."""
         if code == BTN_TOUCH and not self._slotted:
             self.touch(held=value != 0)
 
@@ -62,13 +62,13 @@ class Trackpad:
             self._down.discard(self._slot)
 
     def lose(self) -> None:
-        """Events were lost: nobody knows how far fingers went; those that stay go on from where they are."""
+        """Events were lost, so fingers may have gone anywhere; those still down go on from here."""
         self._before = {}
         if self._slotted:
             self._down = set()  # nobody tells whether they are still there, until they land anew
 
     def report(self, seconds: float) -> None:
-        """Tell how far fingers went since the last report."""
+        """Pass on how far fingers went since the last report."""
         now = {slot: self._at(slot) for slot in self._down if slot in self._places}
         before, self._before = self._before, now
         if not all(self._per_cm) or set(before) != set(now) or now == before:

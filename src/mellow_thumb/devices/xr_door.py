@@ -43,7 +43,7 @@ PATHS = {
 class XrDoor:
     """Feeds a session what a headset and the hands beside it say.
 
-    Pass :attr:`head` to ``session.view(head=door.head)`` once a frame. A hand that is gone lets go.
+    Pass ``head=door.head`` to ``session.view`` once a frame. A hand that is gone lets go of everything.
     """
 
     def __init__(self, session: Session) -> None:
@@ -117,7 +117,7 @@ class XrDoor:
         ``viewer`` is the transform of the XRViewerPose; ``inputSources`` holds, for each hand, its
         ``handedness``, its ``gamepad`` (layout ``xr-standard``) and ``aim``, the transform of its target ray.
         A transform has ``position`` and ``orientation``, each with x, y, z and w; one that is no pose is
-        refused whole, and counted. Raises KeyError, TypeError or ValueError for what is not so.
+        refused whole, and counted. Raises KeyError, TypeError or ValueError for a frame that is malformed.
         """
         if frame.get("viewer") is not None:
             self._pose("head", *_transform(frame["viewer"]))
@@ -161,7 +161,7 @@ def _transform(given: Mapping[str, Any]) -> tuple[Triple, Quadruple]:
 
 
 def finite(value: Any) -> float:
-    """A finite number, of what JSON has; ValueError or TypeError for anything else."""
+    """A value from JSON as a finite number; ValueError or TypeError for anything else."""
     number = float(value)
     if isinstance(value, bool | str) or not isfinite(number):
         raise ValueError

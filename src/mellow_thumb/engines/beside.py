@@ -1,4 +1,4 @@
-"""Processes beside a session: each is told one thing to do, stands back behind the game, and ends with us."""
+"""Processes beside a session: each does one thing, at a low priority, and ends when we end."""
 
 from __future__ import annotations
 
@@ -22,13 +22,13 @@ LEAVE = 0.5
 
 
 def make_ready() -> None:
-    """Load what it takes to start a process: in a frame that would be a hitch."""
+    """Import what it takes to start a process; in a frame, that would be a hitch."""
     for name in ("ctypes", "pickle", "subprocess"):
         import_module(name)
 
 
 def has_interpreter() -> bool:
-    """Whether `sys.executable` is Python; in a program that embeds it, it would start that program again."""
+    """Whether `sys.executable` is Python; a program that embeds Python would start itself again."""
     name = Path(sys.executable or "").stem.lower()
     return not getattr(sys, "frozen", False) and name.startswith(("python", "pypy"))
 
@@ -36,10 +36,10 @@ def has_interpreter() -> bool:
 def work(
     what: str, plan: Plan, settings: tuple[Setting, ...], *, longest: float
 ) -> Generator[None, None, bytes]:
-    """Have another process do something with a plan, in small steps: what it gives.
+    """Have another process do something with a plan; a generator of small steps that returns the result.
 
-    Raises :class:`RuntimeError` with what it said where it fails, or takes longer than so many seconds;
-    closed before that, it tells the process to end.
+    Raises :class:`RuntimeError`, with its last line, where it fails or takes too many seconds;
+    if closed early, it tells the process to end.
     """
     import pickle
     import subprocess
@@ -89,7 +89,7 @@ _at_work: list[Popen[bytes]] = []
 
 
 def ending() -> bool:
-    """Whether a process that was told to end is still there."""
+    """Whether any process that was told to end is still running."""
     return any(process.stdin is None or process.stdin.closed for process in _at_work)
 
 
@@ -115,7 +115,7 @@ def clear_up(wait: float = 0.0) -> None:
 
 @atexit.register
 def _end() -> None:
-    """Leave nothing at work as we end."""
+    """Leave no process running as we end."""
     for process in _at_work:
         if process.stdin:
             with suppress(OSError):
@@ -124,7 +124,7 @@ def _end() -> None:
 
 
 def _exchanged(process: Popen[bytes], words: bytes, given: list[bytes]) -> None:
-    """Tell a process, which may be gone, what to do, and read what it gives."""
+    """Tell a process, which may be gone, what to do, and read its answer."""
     assert process.stdin
     assert process.stdout
     try:
@@ -137,7 +137,7 @@ def _exchanged(process: Popen[bytes], words: bytes, given: list[bytes]) -> None:
 
 
 def _last_line(process: Popen[bytes]) -> str:
-    """What a process said at last."""
+    """The last line that a process wrote."""
     assert process.stderr
     lines = process.stderr.read().decode("utf-8", "replace").strip().splitlines()
     return lines[-1] if lines else ""

@@ -1,6 +1,6 @@
-"""The folder in which compiled programs are kept, and what must be true before anything in it is loaded.
+"""The folder that keeps compiled programs, and what must hold before anything in it is loaded.
 
-To load a library is to run it. So the folder is used only if nobody else can write to it, and what lies in it
+Loading a library runs it. So the folder is used only if nobody else can write to it, and a file in it
 only if it is, byte for byte, what was put there.
 """
 
@@ -34,7 +34,7 @@ MOST = 100
 def private_folder() -> Path | None:
     """The folder, made if it is not there; None, with a warning, if it cannot be used safely.
 
-    Without a folder that is named, and without the extra ``fast``, nothing is kept either.
+    Nothing is kept unless a folder is named or the extra ``fast`` is installed.
     """
     wanted = os.environ.get(VARIABLE)
     if wanted == "" or (wanted is None and not find_spec("platformdirs")):
@@ -61,7 +61,7 @@ def private_folder() -> Path | None:
 
 
 def _fault(folder: Path) -> str:
-    """Why a folder is not ours alone; nothing if it is, or if files have no owners on this system."""
+    """Why a folder is not ours alone; empty if it is, or if files have no owners on this system."""
     if not hasattr(os, "getuid"):
         return ""
     found = folder.lstat()
@@ -81,7 +81,7 @@ def _fault(folder: Path) -> str:
 
 
 def find(folder: Path, name: str) -> Path | None:
-    """A library that is kept, if it is as it was when it was put there."""
+    """A kept library, if it is unchanged since it was put there."""
     library = folder / f"{name}{SUFFIX}"
     try:
         seal = json.loads((folder / f"{name}.json").read_bytes())
@@ -94,7 +94,7 @@ def find(folder: Path, name: str) -> Path | None:
 
 
 def keep(folder: Path, name: str, made: Path) -> Path:
-    """Keep a library that was made in this folder, and make room for it; where it lies now.
+    """Keep a library that was made in this folder, and make room for it; returns its path.
 
     Raises :class:`OSError` or :class:`OutputError` where it cannot be kept.
     """
@@ -112,7 +112,7 @@ def keep(folder: Path, name: str, made: Path) -> Path:
 
 
 def write_note(folder: Path, key: str, note: dict[str, Any]) -> None:
-    """Write down what is known of a program's engine, with what tells whether it is whole."""
+    """Write down what is known of a program's engine, with a checksum."""
     words = json.dumps(note)
     with replacing(folder / f"{key}.json") as fresh:
         fresh.write_text(f"{sha256(words.encode()).hexdigest()}\n{words}", encoding="utf-8")
@@ -122,7 +122,7 @@ def write_note(folder: Path, key: str, note: dict[str, Any]) -> None:
 
 
 def read_note(folder: Path, key: str) -> dict[str, Any] | None:
-    """What is known of a program's engine; None where there is nothing, or not all of it."""
+    """What is known of a program's engine; None if there is nothing, or it is damaged."""
     try:
         whole, _, words = (folder / f"{key}.json").read_text(encoding="utf-8").partition("\n")
     except (OSError, ValueError):
@@ -139,7 +139,7 @@ def remove(folder: Path, name: str) -> None:
 
 
 def _sum(library: Path) -> str:
-    """What tells a file's bytes from others; raises :class:`OSError` for what is no file of its own."""
+    """A file's checksum; raises :class:`OSError` for a link, or what is not a file."""
     if library.is_symlink():
         raise OSError(f"{library}: a link")
     return sha256(library.read_bytes()).hexdigest()

@@ -22,19 +22,19 @@ PATIENCE = 2.0
 
 
 class Coming:
-    """An engine on its way. Whoever waits looks once a frame; a look takes well under a millisecond.
+    """An engine on its way. Call :meth:`look` once a frame; it takes well under a millisecond.
 
-    Sessions of one program wait for the same one. Once none of them has it any more it is given up.
+    Sessions of one program share it. Once none of them waits for it any more, it is given up.
     """
 
     def __init__(self, key: str, program: Program, plan: Plan, *, looked: bool) -> None:
-        """`looked` is whether the cache was looked into already."""
+        """`looked` is whether the cache was already searched."""
         make_ready()
         self.key, self._wish = key, _Wish()
         self._steps = _steps(key, self._wish, program, plan, looked=looked)
 
     def look(self, *, may_begin: bool) -> Engine | str | None:
-        """Do a little; the engine, once it is there, or why there will be none.
+        """Do a little of the work; returns the engine once it is there, or why there will be none.
 
         `may_begin` is whether a session has run long enough with this program.
         """
@@ -48,13 +48,13 @@ class Coming:
 
 
 class _Wish:
-    """What is wanted of an engine on its way: apart from it, so that the steps to it do not keep it."""
+    """What an engine on its way is for; an object of its own, so that the steps hold no reference to it."""
 
     may_begin = False
 
 
 def _steps(key: str, wish: _Wish, program: Program, plan: Plan, *, looked: bool) -> Generator[None]:
-    """Get an engine, in small steps; closed before the last of them, they end what they have begun."""
+    """Get an engine, in small steps; if closed early, they end what they began."""
     if not looked:
         with suppress(EngineError):  # what is damaged is made anew
             yield from kept(key)
@@ -85,10 +85,10 @@ _coming: WeakValueDictionary[str, Coming] = WeakValueDictionary()
 
 
 def engine_for(program: Program, plan: Plan, *, asked: bool, in_frame: bool) -> Engine | Coming | None:
-    """The engine of a program, or its way here; None where there will be none.
+    """The engine of a program, or one on its way; None if there will be none.
 
-    It is made where it was `asked` for, or where the extra ``fast`` is; never without a compiler. What is in
-    the cache is loaded at once, but not `in_frame`: there it comes in small steps as well.
+    It is made if it was `asked` for, or with the extra ``fast``; never without a compiler. What is in
+    the cache is loaded at once, except `in_frame`: there it also comes in small steps.
     """
     if why_not() if asked else not can_compile():
         return None

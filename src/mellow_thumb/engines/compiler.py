@@ -1,4 +1,4 @@
-"""The C compiler of this machine: which one it is, and how a library is made with it."""
+"""The C compiler of this machine: which one it is, and how it makes a library."""
 
 from __future__ import annotations
 
@@ -26,30 +26,30 @@ LONGEST = 120.0
 
 
 def check_compiled(compiled: object) -> None:
-    """Refuse what ``compiled=`` cannot be: a word that is true would compile, whatever it says."""
+    """Refuse what ``compiled=`` cannot be: any non-empty word is true, and would compile."""
     if compiled is not None and not isinstance(compiled, bool):
         raise ArgumentError(f"compiled: found {compiled!r}; expected None, True or False")
 
 
 class Compiler(NamedTuple):
-    """A compiler, and how it is called."""
+    """A compiler, and how to call it."""
 
     words: tuple[str, ...]
     flags: tuple[str, ...]
 
     def command(self, source: Path, made: Path) -> list[str]:
-        """The words that make a library of a source."""
+        """The command line that makes a library from a source."""
         position = [] if sys.platform == "win32" else ["-fPIC"]
         return [*self.words, *self.flags, *position, str(source), "-o", str(made), "-lm"]
 
 
 def is_off() -> bool:
-    """Whether nothing may be started beside a session."""
+    """Whether starting anything beside a session is forbidden."""
     return os.environ.get(VARIABLE) == "off"
 
 
 def why_not() -> str:
-    """Why nothing can be compiled here, and what to do about it; nothing if something can."""
+    """Why nothing can be compiled here, and what to do about it; empty if it can."""
     if is_off():
         return f"{VARIABLE} is off; unset it to compile"
     if find_compiler() is None:
@@ -60,13 +60,13 @@ def why_not() -> str:
 
 
 def find_compiler() -> Compiler | None:
-    """The compiler to use: the one that is named, else the first that there is."""
+    """The compiler to use: the one that is named, else the first one found."""
     return _found(os.environ.get(VARIABLE, ""), os.environ.get("PATH", ""), FLAGS)
 
 
 @lru_cache(maxsize=8)
 def _found(wanted: str, path: str, flags: tuple[str, ...]) -> Compiler | None:
-    """As :func:`find_compiler` says, with what it goes by."""
+    """The same, from the environment it depends on."""
     import shutil
 
     if wanted == "off":
@@ -89,7 +89,7 @@ def _found(wanted: str, path: str, flags: tuple[str, ...]) -> Compiler | None:
 
 
 def _words(command: str) -> list[str]:
-    """A command as words; one that cannot be taken apart stands for itself."""
+    """A command as words; one that cannot be split is a single word."""
     try:
         return shlex.split(command) or [command]
     except ValueError:
@@ -97,7 +97,7 @@ def _words(command: str) -> list[str]:
 
 
 def _has_tools() -> bool:
-    """Whether asking for a compiler opens no dialog: on macOS there is one for who has none installed."""
+    """Whether asking for a compiler opens no dialog; macOS shows one if none is installed."""
     if sys.platform != "darwin":
         return True
     import subprocess
@@ -110,14 +110,14 @@ def _has_tools() -> bool:
 
 
 def _environment(work: Path) -> dict[str, str]:
-    """The environment that a compiler gets: what it keeps for itself lies in our folders."""
+    """The environment that a compiler gets: its own caches go to our folders."""
     kept, brief = str(work.parent / "zig"), str(work)
     own = {"ZIG_LOCAL_CACHE_DIR": kept, "ZIG_GLOBAL_CACHE_DIR": kept, "TMPDIR": brief, "TMP": brief}
     return {**os.environ, "LC_ALL": "C", **own}
 
 
 class Compiling:
-    """A compiler at work."""
+    """A compiler that is running."""
 
     def __init__(self, compiler: Compiler, source: Path, made: Path) -> None:
         """Begin; raises :class:`OSError` where it cannot be started."""
@@ -135,7 +135,7 @@ class Compiling:
         _at_work.add(self)
 
     def wait(self) -> str:
-        """Wait for it; what went wrong, or nothing."""
+        """Wait for it; returns what went wrong, or nothing."""
         import subprocess
 
         try:
@@ -150,12 +150,12 @@ class Compiling:
         return "" if code == 0 else f"it ended with {code}{f': {lines[0]}' if lines else ''}"
 
     def stop(self) -> None:
-        """End it, and what it has started; from the thread that waits for it."""
+        """End it, and what it has started; call it from the thread that waits."""
         self.kill()
         self._process.communicate()
 
     def kill(self) -> None:
-        """End it, and what it has started; from any thread."""
+        """End it, and what it has started; call it from any thread."""
         with suppress(OSError):
             if hasattr(os, "killpg"):
                 import signal
@@ -168,7 +168,7 @@ _at_work: set[Compiling] = set()
 
 
 def stop_all() -> bool:
-    """End every compiler that is still at work; whether there was one."""
+    """End every compiler that is still running; returns whether there was one."""
     found = [*_at_work]
     for one in found:
         one.kill()

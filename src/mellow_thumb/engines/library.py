@@ -1,7 +1,7 @@
 """Libraries: programs compiled as C, kept on disk, each loaded once a process.
 
-What a library works out is what the Python text works out, to the bit: the same doubles, the same order, and
-the same functions of mathematics, which are compared as it is loaded.
+A library gives what the Python text gives, to the bit: the same doubles, the same order, and
+the same mathematical functions, which are compared when it is loaded.
 """
 
 from __future__ import annotations
@@ -36,13 +36,13 @@ PAIRS, AT_ONCE = 2000, 250
 
 
 class EngineError(MellowThumbError, RuntimeError):
-    """A program that could not be compiled, or not be loaded; it runs in Python as well."""
+    """A program that could not be compiled or loaded; it still runs in Python."""
 
 
 class Library:
-    """A program as C. Each of its functions takes a room; the interpreter's lock is kept.
+    """A program in C. Each of its functions takes a room, and keeps the interpreter's lock.
 
-    A call that lets go of the lock waits for any busy Python thread to give it back, some milliseconds.
+    A call that releases the lock waits some milliseconds for a busy Python thread to give it back.
     """
 
     def __init__(self, path: Path) -> None:
@@ -61,7 +61,7 @@ class Library:
         """Run a frame; let events act; make a pose; drop what a frame let flow; run a take."""
 
     def compare(self, maths: tuple[str, ...]) -> Iterator[None]:
-        """Refuse functions that give other bits than Python's, a few hundred numbers at a time."""
+        """Refuse functions whose results differ from Python's by a bit, a few hundred numbers at a time."""
         import ctypes
 
         row = (ctypes.c_double * (2 + 2 * AT_ONCE))()
@@ -77,7 +77,7 @@ class Library:
 
 @cache
 def _pairs(part: int) -> array[float]:
-    """Numbers from far below 1 to far above; golden steps reach everywhere."""
+    """Numbers from far below 1 to far above, spread evenly by golden steps."""
     pairs = array("d")
     for k in range(part * AT_ONCE, (part + 1) * AT_ONCE):
         size = 10.0 ** (k % 13 - 8) if k % 2 else math.pi
@@ -88,7 +88,7 @@ def _pairs(part: int) -> array[float]:
 
 @cache
 def _examples(name: str, part: int) -> tuple[array[float], array[float]]:
-    """Pairs of numbers on which a function is compared, and what Python makes of them."""
+    """Pairs of numbers on which a function is compared, with Python's results."""
     pairs = _pairs(part)[:]
     x, y = pairs[::2], pairs[1::2]
     if name in ("log", "sqrt", "pow"):
@@ -103,7 +103,7 @@ def _examples(name: str, part: int) -> tuple[array[float], array[float]]:
 
 
 class Engine(NamedTuple):
-    """What runs a program, and how its rooms lie."""
+    """What runs a program, and the layout of its rooms."""
 
     library: Library
     text: EngineText
@@ -118,13 +118,13 @@ _one_at_a_time = Lock()
 
 
 def can_compile() -> bool:
-    """Whether programs are to be compiled unasked: the extra ``fast`` is here, and a compiler."""
+    """Whether programs are compiled unasked: with the extra ``fast`` and a compiler."""
     return is_asked() and not why_not()
 
 
 @lru_cache(maxsize=1)
 def is_asked() -> bool:
-    """Whether the extra ``fast`` is here, by which a user asks for what is done beside a session."""
+    """Whether the extra ``fast`` is installed, by which a user asks for work beside a session."""
     return find_spec("platformdirs") is not None
 
 
@@ -132,14 +132,14 @@ _texts: WeakKeyDictionary[Source, EngineText] = WeakKeyDictionary()
 
 
 def _text_of(program: Program) -> EngineText:
-    """The text of a program's library; it is written once, whatever the program's numbers."""
+    """The text of a program's library; written once, whatever the program's numbers."""
     if program.source not in _texts:
         _texts[program.source] = engine_text(program)
     return _texts[program.source]
 
 
 def key_of(program: Program, compiler: Compiler) -> str:
-    """What tells a program's engine from others: its text, who writes C of it, and what compiles that."""
+    """What identifies a program's engine: its text, who writes the C, and what compiles it."""
     return _key(program.digest, compiler)
 
 
@@ -149,7 +149,7 @@ def _key(digest: str, compiler: Compiler) -> str:
 
 
 def _machine(compiler: Compiler) -> tuple[str, ...]:
-    """What compiles a text, for what machine."""
+    """Which compiler, and for which machine."""
     import platform
 
     return (*compiler.words, *compiler.flags, sys.platform, platform.machine())
@@ -160,7 +160,7 @@ def _digest(kind: str, *words: str) -> str:
 
 
 def is_at_hand(program: Program) -> bool:
-    """Whether a program needs no compiling: it was, in this process or an earlier one."""
+    """Whether a program is compiled already, in this process or an earlier one."""
     compiler = need_compiler()
     if key_of(program, compiler) in _engines:
         return True
@@ -170,9 +170,9 @@ def is_at_hand(program: Program) -> bool:
 
 
 def load(program: Program) -> Engine:
-    """Compile a program, or take what was compiled for one of the same shape.
+    """Compile a program, or reuse what was compiled for one of the same shape.
 
-    Raises :class:`MissingError` without a compiler, and :class:`EngineError` where compiling fails; that is
+    Raises :class:`MissingError` without a compiler, and :class:`EngineError` if compiling fails; that is
     not tried again.
     """
     compiler = need_compiler()
@@ -195,12 +195,12 @@ def load(program: Program) -> Engine:
 
 
 def known(key: str) -> Engine | str | None:
-    """The engine that was loaded in this process for a key, or why there is none."""
+    """The engine loaded in this process for a key, or why there is none."""
     return _engines.get(key)
 
 
 def give_up(key: str, why: str) -> str:
-    """Say, once, that there will be no engine for a key, and why."""
+    """Log, once, that there will be no engine for a key, and why."""
     import logging
 
     _engines[key] = why
@@ -209,7 +209,7 @@ def give_up(key: str, why: str) -> str:
 
 
 def kept(key: str) -> Iterator[None]:
-    """Take the engine of a key from the folder, in small steps; then it is known, if it was there."""
+    """Load a key's engine from the folder, in small steps, if it is there."""
     folder = cache_folder.private_folder()
     note = cache_folder.read_note(folder, key) if folder else None
     yield
@@ -231,7 +231,7 @@ def kept(key: str) -> Iterator[None]:
 
 
 def _made(program: Program, key: str, compiler: Compiler) -> Engine:
-    """The engine, from the folder or made anew; a library that is damaged there is made anew."""
+    """The engine, from the folder or newly made; a damaged library is made again."""
     text = _text_of(program)
     name = _digest("woven", text.text, *_machine(compiler))
     if name not in _libraries:
@@ -256,7 +256,7 @@ def _made(program: Program, key: str, compiler: Compiler) -> Engine:
 
 
 def _compiled(folder: Path, name: str, text: str, compiler: Compiler) -> Path:
-    """Compile a text; where the library is."""
+    """Compile a text; returns the library's path."""
     import tempfile
 
     with tempfile.TemporaryDirectory(
@@ -285,7 +285,7 @@ def _place() -> Iterator[tuple[Path, bool]]:
 
 @contextmanager
 def _locked(folder: Path, name: str) -> Iterator[None]:
-    """Let one process at a time make a library; who comes second finds it made."""
+    """Let one process at a time make a library; the next one finds it made."""
     if not find_spec("filelock"):
         yield
         return

@@ -1,4 +1,4 @@
-"""Loops: a program at work for one session, with what its host said last and what its mounts keep."""
+"""Loops: a program running for one session, with what its host said last and what its mounts keep."""
 
 from __future__ import annotations
 
@@ -45,7 +45,7 @@ class Keeps(Protocol):
 
 
 class Loop(Protocol):
-    """A program at work; whatever runs it gives the same to the bit."""
+    """A running program; whatever runs it, the results are the same to the bit."""
 
     name: str
     """What runs it."""
@@ -56,33 +56,33 @@ class Loop(Protocol):
     """What the mounts keep from one view to the next."""
 
     def keep(self) -> Keeps:
-        """All that it is at this moment, quickly."""
+        """Its whole state now, quickly."""
         ...
 
     def resume(self, kept: Keeps) -> None:
         """Become what any loop of the same program was."""
 
     def send(self, items: list[Item]) -> tuple[float, ...]:
-        """Let items act that end in a frame: what that frame reads; of none, the saved state."""
+        """Run items that end in a frame, and return what it reads; without items, the saved state."""
         ...
 
     def stand(self, subject: Subject) -> None:
-        """Keep where the host says that the subject is.
+        """Keep where the host says the subject is.
 
-        Raises :class:`ArgumentError` for what is no place, and no finite number; nothing has changed then.
+        Raises :class:`ArgumentError` for what is not a place of finite numbers; nothing has changed then.
         """
 
     def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
-        """The pose of what a frame reads, at `t` (s), with the subject there from now on, as `stand` says."""
+        """The pose for what a frame reads, at `t` (s), with the subject there from now on, as in `stand`."""
         ...
 
     def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
-        """The pose of what a frame reads, of which nothing is kept."""
+        """The pose for what a frame reads; nothing of it is kept."""
         ...
 
 
 def carried(program: Program, before: Loop | None) -> tuple[tuple[float, ...], tuple[float, ...]]:
-    """What the host said, and what mounts keep, as another loop takes over; at first nothing."""
+    """What the host said and what mounts keep, for the loop that takes over; empty at first."""
     if before is None:
         return (nan,) * len(program.asked), tuple(program.rig.values())
     other = before.program

@@ -1,4 +1,4 @@
-"""A room: one session's program at work as C; it does what the woven Python does, to the bit."""
+"""A room: one session's program running in C; it does what the woven Python does, to the bit."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ if TYPE_CHECKING:
 
 @cache
 def _doubles(count: int) -> struct.Struct:
-    """So many doubles in a row, as they lie in memory."""
+    """The type of an array of so many doubles."""
     return struct.Struct(f"={count}d")
 
 
@@ -34,7 +34,7 @@ _SUBJECT = _doubles(9)
 
 
 class _Shape:
-    """Where what a room keeps lies in it, in bytes."""
+    """Where things are in a room, in bytes."""
 
     def __init__(self, layout: Layout, states: int) -> None:
         self.begin, self.end = 8 * layout.hosts, 8 * layout.numbers
@@ -153,10 +153,10 @@ class Room:
         return self._seen
 
     def step(self, arrived: list[Item], start: float, end: float) -> tuple[float, ...] | None:
-        """Let what has arrived act in the frame from `start` to `end`: what that reads.
+        """Run what has arrived in the frame from `start` to `end`, and return what it reads.
 
-        What acted is taken out. None, and nothing has acted, unless all of it is of this frame, in order, and
-        not too much at once.
+        What acted is taken out. Returns None, with nothing changed, unless all of it
+        is of this frame, in order, and not too much at once.
         """
         count = len(arrived)  # another thread may put more behind these meanwhile
         if count > MOST:

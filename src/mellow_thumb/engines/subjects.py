@@ -1,4 +1,4 @@
-"""Places and rotations that a host says: what is none is refused, what is nearly one is made one."""
+"""Places and rotations from a host: bad ones are refused, rotations that are nearly right are normalised."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ Subject = tuple[tuple[float, float, float], tuple[float, float, float, float]] |
 
 
 def rotation_of(what: str, given: object) -> tuple[float, float, float, float]:
-    """A rotation that a host says, as a quaternion of length 1: within a tenth of that it is made so.
+    """A host's rotation as a quaternion of length 1; within a tenth of that it is normalised.
 
     Raises :class:`ArgumentError`, about `what`, for anything else.
     """
@@ -24,12 +24,12 @@ def rotation_of(what: str, given: object) -> tuple[float, float, float, float]:
 
 
 def refused(subject: object, wanted: str = "a place, or a place and a rotation") -> ArgumentError:
-    """What is said of a subject that is none."""
+    """The error for a subject that is not one."""
     return ArgumentError(f"subject: found {subject!r}; expected {wanted}")
 
 
 def stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tuple[float, ...]:
-    """What the host said, with the subject there; where its yaw is asked, it has the place `turns`."""
+    """What the host said, with the subject there; `turns` is the place of its yaw, if that is asked for."""
     yaw = None
     try:
         place, rotation = subject if len(subject) == 2 else (subject, None)

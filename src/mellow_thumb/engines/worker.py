@@ -1,4 +1,4 @@
-"""The process beside a session: it is told a plan to compile or to weave, and ends with who asked."""
+"""The process beside a session: it compiles or weaves a plan, and ends when its parent does."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ GRACE = 1.0
 
 
 def main() -> None:
-    """Do what is told on the standard input; what goes wrong is the last line of the standard error."""
+    """Do what standard input says; an error is the last line on standard error."""
     if hasattr(os, "nice"):
         with suppress(OSError):
             os.nice(NICE)
@@ -46,7 +46,7 @@ def main() -> None:
 
 
 def _end_with_them() -> None:
-    """Wait until who asked is gone, or asks no more; then end, and the compiler too."""
+    """Wait until the parent is gone, or closes the pipe; then end, and the compiler too."""
     # not by `sys.stdin`, which this thread would hold while the interpreter shuts down
     while os.read(0, 1):
         pass

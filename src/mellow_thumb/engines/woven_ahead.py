@@ -23,14 +23,14 @@ LONGEST = 60.0
 
 
 def may_weave_ahead() -> bool:
-    """Whether another process may weave: the extra ``fast`` is here, and nothing forbids to start one."""
+    """Whether another process may weave: with the extra ``fast``, unless it is switched off."""
     return is_asked() and not is_off() and has_interpreter()
 
 
 class Weaving:
     """A program on its way; a look takes well under a millisecond.
 
-    Sessions that go over to one program wait for the same one. Once none of them has it any more it is given
+    Sessions that go over to the same program share it. Once none of them waits for it, it is given
     up.
     """
 
@@ -42,7 +42,7 @@ class Weaving:
         self._steps = _steps(plan, settings)
 
     def look(self) -> bool:
-        """Do a little; whether there is nothing more to wait for."""
+        """Do a little of the work; returns whether it is done."""
         if self.failed or woven_before(self.plan, self.settings):
             return True
         try:
@@ -56,7 +56,7 @@ class Weaving:
 
 
 def _steps(plan: Plan, settings: tuple[Setting, ...]) -> Generator[None]:
-    """Have it woven, in small steps; closed before the last of them, they end what they have begun."""
+    """Have it woven, in small steps; if closed early, they end what they began."""
     woven = yield from work("weave", plan, settings, longest=LONGEST)
     yield
     program = yield from receive(woven, plan, settings)
@@ -67,7 +67,7 @@ _on_its_way: WeakValueDictionary[tuple[Shape, tuple[Setting, ...]], Weaving] = W
 
 
 def weaving_for(plan: Plan, settings: tuple[Setting, ...]) -> Weaving:
-    """What weaves a plan of this shape: the same for all who wait for one."""
+    """The weaving of a plan of this shape, shared by all who wait for one."""
     key = take_apart(plan).shape, settings
     found = _on_its_way.get(key)
     if found is None or found.failed:

@@ -1,4 +1,4 @@
-"""Expressions: what programs are made of: values, handles, statements, blocks; and formulas taken in."""
+"""Expressions: what programs are made of: values, state, statements, blocks; and formulas as values."""
 
 from .blocks import (
     APART,

@@ -1,8 +1,8 @@
 """Blocks: statements, written in the order in which they run.
 
-Calling a formula in a block writes the formula's own statements there. A step that stands there already is
-not written again, as long as nothing that it read or gave has been assigned since; what was worked out where
-a test held is not known after it.
+Calling a formula in a block writes the formula's own statements there. A step that is already there is
+not written again, unless something that it read or set has been assigned since; what was worked out where
+a test held is not reused after it.
 """
 
 from __future__ import annotations
@@ -19,7 +19,7 @@ if TYPE_CHECKING:
 
 
 class Set(NamedTuple):
-    """Names get values, all at once."""
+    """Assigns values to names, all at once."""
 
     targets: tuple[Name, ...]
     values: tuple[Value, ...]
@@ -34,29 +34,29 @@ class Branch(NamedTuple):
 
 
 class Note(NamedTuple):
-    """A comment; its words are the library's own, never a profile's."""
+    """A comment; its text is ours, never a profile's."""
 
     words: str
 
 
 class Loop(NamedTuple):
-    """Statements that run over and over, until one of them leaves."""
+    """Statements that repeat until one of them leaves."""
 
     body: list[Statement]
 
 
 class Leave(NamedTuple):
-    """The end of the loop that it stands in."""
+    """Leave the loop around it."""
 
 
 class Skip(NamedTuple):
-    """The end of all that is done about one event."""
+    """Skip the rest of what one event does."""
 
 
 class Part(NamedTuple):
-    """Statements that stand together: they share nothing with what is around them but what is kept.
+    """Statements that belong together and share nothing but state with what is around them.
 
-    A language may write them apart; compilers take longer over one long function than over two.
+    A language may write them as a function: compilers take longer over one long function than over two.
     """
 
     name: str
@@ -86,7 +86,7 @@ APART = "\0"
 
 
 class State:
-    """Makes state values, each with a name of its own; the order in which they were made is kept."""
+    """Makes state values, each with a name of its own, and keeps their order."""
 
     def __init__(self) -> None:
         self.handles: list[Handle] = []
@@ -95,11 +95,11 @@ class State:
         """For what a name may begin with, or go on with: what it is called in full."""
 
     def owned(self, stem: str, by: str) -> None:
-        """Say what the numbered stem of a name stands for: by that name another program knows it again."""
+        """Say what the numbered stem of a name stands for, so that another program can find the value."""
         self._owners[stem] = by
 
     def role(self, name: str) -> str:
-        """What a name is called where another program takes over: its numbers mean nothing there."""
+        """What a state value is called for a program that takes over; numbers in names mean nothing there."""
         found, words = [], name.split("_")
         while words:
             # a stem is of one word, or of two or three where an axis is called so: route3, yaw_9, pan_x_7
@@ -111,7 +111,7 @@ class State:
         return "_".join(found)
 
     def new(self, name: str, start: float = 0.0, *, saved_as: str = "") -> Handle:
-        """A state value; its name is stated here and nowhere else."""
+        """A new state value; its name is written here and nowhere else."""
         if name in self._known:
             raise ValueError(f"the state has {name} already")
         self._known.add(name)
@@ -120,7 +120,7 @@ class State:
 
     @property
     def roles(self) -> dict[str, str]:
-        """What each is called where another program takes over."""
+        """What each is called for a program that takes over."""
         return {one.name: one.saved_as or self.role(one.name) for one in self.handles}
 
     @property
@@ -130,7 +130,7 @@ class State:
 
 
 class Names:
-    """Hands out identifiers, each once in a program."""
+    """Hands out identifiers, each only once in a program."""
 
     def __init__(self, taken: Iterable[str] = ()) -> None:
         self._taken = {*MATHS, *taken}
@@ -140,14 +140,14 @@ class Names:
         """What was handed out, for which wish, and what was to be tried for that before."""
 
     def take(self, names: Iterable[str]) -> None:
-        """Take names that were made elsewhere."""
+        """Reserve names that were made elsewhere."""
         self._taken.update(names)
 
     @contextmanager
     def for_now(self) -> Iterator[None]:
-        """What is handed out inside may be handed out again after it: parts that run one at a time share.
+        """Names handed out inside can be reused afterwards, since these parts run one at a time.
 
-        Python reaches the first 256 names of a function sooner than the rest.
+        Python accesses the first 256 names of a function faster than the rest.
         """
         before = len(self._handed)
         yield
@@ -157,7 +157,7 @@ class Names:
         del self._handed[before:]
 
     def fresh(self, wish: str) -> Word:
-        """`wish` itself, or with the first number that makes it new."""
+        """`wish` itself, or with the first number that makes it unique."""
         first = number = self._next.get(wish, 1)
         name = wish if number == 1 else f"{wish}_{number}"
         while name in self._taken:
@@ -179,7 +179,7 @@ class _Step(NamedTuple):
 
 
 class _Around(NamedTuple):
-    """What a block knew as it began to write into a branch."""
+    """What a block knew when it began to write into a branch."""
 
     into: list[Statement]
     steps: dict[tuple[Any, ...], _Step]
@@ -225,16 +225,16 @@ class Block:
             self._last_set[target.name] = self._count
 
     def changes(self, *values: Value) -> bool:
-        """Whether anything that these values read was assigned, in the part that is being written."""
+        """Whether anything that these values read is assigned in the part being written."""
         return any(not self._assigned.isdisjoint(value.names) for value in values)
 
     def assigns(self, name: str) -> bool:
-        """Whether a name was assigned, wherever that stands."""
+        """Whether a name is assigned anywhere."""
         return name in self._last_set
 
     @contextmanager
     def when(self, test: Value) -> Iterator[None]:
-        """What is written inside runs where a test holds. Nothing stands there if nothing is written."""
+        """What is written inside runs only if a test holds. If nothing is written, there is no branch."""
         one = Branch(test, [], [])
         self._into.append(one)
         before = self._enter(one.body)
@@ -247,7 +247,7 @@ class Block:
 
     @contextmanager
     def otherwise(self) -> Iterator[None]:
-        """What is written inside runs where the test of the last :meth:`when` did not hold."""
+        """What is written inside runs if the test of the last :meth:`when` did not hold."""
         one = self._last
         if one is None or (one.body and self._into[-1] is not one):
             raise ValueError("otherwise() stands right after a when()")
@@ -261,7 +261,7 @@ class Block:
 
     @contextmanager
     def loop(self) -> Iterator[None]:
-        """What is written inside runs over and over, until :meth:`leave`; each round may change anything."""
+        """What is written inside repeats until :meth:`leave`; each round may change anything."""
         one = Loop([])
         self._into.append(one)
         before = self._enter(one.body)
@@ -272,24 +272,24 @@ class Block:
         self._last = None
 
     def part(self, name: str, other: Block, *, rare: bool = False) -> None:
-        """Write what another block has, as a part that shares nothing but what is kept."""
+        """Write another block as a part that shares nothing but state."""
         self._into.append(Part(name, other.statements, rare))
         for target in other._last_set:
             self._count = self._last_set[target] = self._count + 1
             self._assigned.add(target)
 
     def leave(self) -> None:
-        """Write the end of the loop that this stands in."""
+        """Write a jump out of the loop around it."""
         self._into.append(Leave())
 
     def _enter(self, statements: list[Statement]) -> _Around:
-        """Write into other statements from now on; what was known and written around them."""
+        """Write into other statements from now on; returns what was known and written around them."""
         around = _Around(self._into, dict(self._steps), self._assigned)
         self._into, self._assigned = statements, set()
         return around
 
     def _leave(self, around: _Around) -> None:
-        """Go on around them: what was worked out inside is forgotten; what was assigned still counts."""
+        """Go back to what is around them: forget what was worked out inside, but not what was assigned."""
         self._into, self._steps = around.into, around.steps
         self._assigned |= around.assigned
 
@@ -300,10 +300,10 @@ class Block:
         into: tuple[Name, ...] = (),
         **constants: float,
     ) -> tuple[Name, ...]:
-        """Write a formula's own statements here; the names that hold its results.
+        """Write a formula's own statements here; returns the names that hold its results.
 
         `values` are for its positional parameters, `constants` the numbers for its keyword-only ones. Results
-        go to the names in `into`, else to new ones; in that case a step that is known is used again.
+        go to the names in `into`, or else to new ones, and then a known step is reused.
         """
         straight = check_formula(formula)
         given = tuple([one if isinstance(one, Value) else lift(one) for one in values])
@@ -340,7 +340,7 @@ class Block:
         return results
 
     def _stands(self, step: _Step) -> bool:
-        """Whether nothing that a step read or gave was assigned since."""
+        """Whether nothing that a step read or set has been assigned since."""
         values = (*step.given, *step.results)
         return all(self._last_set.get(name, 0) <= step.age for value in values for name in value.names)
 
@@ -374,7 +374,7 @@ def set_in(statements: Iterable[Statement]) -> frozenset[str]:
 def used(
     statements: Iterable[Statement], kept: Iterable[str], results: Iterable[Value] = ()
 ) -> list[Statement]:
-    """Statements without what they assign for nobody: neither kept, nor a result, nor read by any other."""
+    """Statements without dead assignments: neither state, nor a result, nor read by any other."""
     found, wanted, before = [*statements], frozenset(kept).union(*(one.names for one in results)), None
     while before != (before := wanted | read_in(found)):
         found = [left for one in found if (left := _without(one, before)) is not None]
@@ -382,7 +382,7 @@ def used(
 
 
 def _without(one: Statement, read: frozenset[str]) -> Statement | None:
-    """A statement without what it assigns for nobody; nothing if nothing is left of it."""
+    """A statement without its dead assignments; None if nothing is left of it."""
     if isinstance(one, Branch):
         body, otherwise = (
             [left for each in part if (left := _without(each, read)) is not None]

@@ -1,10 +1,10 @@
-"""Parameters: numbers that a program is given as it begins, so that others need no new program.
+"""Parameters: numbers that a program gets when it starts, so that other numbers need no new program.
 
 A parameter stands in an expression for a number of a profile. What is worked out of parameters alone, such as
 a decay of a half-life, is a parameter too: its own number is worked out once, before the program runs.
 
-To the code that writes a program a parameter passes for the float that it stands for: the fields of a plan
-say ``float``, and hold parameters while it is woven.
+To code that writes a program, a parameter looks like the float that it stands for: the fields of a plan
+say ``float`` and hold parameters while it is woven.
 """
 
 from __future__ import annotations
@@ -35,8 +35,8 @@ SIGNS: dict[str, Works] = {
 class Parameter(Name):
     """A number that a program is given, as a value: its name stands in the text, never the number.
 
-    Whether it is larger than another cannot be asked while a program is written. Whether it is there at all
-    can, where 0 stands for none: one that is 0 is no parameter then.
+    While a program is written you cannot ask whether it is larger than another. Whether it is there at all
+    you can, where 0 means none: then one that is 0 is not a parameter.
     """
 
     __slots__ = ("among", "is_there", "place", "word")
@@ -80,7 +80,7 @@ class Parameter(Name):
 
 
 def _joined(sign: str, left: Value | float, right: Value | float) -> Value:
-    """Two values and a sign between them: worked out beforehand, where both are numbers by then."""
+    """Two values with an operator between; worked out beforehand if both are numbers by then."""
     numbers = [one.value if isinstance(one, Number) else one for one in (left, right)]
     among = next(one.among for one in numbers if isinstance(one, Parameter))
     if all(isinstance(one, float | Parameter) for one in numbers):
@@ -89,10 +89,10 @@ def _joined(sign: str, left: Value | float, right: Value | float) -> Value:
 
 
 class Parameters:
-    """All parameters of a program: those that are given, and what is worked out of them, in order."""
+    """All parameters of a program, in order: those given, and those worked out from them."""
 
     def __init__(self, words: Iterable[tuple[str, bool]]) -> None:
-        """Begin with those that are given: what each is called, and whether it could have been none."""
+        """Start with those given: what each is called, and whether it could have been none."""
         self.given = [
             Parameter(self, place, word, is_there=is_there) for place, (word, is_there) in enumerate(words)
         ]
@@ -103,7 +103,7 @@ class Parameters:
         self._known: dict[tuple[object, ...], Parameter] = {}
 
     def of(self, function: Works, *numbers: float | Value) -> Parameter:
-        """What a function makes of parameters and numbers; the same again for the same of them."""
+        """The result of a function of parameters and numbers; the same ones give the same parameter."""
         words = [one.word for one in numbers if isinstance(one, Parameter)]
         places = tuple([self._place(one) for one in numbers])
         return self._row(function, places, f"of_{words[0].removeprefix('of_')}", (function, *places))
@@ -123,7 +123,7 @@ class Parameters:
 
 
 def work_out(rows: Iterable[Row], given: Sequence[float]) -> list[float]:
-    """The numbers that are given, and what each row makes of those before it."""
+    """The numbers given, then what each row makes of those before it."""
     found = [*given]
     for function, places in rows:
         found.append(function(*[found[place] for place in places]))
@@ -131,9 +131,9 @@ def work_out(rows: Iterable[Row], given: Sequence[float]) -> list[float]:
 
 
 def worked_out(function: Works, *numbers: float) -> float:
-    """What a function makes of numbers; where one of them is a parameter, so is what it makes.
+    """A function's result; if an argument is a parameter, so is the result.
 
-    The same function must be handed over each time: one that is made anew for each call is another.
+    Pass the same function object each time: a new lambda per call would count as another function.
     """
     given: tuple[object, ...] = numbers
     among = next((one.among for one in given if isinstance(one, Parameter)), None)
@@ -141,5 +141,5 @@ def worked_out(function: Works, *numbers: float) -> float:
 
 
 def is_infinite(number: float) -> bool:
-    """Whether a number is infinite; a parameter never is."""
+    """Whether a number is infinite; parameters never are."""
     return not isinstance(cast("object", number), Value) and isinf(number)

@@ -1,4 +1,4 @@
-"""Formulas taken in: an ordinary function becomes values, if it is straight-line code."""
+"""Formulas as values: an ordinary function becomes an expression, if it is straight-line code."""
 
 from __future__ import annotations
 
@@ -63,7 +63,7 @@ class Straight(NamedTuple):
     """Those of the constants."""
 
     def worked_out(self, numbers: Mapping[str, float]) -> dict[str, float]:
-        """Its numbers, and what is made of them alone: that is worked out now, not as the program runs."""
+        """Its numbers, and what depends on them alone, worked out now and not as the program runs."""
         found = dict(numbers)
         for name, made in self.fixed:
             found[name] = _worked_out(made, found)
@@ -95,25 +95,25 @@ _WORKS = {**MATHS, "abs": abs, "ceil": _ceil}
 
 @cache
 def check_formula(formula: Formula, known: frozenset[str] = frozenset()) -> Straight:
-    """Take a formula in: assignments to new names, ternaries, calls of mathematics, one return at its end.
+    """Check and read a formula: assignments to new names, ternaries, mathematics, one return at its end.
 
-    `known` are those of its positional parameters that are numbers too where it is written out.
+    `known` are the positional parameters that are also numbers where it is written out.
 
-    Raises :class:`FormulaError` with file and line for anything else: what branches, loops, calls a helper or
-    assigns a name again could not be written out in the middle of another program.
+    Raises :class:`FormulaError` with file and line for anything else: branches, loops, calls of helpers and
+    second assignments cannot be written out in the middle of another program.
     """
     return _Reader(formula, known).read()
 
 
 @cache
 def _functions(file: str) -> dict[int, ast.FunctionDef]:
-    """The functions of a file, by the lines at which they begin; a file is parsed once."""
+    """The functions of a file, by their first lines; each file is parsed once."""
     tree = ast.parse("".join(linecache.getlines(file)))
     return {node.lineno: node for node in _statements(tree.body) if isinstance(node, ast.FunctionDef)}
 
 
 def _statements(body: list[ast.stmt]) -> Iterator[ast.stmt]:
-    """Statements and what stands inside them; no expressions, which are most of a tree."""
+    """Statements and those inside them; not expressions, which are most of a tree."""
     for node in body:
         yield node
         yield from _statements(getattr(node, "body", []))
@@ -134,7 +134,7 @@ class _Reader:
         self.uses: Counter[str] = Counter()
 
     def refuse(self, node: ast.AST, found: str) -> FormulaError:
-        """What is wrong, and where."""
+        """The error: what is wrong, and where."""
         where = f"{self.file}:{getattr(node, 'lineno', self.tree.lineno)}: {self.tree.name}"
         return FormulaError(f"{where}: found {found}; a formula is assignments to new names and one return")
 
@@ -163,7 +163,7 @@ class _Reader:
         )
 
     def step(self, node: ast.stmt) -> tuple[str, Template] | None:
-        """One assignment; none where it is another name for a number that is known."""
+        """One assignment; none if it only names a known number."""
         if not isinstance(node, ast.Assign | ast.AnnAssign) or node.value is None:
             raise self.refuse(node, _called(node))
         targets, value = (
@@ -193,7 +193,7 @@ class _Reader:
         return self.apart(found) if found.names <= self.constant else found
 
     def apart(self, made: Value) -> Word:
-        """What stands for an expression of constants alone."""
+        """The number for an expression of constants only."""
         word = Word(f"{self.tree.name}: {made}")
         self.constant.add(word.name)
         self.fixed.append((word.name, made))
@@ -206,14 +206,14 @@ class _Reader:
         return _SIGNS[type(of)]
 
     def value_Name(self, node: ast.Name) -> Value:
-        """A parameter, or what was assigned before."""
+        """A parameter, or an earlier assignment."""
         if node.id not in self.known:
             raise self.refuse(node, f"{node.id}, which is no parameter and was not assigned before")
         self.uses[node.id] += 1
         return Word(node.id)
 
     def value_Constant(self, node: ast.Constant) -> Value:
-        """A number, or what always holds."""
+        """A number, or True or False."""
         if isinstance(node.value, bool):
             return Truth(value=node.value)
         if not isinstance(node.value, float):
@@ -221,7 +221,7 @@ class _Reader:
         return Number(node.value)
 
     def value_BinOp(self, node: ast.BinOp) -> Value:
-        """Two values with a sign between."""
+        """Two values with an operator between."""
         return Operation(self.sign(node, node.op), self.value(node.left), self.value(node.right))
 
     def value_UnaryOp(self, node: ast.UnaryOp) -> Value:
@@ -250,7 +250,7 @@ class _Reader:
         return Choice(self.value(node.test), self.value(node.body), self.value(node.orelse))
 
     def value_Call(self, node: ast.Call) -> Value:
-        """A call of mathematics."""
+        """A call of a mathematical function."""
         called = ast.unparse(node.func)
         if called not in {*MATHS, "abs"} or node.keywords:
             raise self.refuse(node, f"a call of {called}, which is not one of {', '.join(('abs', *MATHS))}")
@@ -265,6 +265,6 @@ _CALLED = {
 
 
 def _called(node: ast.AST) -> str:
-    """A kind of syntax in words."""
+    """A kind of syntax, in words."""
     kind = type(node).__name__
     return _CALLED.get(kind, kind)

@@ -1,7 +1,7 @@
 """Values: expressions with the operators of numbers, from which programs are written.
 
-A value is a tree that never changes. Writing ``yaw + push * gain`` works nothing out: it makes the expression
-of that. Reading one as true or false is refused, since that would decide at writing what the program is to
+A value is a tree that never changes. Writing ``yaw + push * gain`` computes nothing: it makes the expression
+for it. Reading one as true or false is refused, since that would decide now what the program must
 decide when it runs; :func:`where`, :func:`every` and :func:`some` write the decision down.
 """
 
@@ -36,7 +36,7 @@ class Value:
         return self.text
 
     def rebuilt(self, parts: tuple[Value, ...]) -> Value:
-        """The same expression made of other parts; what has no parts is itself."""
+        """The same expression made of other parts; without parts, itself."""
         del parts
         return self
 
@@ -55,17 +55,17 @@ class Value:
             return self._names
 
     def filled(self, given: Mapping[str, Value]) -> Value:
-        """The same expression with other values in the place of names."""
+        """The same expression with values in place of names."""
         return self.rebuilt(tuple([part.filled(given) for part in self.parts]))
 
     @property
     def is_zero(self) -> bool:
-        """Whether it is the number 0, as it stands there."""
+        """Whether it is the literal number 0."""
         return False
 
     @property
     def is_one(self) -> bool:
-        """Whether it is the number 1, as it stands there."""
+        """Whether it is the literal number 1."""
         return False
 
     def known(self) -> Value:
@@ -132,7 +132,7 @@ def say(part: Value, least: int) -> str:
 
 
 class Name(Value):
-    """Something that a program calls by a name: a word, or a state value."""
+    """Something that a program refers to by name: a local or a state value."""
 
     __slots__ = ("name",)
     strength = ATOM
@@ -147,18 +147,18 @@ class Name(Value):
         return frozenset((self.name,))
 
     def filled(self, given: Mapping[str, Value]) -> Value:
-        """What is given for it, or itself."""
+        """The value given for it, or itself."""
         return given.get(self.name, self)
 
 
 class Word(Name):
-    """A name of a program's own, for the moment only; it keeps nothing."""
+    """A local name of a program; it keeps nothing between events."""
 
     __slots__ = ()
 
 
 class Number(Value):
-    """A number: a double, or a whole one that counts codes."""
+    """A number: a double, or an integer for a code."""
 
     __slots__ = ("strength", "value")
     parts = ()
@@ -184,7 +184,7 @@ class Number(Value):
 
 
 class Truth(Value):
-    """What always holds, or never."""
+    """True or False."""
 
     __slots__ = ("value",)
     strength = ATOM
@@ -203,7 +203,7 @@ TRUE, FALSE = Truth(value=True), Truth(value=False)
 
 
 class Operation(Value):
-    """Two values and a sign between them."""
+    """Two values with an operator between."""
 
     __slots__ = ("parts", "sign", "strength")
     SIGNS: ClassVar[dict[str, tuple[int, int, int]]] = {
@@ -220,11 +220,11 @@ class Operation(Value):
         self.text = self.spell(say)
 
     def rebuilt(self, parts: tuple[Value, ...]) -> Value:
-        """The same sign between other values."""
+        """The same operator between other values."""
         return Operation(self.sign, parts[0], parts[1])
 
     def spell(self, say: Say) -> str:
-        """Both with the sign between; what follows the sign must bind more strongly, a power's base too."""
+        """Both with the operator between; the right side must bind more tightly, and a power's base too."""
         _, before, after = self.SIGNS[self.sign]
         return f"{say(self.parts[0], before)} {self.sign} {say(self.parts[1], after)}"
 
@@ -263,12 +263,12 @@ class Relation(Value):
         return Relation(self.sign, parts)
 
     def spell(self, say: Say) -> str:
-        """Both with the sign between."""
+        """Both with the operator between."""
         return f"{say(self.parts[0], SUM)} {self.sign} {say(self.parts[1], SUM)}"
 
 
 class Junction(Value):
-    """Tests that must all hold, or of which one is enough."""
+    """Tests that must all hold, or one of which must."""
 
     __slots__ = ("parts", "strength", "word")
 
@@ -325,7 +325,7 @@ class Choice(Value):
 
 
 class Call(Value):
-    """What a function of mathematics gives."""
+    """A call of a mathematical function."""
 
     __slots__ = ("function", "parts")
     strength = ATOM
@@ -339,14 +339,14 @@ class Call(Value):
         return Call(self.function, parts)
 
     def spell(self, say: Say) -> str:
-        """The function, what it is given in brackets."""
+        """The function, with its arguments in brackets."""
         return f"{self.function}({', '.join(say(part, CHOICE) for part in self.parts)})"
 
 
 class Filled(Value):
-    """An expression with other values in the place of its names.
+    """An expression with values in place of its names.
 
-    A formula is taken in many times, and its text is nearly always what is wanted: so the text is put
+    A formula is filled in many times, and nearly always only its text is wanted: so the text is put
     together from pieces, and the tree is made only for a language that wants it.
     """
 
@@ -385,7 +385,7 @@ class Filled(Value):
 
 
 class Template:
-    """An expression whose names are places for other values."""
+    """An expression whose names are placeholders for values."""
 
     def __init__(self, of: Value) -> None:
         self.of, self.names = of, of.names
@@ -404,7 +404,7 @@ class Template:
         return f"({text})" if part.strength < least else text
 
     def text(self, given: Mapping[str, Value]) -> str:
-        """The text with the texts of values in their places, in brackets where they must be."""
+        """The text with the values' texts in place, in brackets where needed."""
         found = [self._first]
         for name, least, after in self._places:
             value = given[name]
@@ -412,12 +412,12 @@ class Template:
         return "".join(found)
 
     def filled(self, given: Mapping[str, Value]) -> Value:
-        """The expression with values in the place of its names; `given` must not change after that."""
+        """The expression with values in place of its names; `given` must not change afterwards."""
         return Filled(self, given) if self.of.parts else self.of.filled(given)
 
 
 def lift(one: Value | float) -> Value:
-    """A value, or a number as one. A whole number is refused: it would count codes; see :func:`whole`."""
+    """A value, or a number as one. Integers are refused, since they are codes; see :func:`whole`."""
     if isinstance(one, Value):
         return one
     if not isinstance(one, float):
@@ -431,7 +431,7 @@ def whole(count: int) -> Number:
 
 
 def where(test: Value, then: Value | float, otherwise: Value | float) -> Value:
-    """One value where a test holds, another where it does not; decided as the program runs."""
+    """One value where a test holds, another where it does not; decided when the program runs."""
     return Choice(test, lift(then), lift(otherwise))
 
 
@@ -489,5 +489,5 @@ def flag(test: Value) -> Value:
 
 
 def exp(of: Value) -> Value:
-    """E to the power of a value."""
+    """The exponential of a value."""
     return Call("exp", (of,))

@@ -1,4 +1,4 @@
-"""Attitude: how a device in the hand is turned, of what its gyroscope and its accelerometer say.
+"""Attitude: how a device in the hand is turned, from its gyroscope and accelerometer.
 
 Source, where nothing else is said: Laidig, Seel, VQF: Highly accurate IMU orientation estimation with bias
 estimation and magnetic disturbance rejection, Information Fusion 91 (2023), in six axes.
@@ -17,10 +17,10 @@ def turned_between(
 ) -> tuple[float, float, float, float]:
     """The rotation from one reading of a gyroscope to the next, `dt` seconds later (both in deg/s).
 
-    The paper's strapdown integration takes the later reading; here it is their mean, with what their axes do
-    to each other (coning), right to second order for a turn that changes steadily: Savage, Strapdown Inertial
-    Navigation Integration Algorithm Design, part 1, Journal of Guidance, Control, and Dynamics 21 (1998). So
-    few readings a second and uneven times do as well.
+    The paper's strapdown integration takes the later reading; here it is their mean, with the coning term
+    for axes that turn each other. That is right to second order for a turn that changes steadily, so a low
+    rate and uneven times are fine too. Source: Savage, Strapdown Inertial Navigation Integration Algorithm
+    Design, part 1, Journal of Guidance, Control, and Dynamics 21 (1998).
     """
     share = 0.008726646259971648 * dt
     coning = share * share / 3.0
@@ -35,9 +35,9 @@ def turned_between(
 
 
 def righting(x: float, y: float, z: float) -> tuple[float, float, float, float, float, float, float]:
-    """The shortest rotation that takes what is felt to the sky, then what is felt as a unit vector.
+    """The shortest rotation that takes the felt force to the sky, then the felt force as a unit vector.
 
-    Of no length, it is the sky itself. The paper's inclination correction, with +Y up.
+    A force of length 0 counts as the sky itself. The paper's inclination correction, with +Y up.
 
     >>> righting(0.0, 9.0, 0.0)[3:]
     (1.0, 0.0, 1.0, 0.0)
@@ -59,7 +59,7 @@ def righting(x: float, y: float, z: float) -> tuple[float, float, float, float, 
 def turned_back(
     x: float, y: float, z: float, up_x: float, up_y: float, up_z: float, dt: float
 ) -> tuple[float, float, float, float]:
-    """The rotation about the vertical that takes back what a device turned about it in `dt` seconds.
+    """The rotation about the vertical that undoes what a device turned about it in `dt` seconds.
 
     `x`, `y`, `z` is how it turned about its own axes (deg/s), `up` the unit vector to the sky in its frame.
 
@@ -87,7 +87,7 @@ def aimed(x: float, y: float, z: float, up_x: float, up_y: float, up_z: float) -
 
 
 def faded(x: float, y: float, z: float, *, none: float, whole: float) -> float:
-    """How much of a turn counts: nothing up to `none`, all from `whole` on (both in deg/s), smooth between.
+    """How much of a turn counts: nothing up to `none`, all from `whole` up (both in deg/s), smooth between.
 
     >>> faded(0.0, 0.1, 0.0, none=0.25, whole=1.0), faded(0.0, 0.0, 2.0, none=0.25, whole=1.0)
     (0.0, 1.0)
@@ -98,7 +98,7 @@ def faded(x: float, y: float, z: float, *, none: float, whole: float) -> float:
 
 
 def follows(dt: float, *, over: float) -> float:
-    """How far a mean goes in `dt` to what is there now, if two thirds of the way take `over` seconds.
+    """The share of the way a mean goes in `dt` to the current value, if 63 % of the way take `over` seconds.
 
     >>> follows(0.0, over=0.7)
     0.0
@@ -107,7 +107,7 @@ def follows(dt: float, *, over: float) -> float:
 
 
 def apart(x: float, y: float, z: float, to_x: float, to_y: float, to_z: float) -> float:
-    """How far two vectors are apart, squared.
+    """The squared distance between two vectors.
 
     >>> apart(1.0, 0.0, 0.0, 0.0, 2.0, 0.0)
     5.0
@@ -126,7 +126,7 @@ def between(value: float, *, low: float, high: float) -> float:
 
 
 def deviation(variance: float) -> float:
-    """The standard deviation of a variance; rounding may have left that just below 0.
+    """The standard deviation for a variance, which rounding may have left just below 0.
 
     >>> deviation(0.25), deviation(-1e-20)
     (0.5, 0.0)

@@ -1,7 +1,7 @@
-"""A bias, learnt: one row of a Kalman filter of three states.
+"""Learning a bias: one row of a Kalman filter of three states.
 
-Source: Laidig, Seel, VQF (Information Fusion 91, 2023), the section on gyroscope bias estimation. Rows whose
-noises have nothing to do with each other may be taken one by one, which needs no inverse: Bierman,
+Source: Laidig, Seel, VQF (Information Fusion 91, 2023), the section on gyroscope bias estimation. Rows with
+independent noise may be taken one by one, which needs no inverse: Bierman,
 Factorization Methods for Discrete Sequential Estimation (1977), chapter 2.
 """
 
@@ -9,9 +9,9 @@ from __future__ import annotations
 
 
 def weight(sure: float, grows: float) -> float:
-    """The variance of a measurement that in the end leaves a state so sure (its standard deviation).
+    """The variance of a measurement for which a state settles at a given standard deviation.
 
-    `grows` is what its variance grows by from one measurement to the next. Source: the steady state of the
+    `grows` is how much its variance grows from one measurement to the next. Source: the steady state of the
     filter for one state, ``p = (p + grows) noise / (p + grows + noise)``.
     """
     return sure * sure * sure * sure / grows + sure * sure
@@ -41,7 +41,7 @@ def known_better(
 
 
 def second_of_three(a: float, b: float, c: float) -> float:
-    """Of three numbers the one that is neither the least nor the most.
+    """The median of three numbers.
 
     >>> second_of_three(3.0, 1.0, 2.0)
     2.0

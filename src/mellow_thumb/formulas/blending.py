@@ -6,7 +6,7 @@ from math import sqrt
 
 
 def blended(begin: float, now: float, over: float) -> float:
-    """How far a blend is, 0 to 1, that began at `begin` and takes `over` (s): slow, fast, slow.
+    """How far a blend has come, 0 to 1, if it began at `begin` and takes `over` (s): slow, fast, slow.
 
     >>> blended(1.0, 1.5, 1.0), blended(1.0, 9.0, 1.0), blended(1.0, 1.0, 0.0)
     (0.5, 1.0, 1.0)
@@ -19,7 +19,7 @@ def blended(begin: float, now: float, over: float) -> float:
 def facing(
     x: float, y: float, z: float, w: float, other_x: float, other_y: float, other_z: float, other_w: float
 ) -> float:
-    """1 if two quaternions lie on one side, else -1: with that sign the way between them is the shorter."""
+    """1 if two quaternions are on the same side, else -1: the sign for the shorter way between them."""
     return 1.0 if x * other_x + y * other_y + z * other_z + w * other_w >= 0.0 else -1.0
 
 

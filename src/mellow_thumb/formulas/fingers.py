@@ -1,4 +1,4 @@
-"""Fingers on a screen: what their places come to, in screens (the shorter side is 1).
+"""Fingers on a screen: what their places amount to, in screens (the shorter side is 1).
 
 Source: this library; places are those of W3C Pointer Events 3, section 'PointerEvent Interface', y flipped.
 """
@@ -9,7 +9,7 @@ from math import atan2, log, sqrt
 
 
 def gap(ax: float, ay: float, bx: float, by: float, wide: float, tall: float) -> float:
-    """How far apart two places of the screen (0..1) are, of a screen so many screens wide and tall.
+    """The distance between two places (0..1), on a screen of the given width and height in screens.
 
     Nearer than a hundredth of a screen two fingers cannot be.
 
@@ -23,9 +23,9 @@ def gap(ax: float, ay: float, bx: float, by: float, wide: float, tall: float) ->
 
 
 def spread(now: float, begun: float, travel: float) -> float:
-    """The logarithm of the factor that a gap has come to, that was `begun` wide, beyond its travel.
+    """The logarithm of the factor by which a gap has grown since it was `begun` wide, beyond its travel.
 
-    It hangs on the gap alone: by whichever path two fingers come back to a gap, the factor is back.
+    It depends on the gap alone: whenever two fingers come back to a gap, the factor is the same.
 
     >>> spread(1.0, 0.375, 0.125) == log(2.0), spread(0.4, 0.375, 0.125)
     (True, 0.0)
@@ -47,7 +47,7 @@ def turned(ax: float, ay: float, bx: float, by: float) -> float:
 
 
 def outside(value: float, band: float) -> float:
-    """What of a value lies outside a band about 0.
+    """The part of a value outside a band about 0.
 
     >>> outside(5.0, 2.0), outside(-5.0, 2.0), outside(1.0, 2.0)
     (3.0, -3.0, 0.0)
@@ -56,7 +56,7 @@ def outside(value: float, band: float) -> float:
 
 
 def pushed(x: float, y: float, radius: float) -> tuple[float, float]:
-    """Where a pad is pushed whose finger is (x, y) from its middle: at its rim, and beyond it, all the way.
+    """Where a pad is pushed by a finger (x, y) from its middle; at its rim and beyond, all the way.
 
     >>> pushed(0.1, 0.0, 0.2), pushed(0.0, -0.4, 0.2)
     ((0.5, 0.0), (0.0, -1.0))
@@ -67,7 +67,7 @@ def pushed(x: float, y: float, radius: float) -> tuple[float, float]:
 
 
 def trailing(x: float, y: float, radius: float) -> tuple[float, float]:
-    """Where the middle of a pad goes that follows a finger (x, y) from it: so far that it is at the rim.
+    """How far the middle of a pad moves to follow a finger (x, y) from it, to keep the finger at its rim.
 
     >>> trailing(0.0, 0.5, 0.2), trailing(0.1, 0.0, 0.2)
     ((0.0, 0.3), (0.0, 0.0))
@@ -78,9 +78,9 @@ def trailing(x: float, y: float, radius: float) -> tuple[float, float]:
 
 
 def eased(far: float, travel: float) -> float:
-    """The share of its way at which a held point is under a finger that has been `far` from its landing.
+    """How far a held point is on its way to the finger (0 to 1) that has been `far` from its landing.
 
-    It waits for the travel, then goes half as fast again as the finger, and is under it at three times that.
+    It waits for the travel, then moves 1.5 times as fast as the finger, and is under it at three travels.
 
     >>> eased(0.05, 0.1), round(eased(0.2, 0.1), 9), eased(0.3, 0.1)
     (0.0, 0.75, 1.0)

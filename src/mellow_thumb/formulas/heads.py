@@ -1,4 +1,4 @@
-"""Heads between their poses: how fast one moved from pose to pose, and where that takes it."""
+"""Heads between poses: how fast one moved from pose to pose, and where that takes it."""
 
 from __future__ import annotations
 

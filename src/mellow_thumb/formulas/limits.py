@@ -6,7 +6,7 @@ from math import exp, sqrt
 
 
 def of_logarithm(value: float, *, low: float, high: float, least: float, most: float) -> float:
-    """What a logarithm is of; at the logarithms of its limits, `least` and `most`, they to the last digit.
+    """The number of a logarithm; at `least` and `most`, the logarithms of its limits, exactly the limits.
 
     >>> of_logarithm(2.1972245773362196, low=1.0, high=9.0, least=0.0, most=2.1972245773362196)
     9.0

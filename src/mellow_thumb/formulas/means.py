@@ -1,4 +1,4 @@
-"""Means that follow: the plain mean at first, then a low-pass of second order; for any times.
+"""Running means: the plain mean at first, then a second-order low-pass; for uneven times too.
 
 Source: Laidig, Seel, VQF (Information Fusion 91, 2023), the appendix on filter initialization: until the time
 constant has passed, the mean of all that came stands for the low-pass. There it is a discrete filter of one
@@ -11,9 +11,9 @@ from math import cos, exp, sin
 
 
 def mean_so_far(time: float, dt: float) -> tuple[float, float]:
-    """How long a mean has gone on after `dt` more seconds, and the share of it that what comes now has.
+    """How long a mean has run after `dt` more seconds, and the weight of the new value.
 
-    Below 0 it has not begun: then all of it is what comes now.
+    Below 0 it has not started: then the new value is all of it.
 
     >>> mean_so_far(-1.0, 0.5), mean_so_far(0.5, 0.5)
     ((0.0, 1.0), (1.0, 0.5))

@@ -6,7 +6,7 @@ from math import atan2, cos, exp, log, sin, sqrt
 
 
 def trailed(trail: float, then: float, now: float, dt: float, *, k: float) -> float:
-    """Where what follows a subject is, `dt` (s) on, while the subject went from `then` to `now` in a line.
+    """Where a follower is after `dt` (s), while its subject went in a line from `then` to `now`.
 
     Exponential at `k` (1/s): behind a subject of steady speed v it stays v / k. Exact however the line is
     split. Source: the solution of p' = k (s - p) for s linear in time.
@@ -17,7 +17,7 @@ def trailed(trail: float, then: float, now: float, dt: float, *, k: float) -> fl
 
 
 def shortage(short: float, distance: float, clear: float, dt: float, *, k: float) -> float:
-    """By how much a distance is cut to what is `clear` of obstacles: at once, and given back at `k` (1/s).
+    """By how much a distance is cut short by obstacles: at once to what is `clear`, given back at `k` (1/s).
 
     >>> shortage(0.0, 4.0, 3.0, 0.1, k=1.0), shortage(0.0, 4.0, 9.0, 0.1, k=1.0)
     (1.0, 0.0)
@@ -72,7 +72,7 @@ def heading_of(x: float, y: float, z: float, w: float) -> float:
 
 
 def dipped(above: float, flat: float) -> float:
-    """The pitch (deg) at which a camera sees a point that lies so far below it (m), and so far off.
+    """The pitch (deg) at which a camera sees a point that it is `above`, and `flat` away from on the map (m).
 
     >>> round(dipped(1.0, 1.0), 9)
     -45.0
@@ -114,7 +114,7 @@ def swung(behind: float, dt: float, *, k: float) -> float:
 
 
 def direction_to(x: float, y: float, z: float) -> tuple[float, float]:
-    """The yaw and the pitch (deg) of a way that goes `x` to +X, `y` up and `z` to +Z.
+    """The yaw and pitch (deg) of a vector.
 
     >>> direction_to(1.0, 0.0, -1.0)
     (45.0, 0.0)

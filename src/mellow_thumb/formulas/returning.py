@@ -1,4 +1,4 @@
-"""Going back to rest, against what drives an axis away, and eased at the same time: one closed form.
+"""Returning to rest while something drives the axis away, with smoothing: one closed form.
 
 The goal g of the axis returns at `k` while `rate` drives it: ``g' = rate - k (g - rest)``. The value follows
 the goal, through a pool that holds what it is still owed: goal = value + pool.
@@ -21,7 +21,7 @@ def leaked(value: float, rate: float, dt: float, k: float, *, rest: float) -> fl
 def until_limit_leaking(
     goal: float, rate: float, dt: float, k: float, *, rest: float, low: float, high: float
 ) -> float:
-    """How much of `dt` (s) passes before a goal that returns to `rest` meets a limit.
+    """How much of `dt` (s) passes before a goal that returns to `rest` reaches a limit.
 
     >>> until_limit_leaking(0.0, 100.0, 1.0, 1.0, rest=0.0, low=-10.0, high=10.0) < 0.11
     True
@@ -40,7 +40,7 @@ def leaked_easing(
     """The value and the pool after `dt` (s), where the value follows its goal at `ease` (1/s).
 
     Source: v' = ease (g - v) with g as above: two exponentials. Where `k` comes within a
-    thousandth of `ease`, at which they have no value, it is taken a thousandth above, which nobody feels.
+    thousandth of `ease`, it is taken a thousandth above, which nobody feels.
     """
     # two equal decays have a form of their own, t exp(-k t), which every step would have to ask for; with
     # one of them moved a little the other form holds, and stays continuous

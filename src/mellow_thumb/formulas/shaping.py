@@ -47,9 +47,9 @@ def zone(size: float, *, inner: float, outer: float) -> float:
 
 
 def wedge(x: float, y: float, *, share: float) -> float:
-    """A component `x` that is 0 up to `share` of the other, `y`: it keeps straight lines straight.
+    """A component `x`, 0 up to `share` of the other, `y`: it keeps straight pushes straight.
 
-    From there it grows until it is itself again where both are equal.
+    From there it grows, and is unchanged where both are equal.
     """
     size = abs(x)
     past = (size - share * abs(y)) / (1.0 - share)
@@ -84,7 +84,7 @@ def cubic(size: float, at: float, a: float, b: float, c: float, d: float) -> flo
 
 
 def along(x: float, y: float, size: float, wanted: float) -> tuple[float, float]:
-    """A pair of length `size`, made `wanted` long; its direction is kept."""
+    """A pair of length `size`, scaled to `wanted`; its direction stays."""
     scale = wanted / size if size > 0.0 else 0.0
     return x * scale, y * scale
 

@@ -1,8 +1,8 @@
 """Smoothing that is exact in time: the same whatever the steps.
 
-What an axis is still owed stands in a *pool*. A displacement is poured in at once; a rate flows in over
+What an axis is still owed is kept in a *pool*. A displacement is poured in at once; a rate flows in over
 time; the pool pays out to the axis, slower or faster as its smoothing says. So nothing is ever lost, and
-what an axis will come to is its value and all that its pools still owe it: its *goal*.
+an axis will end at its value plus all that its pools still owe it: its *goal*.
 """
 
 from __future__ import annotations
@@ -11,7 +11,7 @@ from math import exp
 
 
 def decay(dt: float, k: float) -> float:
-    """The share that exponential decay at `k` (1/s) leaves after `dt` (s).
+    """The share left after `dt` (s) of exponential decay at `k` (1/s).
 
     Exact for a negative `dt` too: it then gives the growth backward in time. A half-life h is k = ln 2 / h.
     Source: the solution of s' = -k s.
@@ -64,7 +64,7 @@ def spring_through(
 
 
 def spring_alone(pool: float, speed: float, dt: float, w: float) -> tuple[float, float, float]:
-    """As :func:`spring_through`, with nothing that runs in: what is paid, what is held, how fast it pays."""
+    """As :func:`spring_through`, without inflow: what is paid, what is held, how fast it pays."""
     turn = (w * pool - speed) * dt
     left = exp(-w * dt)
     after = (pool + turn) * left
@@ -72,7 +72,7 @@ def spring_alone(pool: float, speed: float, dt: float, w: float) -> tuple[float,
 
 
 def until_limit(goal: float, rate: float, dt: float, *, low: float, high: float) -> float:
-    """How much of `dt` (s) passes before a goal that moves at `rate` (per s) meets a limit.
+    """How much of `dt` (s) passes before a goal that moves at `rate` (per s) reaches a limit.
 
     >>> until_limit(60.0, 20.0, 2.0, low=-60.0, high=70.0)
     0.5
@@ -103,9 +103,9 @@ def event_slope(change: float, gap: float, slope: float, share: float) -> float:
 
 
 def turn_share(begin: float, end: float, start: float, over: float) -> float:
-    """The share of a turn that is made from `begin` to `end` (s), when it takes `over` (s) from `start` on.
+    """The share of a turn done between `begin` and `end` (s), if it takes `over` (s) from `start`.
 
-    It begins and ends gently: ``3 s^2 - 2 s^3`` of the whole is done at the share s of its time.
+    It starts and stops gently: at the share s of its time, ``3 s^2 - 2 s^3`` of it is done.
     """
     a = (begin - start) / over
     b = (end - start) / over
@@ -138,7 +138,7 @@ def ramp_through(
 
 
 def fading_rate(rate: float, share: float, k: float) -> tuple[float, float]:
-    """As :func:`filtered_rate`, with nothing that is wished."""
+    """As :func:`filtered_rate`, with a wish of 0."""
     after = rate * share
     return (rate - after) / k, after
 

@@ -1,4 +1,4 @@
-"""What is held, which way, and how far: the formulas of buttons, key sets and edge zones."""
+"""Formulas of buttons, key sets and edge zones: what is held, which way, how far."""
 
 from __future__ import annotations
 
@@ -37,7 +37,7 @@ def opposed(minus: float, plus: float, newest: float) -> float:
 
 
 def edge_push(away: float, deep: float) -> float:
-    """How far a pointer that is `away` from an edge pushes it: 0 to 1; none where the zone is less `deep`.
+    """How far a pointer `away` from an edge pushes, 0 to 1; 0 beyond the zone's depth.
 
     >>> edge_push(0.0, 30.0), edge_push(15.0, 30.0), edge_push(400.0, 30.0)
     (1.0, 0.5, 0.0)
@@ -47,21 +47,21 @@ def edge_push(away: float, deep: float) -> float:
 
 
 def allowed(push: float, most: float) -> float:
-    """The part of a push that is no more than `most`, either way."""
+    """A push limited to `most` either way."""
     part = push if push < most else most
     return part if part > -most else -most
 
 
 def refilled(left: float, gap: float, *, rate: float, most: float) -> float:
-    """How much a hand has left after `gap` (s): it grows at `rate` a second, up to `most`."""
+    """How much a hand may still turn after `gap` (s): it grows at `rate` a second, up to `most`."""
     grown = left + rate * gap
     return grown if grown < most else most
 
 
 def beyond(x: float, y: float, dx: float, dy: float, least: float) -> float:
-    """The share of a step (dx, dy) from (x, y) that lies more than `least` from the origin.
+    """The share of a step (dx, dy) from (x, y) that is more than `least` from the origin.
 
-    The step leads across that circle, from inside to its outside.
+    The step must cross that circle from inside to outside.
 
     >>> beyond(0.0, 0.0, 100.0, 0.0, 20.0), beyond(18.0, 0.0, 4.0, 0.0, 20.0)
     (0.8, 0.5)

@@ -97,7 +97,7 @@ def narrowed(zoom: float, *, half: float) -> float:
 
 
 def is_rotation(x: float, y: float, z: float, w: float) -> bool:
-    """Whether a quaternion is a rotation, or nearly one: its length within a tenth of 1.
+    """Whether a quaternion is nearly a rotation: its length is within a tenth of 1.
 
     >>> is_rotation(0.0, 0.0, 0.0, 1.05), is_rotation(0.0, 0.0, 0.0, 0.0)
     (True, False)
@@ -107,7 +107,7 @@ def is_rotation(x: float, y: float, z: float, w: float) -> bool:
 
 
 def evened(x: float, y: float, z: float, w: float) -> tuple[float, float, float, float]:
-    """A quaternion that is nearly a rotation as one of length 1; within a millionth it is left to the bit.
+    """A quaternion that is nearly a rotation, normalised; within a millionth of length 1 it is left as it is.
 
     >>> evened(0.0, 0.0, 0.0, 1.05)
     (0.0, 0.0, 0.0, 1.0)

@@ -1,4 +1,4 @@
-"""Walking: from what a stick or keys ask for to metres over the ground.
+"""Walking: from a stick or keys to metres over the ground.
 
 Ground directions are world +X and +Z, in metres; a yaw of 0 faces -Z, a positive one turns to +X (right).
 """
@@ -36,7 +36,7 @@ def walked(
 
     `wish_x`, `wish_y` are the wished velocity to the right and forward (m/s) of a yaw that goes from
     `yaw_then` to `yaw_now` (deg); `bend` is by how much its mean lies beyond the middle of both (deg).
-    What is missing of the wished velocity shrinks by `gain` (m/s^2), or by `brake` while nothing is wished.
+    The gap to the wished velocity shrinks at `gain` (m/s^2), or at `brake` while nothing is wished.
     While something is, wish and velocity turn with the yaw; else the velocity keeps its direction. Metres are
     those of an arc. Exact while the yaw turns at a constant rate, however the time is split.
 
@@ -94,7 +94,7 @@ def bearing(x: float, y: float) -> float:
 
 
 def toward(value: float, way: float, most: float) -> float:
-    """A value taken a `way` further, but no more than `most` either side.
+    """A value moved by `way`, but by no more than `most` either way.
 
     >>> toward(1.0, 5.0, 2.0), toward(1.0, -0.5, 2.0)
     (3.0, 0.5)

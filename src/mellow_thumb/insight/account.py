@@ -61,7 +61,7 @@ class AtLimit:
 
 @dataclass(frozen=True)
 class Turned:
-    """What became of one axis, in its unit; `forth` is the whole way in the positive direction."""
+    """What became of one axis, in its unit; `forth` is its total movement in the positive direction."""
 
     unit: str
     forth: float
@@ -74,7 +74,7 @@ class Turned:
 
 @dataclass(frozen=True)
 class Walked:
-    """How a character went: metres along its path, metres from its beginning to its end, m/s at the most."""
+    """How a character moved: metres along its path, metres from start to end, top speed in m/s."""
 
     path: float
     distance: float
@@ -125,7 +125,7 @@ class Account:
         return asdict(self)
 
     def _unused(self) -> list[tuple[str, str]]:
-        """What of the take the profile does not use; a take of other devices altogether is said first."""
+        """What of the take the profile does not use; a take of entirely different devices comes first."""
         shown = [
             f"{name}: {_rows(count)}" for name, count in sorted(self.passed.items(), key=lambda one: -one[1])
         ]
@@ -145,7 +145,7 @@ class Account:
         return [*said[:8], f"and {len(said) - 8} more"] if len(said) > 8 else said or ["nothing"]
 
     def text(self) -> str:
-        """The same for people: a few lines."""
+        """The same as text: a few lines."""
         head = [self.title] if self.title else []
         head.append(f"{self.seconds:g} s in {self.frames:,} frames")
         rows = [row for name, turned in self.axes.items() for row in _axis_rows(name, turned)]
@@ -170,11 +170,11 @@ class Account:
 def account_of(
     profile: Profile, table: pd.DataFrame, take: Take | None = None, idle: Idle | None = None
 ) -> Account:
-    """Say what happened in a replay of a profile; axes that stood still all the time are left out.
+    """Say what happened in a replay of a profile; axes that never moved are left out.
 
-    With its `take`, gates, mounts and cues have their own times (within `FINE` seconds), and it is said what
-    is odd about it and where what was refused stands; without it their times are those of frames. With what
-    of it was `idle` that is said as well.
+    With its `take`, gates, mounts and cues have their own times (within `FINE` seconds), and it says what
+    is odd about the take and where refused rows are; without it, times are those of frames. With what
+    of it was `idle`, it says that too.
     """
     t = table["t"].to_numpy()
     refused, switched = dict(table.attrs.get("refused", {})), _switched(profile, table, take)
@@ -226,9 +226,9 @@ def spans(t: npt.NDArray[np.float64], open_: Mask) -> tuple[Stretch, ...]:
 
 
 def _switched(profile: Profile, table: pd.DataFrame, take: Take | None) -> _Switched:
-    """When gates were open, mounts active and cues given: by their own times where the take is at hand.
+    """When gates were open, mounts active and cues given: at their own times, if the take is given.
 
-    Frames only read, so more of them change nothing: one right after each press, and one every `FINE` seconds
+    Frames only read, so extra ones change nothing: one right after each press, and one every `FINE` seconds
     of a frame in which a gate or a mount changed by itself.
     """
     import numpy as np
@@ -253,7 +253,7 @@ def _switched(profile: Profile, table: pd.DataFrame, take: Take | None) -> _Swit
 
 
 def _finer(profile: Profile, take: Take, t: Times, changed: npt.NDArray[np.int64]) -> Times:
-    """More ends of frames: right after each press, and many where something changed."""
+    """Extra frame ends: right after each press, and many where something changed."""
     import numpy as np
 
     rows = take.table["t"].to_numpy(dtype=float)
@@ -289,7 +289,7 @@ def given(table: pd.DataFrame, cue: str) -> tuple[float, ...]:
 
 
 def touches(profile: Profile, axis: Axis, table: pd.DataFrame) -> tuple[AtLimit, ...]:
-    """Each limit of an axis that was touched, and when; not those that one mount has for itself."""
+    """Each limit of an axis that was reached, and when; not those that only one mount has."""
     import numpy as np
 
     t, value = table["t"].to_numpy(), whole(axis, table)
@@ -303,7 +303,7 @@ def touches(profile: Profile, axis: Axis, table: pd.DataFrame) -> tuple[AtLimit,
 
 
 def whole(axis: Axis, table: pd.DataFrame) -> npt.NDArray[np.float64]:
-    """An axis over time, its full turns kept."""
+    """An axis over time, with full turns kept."""
     return table["yaw_total" if axis.name == "yaw" else axis.name].to_numpy()
 
 
@@ -341,7 +341,7 @@ def _axis_rows(name: str, turned: Turned) -> list[tuple[str, str]]:
 
 
 def number(value: float) -> str:
-    """A number that a person would write: one decimal, or three digits where it is small."""
+    """A number as a person would write it: one decimal, or three digits if it is small."""
     digits = 1 if abs(value) >= 10 else 2
     return f"{round(value, digits) + 0.0:.10g}"
 

@@ -1,7 +1,7 @@
-"""A bench: one route of a plan by itself, to be pushed and measured; what it does is what a session does.
+"""A bench: one route of a plan by itself, to be pushed and measured, on a real session.
 
-Its gate is open, its limits are off, and nothing else acts. With `eased` its smoothing and its boost stay,
-and the smoothing of its axes; without, what is measured is the whole of what they would spread over time.
+Its gate is open, its limits are off, and nothing else acts. With `eased` its smoothing and boost stay,
+and the smoothing of its axes; otherwise the total that they would spread over time is measured.
 """
 
 from __future__ import annotations
@@ -42,7 +42,7 @@ class Bench:
         return isinstance(self._made, EdgeZone)
 
     def session(self) -> Session:
-        """The route at work, from time 0."""
+        """A session of the route, at time 0."""
         # what is tried is over before it would be compiled
         session = Session(self.plan, ceiling=inf, compiled=False)
         if self.plan.touches or self.route.pans:
@@ -53,7 +53,7 @@ class Bench:
         return session
 
     def values(self, session: Session, dt: float = 0.0) -> dict[str, float]:
-        """Each axis that it drives after `dt` more seconds, as it adds up: of one in per cent its log."""
+        """Each axis that it drives, `dt` seconds later, as it adds up: the logarithm for one in per cent."""
         read = session.tick(dt).axes
         axes = {axis.name: axis for axis in self.plan.axes}
         return {
@@ -61,7 +61,7 @@ class Bench:
         }
 
     def moved(self, part: str, amount: float, seconds: float) -> dict[str, float]:
-        """How far each of its axes goes in some seconds, after its signal was pushed by an amount."""
+        """How far each of its axes goes in some seconds after a push of its signal."""
         session = self.session()
         before = self.values(session)
         self.push(session, part, amount)
@@ -69,15 +69,15 @@ class Bench:
         return {name: after[name] - before[name] for name in after}
 
     def rate(self, part: str, amount: float) -> dict[str, float]:
-        """How fast each of its axes goes while its signal is pushed so, a second; without any boost."""
+        """How fast each of its axes goes (a second) while its signal is pushed; without any boost."""
         return {name: value / SOON for name, value in self.moved(part, amount, SOON).items()}
 
     def effect(self, part: str, amount: float) -> dict[str, float]:
-        """What a push comes to: a rate a second, or how far its axes step or lean."""
+        """The effect of a push: a rate a second, or how far its axes step or lean."""
         return self.rate(part, amount) if self.route.effect == "rate" else self.moved(part, amount, SOON)
 
     def steady(self, part: str, amount: float, after: float) -> dict[str, float]:
-        """How fast each of its axes goes, a second, after it was pushed so for some seconds."""
+        """How fast each of its axes goes (a second) after a push held for some seconds."""
         session = self.session()
         self.push(session, part, amount)
         before = self.values(session, after)
@@ -85,7 +85,7 @@ class Bench:
         return {name: (now[name] - before[name]) / SOON for name in now}
 
     def fast(self, part: str, speed: float) -> dict[str, float]:
-        """What one unit of a displacement comes to when the hand has gone at a speed (units a second)."""
+        """The effect of one unit of a displacement when the hand moves at a speed (units a second)."""
         session, gap = self.session(), 0.008
         for k in range(100):
             self.push(session, part, speed * gap, at=k * gap)
@@ -97,9 +97,9 @@ class Bench:
     # ---- pushing
 
     def push(self, session: Session, part: str, amount: float, at: float | None = None) -> None:
-        """Push the signal of the route: a held value to a share of all, a displacement by its unit.
+        """Push the route's signal: a held value to a share of its travel, a displacement by units.
 
-        `part` is the component, ``x`` or ``y``; a spread goes by a factor, a tilt to degrees.
+        `part` is the component, ``x`` or ``y``; a spread takes a factor, a tilt degrees.
         """
         name = self.route.source.signal.name
         if isinstance(self._made, KeySet):
@@ -122,7 +122,7 @@ class Bench:
             session.feed(name, self._from_rest("x", amount), at=at)
 
     def _from_rest(self, part: str, amount: float) -> float:
-        """Where a stick is that is pushed so far from its rest; 1 is its end."""
+        """Where a stick is when pushed this far from its rest; 1 is its end."""
         rest = self.route.shape.rest["xy".index(part)]
         return rest + amount * (1.0 - rest if amount > 0.0 else 1.0 + rest) if rest else amount
 
@@ -143,18 +143,18 @@ class Bench:
             session.feed(str(address), value, at=at)
 
     def _gesture(self, session: Session, part: str, amount: float, at: float | None) -> None:
-        """Fingers land in the middle of their region, and do it there."""
+        """Fingers land in the middle of their region and make the gesture there."""
         self._fingers(session, "down", part, 0.0, at)
         self._fingers(session, "move", part, amount, at)
 
     def _fingers(self, session: Session, phase: str, part: str, amount: float, at: float | None) -> None:
-        """Say of each finger of the touch where it is once it has gone by an amount."""
+        """Say where each finger of the touch is after the gesture has gone this far."""
         assert self._touch is not None
         for finger, place in enumerate(places_of(self._touch, part, amount), 1):
             session.touch(finger, phase, place, at=at, on=self._touch.starts_on or None)
 
     def flicked(self, part: str, speed: float, seconds: float) -> dict[str, float]:
-        """How far each of its axes goes in some seconds after fingers that went at a speed have lifted.
+        """How far each of its axes goes in some seconds after fingers have lifted at a speed.
 
         The speed is in the signal's unit a second: screens, or degrees of a twist.
         """
@@ -170,7 +170,7 @@ class Bench:
 
 
 def places_of(touch: Touch, part: str, amount: float) -> list[tuple[float, float]]:
-    """Where the fingers of a touch are that have gone by an amount from the middle of their region."""
+    """Where a touch's fingers are after a gesture of this size from the middle of their region."""
     left, bottom, right, top = touch.region
     x, y = 0.5 * (left + right), 0.5 * (bottom + top)
     if touch.kind == "thumb_pad":
@@ -220,7 +220,7 @@ def _alone(plan: Plan, route: Route, *, eased: bool) -> Plan:
 
 
 def _axis_of(plan: Plan, k: int, name: str) -> Axis:
-    """An axis as a mount has it."""
+    """An axis as one mount has it."""
     common = {axis.name: axis for axis in plan.axes}
     found = plan.mounts.of(k, name)
     if isinstance(found, str):
@@ -237,10 +237,10 @@ def _open(axis: Axis, *, eased: bool) -> Axis:
 
 
 def for_one(bench: Bench, part: str, way: float = 1.0) -> dict[str, float]:
-    """What a route's axes do for one of its signal: for a unit, a degree, or all of a held value.
+    """What a route does to its axes for one unit or degree of its signal, or a held value's full travel.
 
-    Of a spread it is for the factor e, of an angle for a degree beyond the dead zone. It is tried on the
-    positive `way`, or, for a signal that has none, with -1 on the other.
+    For a spread, it is for the factor e; for an angle, for a degree beyond the dead zone. It is tried on the
+    positive `way`, or with -1 on the other for a signal that has no positive one.
     """
     route = bench.route
     kind, unit, step = route.source.signal.kind, route.source.signal.unit, 1.0

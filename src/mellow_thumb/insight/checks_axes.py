@@ -39,7 +39,7 @@ TURNING = {"yaw", "pitch", "roll", "pan_x", "pan_y"}
 
 
 def undriven(plan: Plan) -> Iterator[Finding]:
-    """Axes of mounts that no route drives there."""
+    """Axes that a mount has but no route drives there."""
     listen = _listeners(plan)
     for k, one in enumerate(plan.mounts.all):
         driven = {axis for route, mounts in listen if k in mounts for axis in route.drives}
@@ -56,7 +56,7 @@ def undriven(plan: Plan) -> Iterator[Finding]:
 
 
 def limits(plan: Plan) -> Iterator[Finding]:
-    """Distances and zooms without an end, pitches that go over the top."""
+    """Distances and zooms without limits, pitches that go over the top."""
     listen = _listeners(plan)
     for one, path in _axes(plan):
         axis, having = one.axis, one.mounts or frozenset(range(len(plan.mounts.all)))
@@ -76,7 +76,7 @@ def limits(plan: Plan) -> Iterator[Finding]:
 
 
 def unused(plan: Plan) -> Iterator[Finding]:
-    """Routes to axes of which no mount makes a view while they listen."""
+    """Routes to axes that no mount uses while they listen."""
     for route, where in _listeners(plan):
         idle = [name for name in route.drives if not moves_in(plan, name, where)]
         if not idle:
@@ -106,7 +106,7 @@ def _axes(plan: Plan) -> Iterator[tuple[Instance, tuple[str, ...]]]:
 
 
 def swapped(plan: Plan) -> Iterator[Finding]:
-    """Pairs whose ways across and along drive each other's axes."""
+    """Pairs whose x and y drive each other's axes."""
     for route in plan.routes:
         for usual in (("yaw", "pitch"), ("move_x", "move_y"), ("pan_x", "pan_y")):
             if route.drives == usual[::-1]:
@@ -116,7 +116,7 @@ def swapped(plan: Plan) -> Iterator[Finding]:
 
 
 def heights(plan: Plan) -> Iterator[Finding]:
-    """Eyes and shoulders higher than any body: a number in cm that is read as metres."""
+    """Eyes and shoulders higher than any body: cm read as metres."""
     for one in plan.mounts.all:
         mount = one.mount
         high = (
@@ -130,7 +130,7 @@ def heights(plan: Plan) -> Iterator[Finding]:
 
 
 def inverted(plan: Plan) -> Iterator[Finding]:
-    """Of the devices that move one axis by the same way of hand, those that go against most others."""
+    """Devices that move an axis against most others, for the same movement of the hand."""
     by_axis: dict[str, list[tuple[Route, str, float]]] = {}
     for one in tell(plan).controls:
         route = next(route for route in plan.routes if route.name == one.route)
@@ -157,13 +157,13 @@ NEARER = {"distance": -1.0, "zoom": 1.0}
 
 
 def _brings_nearer(plan: Plan, route: Route, address: str) -> bool:
-    """Whether people expect the positive way of a signal to bring nearer: a wheel away, fingers apart."""
+    """Whether people expect the positive way of a signal to zoom in: wheel away, fingers apart."""
     spread = any(one.kind == "spread" and one.signal == route.source.signal for one in plan.touches)
     return spread or address in ("mouse.wheel.y", "mouse.wheel_tail.y", "trackpad.spread")
 
 
 def grabs(plan: Plan) -> Iterator[Finding]:
-    """Fingers that drag the ground the other way than they go, or one way along and the other across."""
+    """Fingers that drag the ground the wrong way, in one or both directions."""
     for route in plan.routes:
         if not drags_ground(plan, route):
             continue
@@ -188,7 +188,7 @@ def sticks(plan: Plan) -> Iterator[Route]:
 
 
 def dead_zones(plan: Plan) -> Iterator[Finding]:
-    """Sticks without a dead zone, and with one that eats the travel."""
+    """Sticks without a dead zone, or with one that eats the travel."""
     for route in sticks(plan):
         path, inner = ("routes", route.name), route.shape.inner
         stick = route.effect == "rate" and route.source.signal.name.endswith("stick")
@@ -203,7 +203,7 @@ def dead_zones(plan: Plan) -> Iterator[Finding]:
 
 
 def curves(plan: Plan) -> Iterator[Finding]:
-    """Curves that are flat at the origin, or level further out."""
+    """Curves that are flat at the origin, or further out."""
     for route in plan.routes:
         if route.shape.curve is None:
             continue
@@ -230,7 +230,7 @@ def curves(plan: Plan) -> Iterator[Finding]:
 
 
 def steps(plan: Plan) -> Iterator[Finding]:
-    """Steps of a turn that are some pixels large, where the picture is magnified most."""
+    """Turn steps that are several pixels large at the highest magnification."""
     for route in plan.routes:
         counts = route.effect == "step" and route.source.signal.unit in ("count", "px")
         gain = max((abs(gain) for axis, _, gain in route.parts if axis in ("yaw", "pitch")), default=0.0)
@@ -249,7 +249,7 @@ def steps(plan: Plan) -> Iterator[Finding]:
 
 
 def _pixel(plan: Plan, k: int) -> float:
-    """How many degrees a row of the picture is high, where a mount magnifies most."""
+    """The height of a pixel in degrees, at a mount's highest magnification."""
     field = getattr(plan.mounts.all[k].mount, "field_of_view", None)
     zoom = plan.mounts.of(k, "zoom")
     most = next((one.axis.high for one in plan.mounts.instances if one.key == zoom), 1.0)
@@ -257,7 +257,7 @@ def _pixel(plan: Plan, k: int) -> float:
 
 
 def late(plan: Plan, lag: float) -> Iterator[Finding]:
-    """Smoothing that adds more than a stated lag (s) to what turns or pans."""
+    """Smoothing that adds more than a given lag (s) to what turns or pans."""
     axes = {one.axis.name: one.axis for one in plan.mounts.instances}
     for route in plan.routes:
         eased: list[tuple[tuple[str, ...], Smoothing | None]] = [

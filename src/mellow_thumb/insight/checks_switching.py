@@ -1,4 +1,4 @@
-"""Checks of gates, cues, devices and mounts, and of what a headset's wearer bears."""
+"""Checks of gates, cues, devices and mounts, and of comfort in a headset."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ TURN, WALK, SNAPS = 90.0, 3.0, (15.0, 60.0)
 
 
 def toggles(plan: Plan) -> Iterator[Finding]:
-    """Toggles whose press must begin on something, while the pointer that would press it is taken away."""
+    """Toggles whose press must begin on something, while they hide the pointer that would press it."""
     for gate in plan.gates:
         if gate.choice != ("toggle",) or not gate.buttons or not gate.buttons.begun_on:
             continue
@@ -38,7 +38,7 @@ def toggles(plan: Plan) -> Iterator[Finding]:
 
 
 class _Job(NamedTuple):
-    """What a button does: the table that says so, in words, and how it may go together with other jobs."""
+    """What a button does: its table, in words, and what tells whether it may share the button."""
 
     path: tuple[str, ...]
     does: str
@@ -58,7 +58,7 @@ APART = (
 
 
 def jobs(plan: Plan) -> Iterator[Finding]:
-    """Two things that one button does at one time."""
+    """Two things that one button does at the same time."""
     for one, other in combinations(_jobs(plan), 2):
         shared = tuple(address for address in other.inputs if address in one.inputs)
         if not shared or _apart(plan, one, other):
@@ -101,7 +101,7 @@ def _job(path: tuple[str, ...], does: str, buttons: Buttons, when: When | None, 
 
 
 def _apart(plan: Plan, one: _Job, other: _Job) -> bool:
-    """Whether two jobs of one button never come together, or belong together."""
+    """Whether two jobs of one button never happen together, or are meant to."""
     if one.when and other.when and excludes(one.when, other.when):
         return True
     for job, gate in ((one, other), (other, one)):
@@ -116,7 +116,7 @@ def _apart(plan: Plan, one: _Job, other: _Job) -> bool:
 
 
 def _begun_apart(one: _Job, other: _Job) -> bool:
-    """Whether no press begins on what both jobs ask for."""
+    """Whether no press can begin on what both jobs ask for."""
     (on, off), (its_on, its_off) = one.begun, other.begun
     return (
         bool(on and its_on and on != its_on) or bool(on and on == its_off) or bool(its_on and its_on == off)
@@ -124,7 +124,7 @@ def _begun_apart(one: _Job, other: _Job) -> bool:
 
 
 def _share_no_view(plan: Plan, one: str, other: str) -> bool:
-    """Whether two routes never act in one view, or do one thing there: one boosts the other."""
+    """Whether two routes never act in the same view, or do the same thing there, as one boosts the other."""
     first, second = (next(route for route in plan.routes if route.name == name) for name in (one, other))
     if set(first.drives) & set(second.drives):
         return True
@@ -137,7 +137,7 @@ def _share_no_view(plan: Plan, one: str, other: str) -> bool:
 
 
 def lost(plan: Plan) -> Iterator[Finding]:
-    """Cues that are there in one frame only, where a host steps the physics of a character."""
+    """Cues that last one frame only, though a host steps a character's physics."""
     for cue in plan.cues if plan.movement else ():
         if not cue.keep:
             reason = f"{cue.name} lasts one frame only: physics that step less often miss it"
@@ -161,7 +161,7 @@ def circling(plan: Plan) -> Iterator[Finding]:
 
 
 def holds(plan: Plan) -> Iterator[Finding]:
-    """Gates that must be held."""
+    """Gates that can only be held."""
     used = {name for route in plan.routes for name in _asked(route)}
     used |= {name for one in plan.others if one.gate for name in one.gate.gates}
     for gate in plan.gates:
@@ -177,7 +177,7 @@ def _asked(route: Route) -> set[str]:
 
 
 def devices(plan: Plan) -> Iterator[Finding]:
-    """What a device that is used cannot do, though another one can."""
+    """What one device in use cannot do though another can."""
     told = tell(plan)
     turning = {family for one in told.controls for family in one.devices}
     for family, axes in told.unreached.items():
@@ -195,7 +195,7 @@ def devices(plan: Plan) -> Iterator[Finding]:
 
 
 def mounts(plan: Plan) -> Iterator[Finding]:
-    """Mounts whose gate never opens without that of one that comes first, whatever is open."""
+    """Mounts whose gate only ever opens together with that of a mount of higher priority."""
     if sum(gate.when is None for gate in plan.gates) > MOST_FREE:
         return
     ranked = [plan.mounts.all[k] for k in plan.mounts.by_priority()]
@@ -209,7 +209,7 @@ def mounts(plan: Plan) -> Iterator[Finding]:
 
 
 def idle_follows(plan: Plan) -> Iterator[Finding]:
-    """Mounts that state how they follow what they are not measured from."""
+    """Mounts that state how to follow something they are not measured from."""
     for one in plan.mounts.all:
         mount = one.mount
         if isinstance(mount, Orbit) and mount.follow_turn and mount.frame in ("world", "entry"):
@@ -223,7 +223,7 @@ def idle_follows(plan: Plan) -> Iterator[Finding]:
 
 
 def faces(plan: Plan) -> Iterator[Finding]:
-    """Where a character faces that is seen in first person only: there it faces where the view looks."""
+    """A `face` for a character seen only in first person, where it faces where the view looks."""
     movement = plan.movement
     first = all(isinstance(one.mount, Eye) and one.mount.turns == "body" for one in plan.mounts.all)
     if movement and first and movement.faces:

@@ -1,4 +1,4 @@
-"""Checks of a take with a profile: sticks at rest, what the game forgot to say, what vanishes of its rows."""
+"""Checks of a take with a profile: sticks at rest, what the game forgot to say, rows that do nothing."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ if TYPE_CHECKING:
 
 
 def noise(plan: Plan, take: Take) -> Iterator[Finding]:
-    """Sticks that leave their dead zones at rest, in a take."""
+    """Sticks that leave their dead zones at rest in a take."""
     fitted = {stick.signal: stick for stick in fit(take).sticks}
     for route in sticks(plan):
         stick = fitted.get(route.source.signal.name)
@@ -41,7 +41,7 @@ def noise(plan: Plan, take: Take) -> Iterator[Finding]:
 
 
 def inside(plan: Plan, take: Take) -> Iterator[Finding]:
-    """Edges that steer by a pointer of which nobody says whether it is inside."""
+    """Edge zones of a pointer, when nothing says whether the pointer is inside."""
     names = set(map(str, take.table["signal"].unique()))
     for made in plan.derived:
         if not isinstance(made, EdgeZone) or "mouse.inside" in names:
@@ -56,7 +56,7 @@ def inside(plan: Plan, take: Take) -> Iterator[Finding]:
 
 
 def unsized(plan: Plan, take: Take) -> Iterator[Finding]:
-    """What hangs on the size of a view that a take with a pointer or fingers never states."""
+    """What depends on the size of the view, when a take with a pointer or fingers never states it."""
     names = set(map(str, take.table["signal"].unique()))
     pointed = any(name.endswith(".place.x") for name in names)
     routes = [route.name for route in plan.routes if route.pins or route.screens]
@@ -68,7 +68,7 @@ def unsized(plan: Plan, take: Take) -> Iterator[Finding]:
 
 
 def rows(plan: Plan, take: Take) -> Iterator[Finding]:
-    """Rows of a take that do nothing, or not what they say; and what else is odd about it."""
+    """Rows of a take that do nothing, or not what they say; and whatever else is odd."""
     reader = TakeReader(plan, weave_plan(plan))
     for _ in reader.read(take.table):
         pass
@@ -98,5 +98,5 @@ def _rows(count: int) -> str:
 
 
 def _first(counts: dict[str, int]) -> str:
-    """The signals of which there are most rows."""
+    """The signals with the most rows."""
     return few(sorted(counts, key=lambda name: -counts[name]), "more signals")

@@ -1,4 +1,4 @@
-"""Checks of touches: fingers that never come to one, and taps that move what they should not."""
+"""Checks of touches: those that never get a finger, and taps that move what they should not."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ Area = tuple["Touch", ...]
 
 
 def starved(plan: Plan) -> Iterator[Finding]:
-    """Touches that get no finger, for others have them all."""
+    """Touches that get no finger, since others take them all."""
     for k, area in enumerate(plan.areas):
         before = [one for one in plan.areas[:k] if one[0].starts_on in ("", area[0].starts_on)]
         takers = [_takers(point, before) for point in _points(area, before)]
@@ -36,7 +36,7 @@ def starved(plan: Plan) -> Iterator[Finding]:
 
 
 def _points(area: Area, before: list[Area]) -> Iterator[tuple[float, float]]:
-    """A point of each part of a region in which the same touches are asked first."""
+    """A point in each part of a region, where a part is ruled by the same touches."""
     left, bottom, right, top = area[0].region
     regions = [one[0].region for one in before]
     sides = [sorted({left, right, *(side for one in regions for side in one[0::2])})]
@@ -47,7 +47,7 @@ def _points(area: Area, before: list[Area]) -> Iterator[tuple[float, float]]:
 
 
 def _takers(point: tuple[float, float], before: list[Area]) -> list[Area]:
-    """Who has a finger first that lands at a point."""
+    """Who takes a finger first that lands at a point."""
     found = []
     for area in before:
         left, bottom, right, top = area[0].region
@@ -57,7 +57,7 @@ def _takers(point: tuple[float, float], before: list[Area]) -> list[Area]:
 
 
 def _all_of(takers: list[Area]) -> bool:
-    """Whether some touches leave no finger to others; a pad takes one alone."""
+    """Whether some touches leave no finger for others; a pad takes only one."""
     return any(one[0].kind != "thumb_pad" for one in takers)
 
 
@@ -66,7 +66,7 @@ def _names(takers: list[Area]) -> list[str]:
 
 
 def tapping(plan: Plan) -> Iterator[Finding]:
-    """Taps that turn or move what their finger drags, since that does not wait for a travel."""
+    """Taps that also turn or move something, because the drag does not wait for a travel."""
     asked = {address.signal.name for buttons in plan.buttons for address in buttons.inputs}
     for area in plan.areas:
         if not any(f"touch.{one.name}.{tap}" in asked for one in area for tap in TAPS):

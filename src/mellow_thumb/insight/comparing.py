@@ -1,4 +1,4 @@
-"""Comparing: the same hands through two profiles; where and when they part, and by how much."""
+"""Comparing: the same hands through two profiles; where and when they differ, and by how much."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ APART = {"deg": 0.5, "m": 0.05, "x": 0.01, "": 0.01}
 
 @dataclass(frozen=True)
 class Parting:
-    """How one axis, or one gate, fares under two profiles."""
+    """How one axis or gate differs between two profiles."""
 
     name: str
     unit: str
@@ -54,7 +54,7 @@ class Comparison:
         return pd.DataFrame([asdict(one) for one in self.partings])
 
     def text(self) -> str:
-        """The same for people."""
+        """The same as text."""
         lines = [f"A  {self.titles[0]}", f"B  {self.titles[1]}", ""]
         width = max([len(one.name) for one in self.partings], default=0)
         for one in self.partings:
@@ -105,7 +105,7 @@ def compare(
 
 
 def _shown(column: str) -> str:
-    """What a column of a replay is called here."""
+    """The name here for a column of a replay."""
     return column.removesuffix("_total").removeprefix("gate_")
 
 

@@ -1,4 +1,4 @@
-"""Controls: what one way of one signal does to one axis, measured, and put into words."""
+"""Controls: what one way of one signal does to one axis, measured and put into words."""
 
 from __future__ import annotations
 
@@ -65,7 +65,7 @@ class Control:
 
     @property
     def ways(self) -> tuple[str, str]:
-        """Each way in short: what a hand does, and what comes of it; the second may be empty."""
+        """Each way in short: what a hand does and what happens; the second may be empty."""
         if self.effect == "pin" or self.idle:
             return f"{self.hand} -> {self.does}", f"{self.other} -> {self.does}" if self.other else ""
         back = f"{self.other} -> {does(self.axis, -self.amount, seen=self.seen)}" if self.other else ""
@@ -73,12 +73,12 @@ class Control:
 
     @property
     def both(self) -> tuple[str, str]:
-        """Both ways in one: what hands do, and what comes of it."""
+        """Both ways at once: what hands do, and what happens."""
         (hand, done), (other, back) = (way.partition(" -> ")[::2] for way in self.ways)
         return either(hand, other) if other else hand, either(done, back) if other and back != done else done
 
     def text(self) -> str:
-        """Both ways in one line, with how much, and what else there is to say."""
+        """Both ways in one line, with how much, and the rest."""
         when = f"{self.when}: " if self.when else ""
         hand, done = self.both
         words = "; ".join((f"{done}, {self.size}" if self.size else done, *self.details))
@@ -86,7 +86,7 @@ class Control:
 
 
 def either(one: str, other: str) -> str:
-    """Two phrases in one, as far as they differ.
+    """Two phrases as one, without what they share.
 
     >>> either("mouse right", "mouse left"), either("W or Arrow Up held", "S held")
     ('mouse right or left', 'W or Arrow Up, or S held')
@@ -102,7 +102,7 @@ def either(one: str, other: str) -> str:
 
 
 def controls_of(profile: Plan, route: Route, states: Sequence[State], basis: Basis | None) -> list[Control]:
-    """What a route does in the states of a profile, a control for each way of its signal and each axis."""
+    """A route's controls in the states of a profile: one for each way of its signal and each axis."""
     gates = {gate.name: gate for gate in profile.gates}
     when = when_words(route.gate, gates) if route.gate else ""
     devices, parts = profile.families_of(route), route.source.components
@@ -177,13 +177,13 @@ def _control(
 
 
 def _only(plan: Plan, moves: frozenset[int], where: frozenset[int]) -> list[str]:
-    """In which mounts a control does something, if that is not all in which it listens."""
+    """The mounts in which a control does something, unless that is every mount in which it listens."""
     names = [plan.mounts.all[k].mount.name for k in sorted(moves)]
     return [f"only in {listed(names, 'and')}"] if names and moves != where else []
 
 
 def _pinned_too(plan: Plan, route: Route) -> bool:
-    """Whether the ground is held under the fingers that a route pans by: only their flick is left to it."""
+    """Whether the fingers that a route pans by also hold the ground, so that it only adds their flick."""
     touch = route.source.signal.name
     held = [one for one in plan.routes if one.effect == "pin" and one.source.signal.name == f"{touch}.place"]
     gates = {gate.name: gate for gate in plan.gates}
@@ -196,7 +196,7 @@ def _pinned_too(plan: Plan, route: Route) -> bool:
 
 
 def drags_ground(plan: Plan, route: Route) -> bool:
-    """Whether a route pans by as far as a hand goes over a screen, a trackpad or a table."""
+    """Whether a route pans as far as a hand moves over a screen, a trackpad or a table."""
     signal = route.source.signal
     fingers = any(one.kind in ("drag", "two_finger_drag") and one.signal == signal for one in plan.touches)
     hand = fingers or signal.name in ("mouse.move", "mouse.pixels", "trackpad.move", "trackpad.pan")
@@ -204,7 +204,7 @@ def drags_ground(plan: Plan, route: Route) -> bool:
 
 
 def _amount(route: Route, axis: Axis, amount: float, *, both: bool) -> tuple[str, str]:
-    """How much, in words, of one way or of both; and the unit that it is for."""
+    """How much, in words, one way or both; and per what unit."""
     kind, per = route.source.signal.kind, route.source.signal.unit
     if axis.name in MOVES:
         return "", "of full speed"
@@ -232,7 +232,7 @@ def _amount(route: Route, axis: Axis, amount: float, *, both: bool) -> tuple[str
 
 
 def digits(value: float) -> str:
-    """A number that a person would write, of small ones three digits."""
+    """A number as a person would write it, three digits for small ones."""
     return number(value) if abs(value) >= 1.0 or value == 0.0 else f"{value:.3g}"
 
 
@@ -241,7 +241,7 @@ def _of_keys(route: Route) -> bool:
 
 
 def _travel(bench: Bench, part: str, name: str, sign: float) -> list[str]:
-    """Where a held value begins to act, and what half of it comes to."""
+    """Where a held value starts to act, and what half travel gives."""
     route = bench.route
     kind = route.source.signal.kind
     if kind not in ("deflection", "angle") or _of_keys(route):
@@ -271,12 +271,12 @@ def _travel(bench: Bench, part: str, name: str, sign: float) -> list[str]:
 
 
 def _in_screens(route: Route, name: str) -> float:
-    """What a route does to a pan, in screens."""
+    """A route's pan, in screens."""
     return max(abs(gain) for axis, _, gain in route.parts if axis == name)
 
 
 def quiet_of(route: Route) -> float:
-    """The share of a held value's travel, from its rest, that does nothing."""
+    """The share of a held value's travel from rest that does nothing."""
     function = shaped(replace(route.shape, rest=(0.0, 0.0)), pair=route.source.width == 2)
     low, high = 0.0, 1.0
     if abs(function(1e-9, 0.0)[0]) > 0.0:
@@ -288,7 +288,7 @@ def quiet_of(route: Route) -> float:
 
 
 def _more(profile: Plan, bench: Bench, part: str, name: str) -> list[str]:
-    """A full turn's way of hand, a boost, a gain, scales, smoothing."""
+    """The hand's travel for a full turn, a boost, a gain, scales, smoothing."""
     route, words = bench.route, []
     axis = next(one for one in profile.axes if one.name == name)
     counts = getattr(profile, "counts_per_cm", None)
@@ -331,7 +331,7 @@ def _more(profile: Plan, bench: Bench, part: str, name: str) -> list[str]:
 
 
 def _ends(plan: Plan, name: str, mounts: frozenset[int]) -> dict[str, tuple[float | None, float | None]]:
-    """Where an axis stops, down and up, in each of some mounts, by their names; None for nowhere."""
+    """Where an axis stops, down and up, in each of some mounts by name; None for no limit."""
     found = {}
     by_key = {one.key: one.axis for one in plan.mounts.instances}
     for k in sorted(mounts) if name not in MOVES else ():
@@ -345,7 +345,7 @@ def _ends(plan: Plan, name: str, mounts: frozenset[int]) -> dict[str, tuple[floa
 def _stops(
     plan: Plan, name: str, ends: Mapping[str, tuple[float | None, float | None]], amount: float, *, both: bool
 ) -> list[str]:
-    """Where an axis stops, on one way or on both, as each mount has it."""
+    """Where an axis stops, one way or both, in each mount."""
     mounts = {one.mount.name: one.mount for one in plan.mounts.all}
     bounded = [one for one in ends if name in PANS and getattr(mounts[one], "bounds", None)]
     if bounded:
@@ -376,11 +376,11 @@ MEASURED = {
 
 
 def _measured(mount: Mount, name: str) -> str:
-    """What the limits of an axis are measured from in a mount; empty for the world."""
+    """What an axis's limits are measured from in a mount; empty for the world."""
     turns = isinstance(mount, Eye | Orbit)  # of the others the frame says where their pans begin
     return MEASURED.get((name, mount.frame), "") if turns else ""
 
 
 def _is_none(axis: Axis, limit: float) -> bool:
-    """Whether a limit is none that anybody reaches."""
+    """Whether a limit is beyond anyone's reach."""
     return abs(limit) == inf or (axis.log and not 1e-9 < limit < 1e9)

@@ -1,4 +1,4 @@
-"""Exporting a profile for engines in other languages: a C header, what stands in it, and test vectors."""
+"""Exporting a profile for engines in other languages: a C header, its description, and test vectors."""
 
 from __future__ import annotations
 
@@ -67,7 +67,7 @@ def export_c(profile: Profile, path: str | os.PathLike[str]) -> tuple[Path, Path
 
 
 def describe(profile: Profile, name: str) -> dict[str, Any]:
-    """What a port needs to know: codes, outputs, the resolved profile, and vectors to prove itself with."""
+    """What a port needs to know: codes, outputs, the resolved profile, and vectors to test with."""
     program = weave_plan(profile)
     return {
         "format": FORMAT,
@@ -86,7 +86,7 @@ def describe(profile: Profile, name: str) -> dict[str, Any]:
 
 
 def vectors(program: Program) -> dict[str, Any]:
-    """Four seconds of every signal there is, and what each frame then reads: 1e-9 is near enough."""
+    """Four seconds of every signal, and what each frame reads; match it within 1e-9."""
     items, rig = _anything(program), tuple(program.rig.values())
     hosts = (float("nan"),) * len(program.hosts)
     loop, due, frames = program.live(program.start), [], []
@@ -103,7 +103,7 @@ def vectors(program: Program) -> dict[str, Any]:
 
 
 def _anything(program: Program) -> list[Item]:
-    """Random events of all signals, seeded, with the frames among them; contacts as fingers make them."""
+    """Seeded random events of all signals, with frames in between; contacts behave like fingers."""
     random, items, fingers = Random(SEED), [], _Fingers(program.codes)
     for frame in range(FRAMES):
         moments = sorted(
@@ -125,14 +125,14 @@ def _anything(program: Program) -> list[Item]:
 
 
 class _Fingers:
-    """Fingers that land, go some way and lift, two at one moment now and then."""
+    """Fingers that land, move and lift, sometimes two at once."""
 
     def __init__(self, codes: dict[str, int]) -> None:
         self.codes = {name: code for name, code in codes.items() if is_contact(name)}
         self._places: dict[int, tuple[float, float]] = {}
 
     def anything(self, t: float, random: Random) -> list[Item]:
-        """What one or two of them do at a moment."""
+        """What one or two of them do at one moment."""
         return [
             one for finger in sorted(random.sample((1, 2, 3), random.choice((1, 1, 2))))
             for one in self._any(t, finger, random)
@@ -165,7 +165,7 @@ def _any_value(signal: Signal, random: Random) -> tuple[float, float]:
 
 
 def _any_reading(parts: tuple[str, ...], random: Random) -> list[float]:
-    """What a device in the hand reads: parts that belong together."""
+    """One reading of a device in the hand, all its parts."""
     if parts == ATTITUDE:
         way = [random.gauss(0.0, 1.0) for _ in parts]
         return [one / sum(part * part for part in way) ** 0.5 for one in way]
@@ -180,7 +180,7 @@ def _described(signal: Signal, code: int) -> dict[str, Any]:
 
 
 def _plain(value: Any) -> Any:
-    """Data that JSON can hold: no limit is null."""
+    """Data as JSON can hold it: an infinite limit becomes null."""
     if is_dataclass(value):
         said = [one.name for one in fields(value) if one.init and one.name not in WHERE_FROM]
         return {name: _plain(getattr(value, name)) for name in said}

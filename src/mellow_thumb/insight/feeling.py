@@ -1,7 +1,7 @@
-"""Feeling: how controls feel, in numbers, each measured on the running model.
+"""Feeling: how controls feel, in numbers, each measured on a running session.
 
-Every number has its definition here and in the docs; lengths of time are found by bisection on a session, so
-they do not hang on a frame rate.
+Every number has its definition here and in the docs; times are found by bisection on a session, so
+they do not depend on a frame rate.
 """
 
 from __future__ import annotations
@@ -98,7 +98,7 @@ def feel(
 
 
 def _shared(progress: Callable[[float], None] | None, k: int, count: int) -> Callable[[float], None]:
-    """What tells the progress of one of several profiles."""
+    """The progress callback for one of several profiles."""
     return lambda done: progress((k + done) / count) if progress else None
 
 
@@ -127,7 +127,7 @@ def _numbers(
 
 
 def _drift(plan: Plan, take: Take | None) -> Iterator[Felt]:
-    """How far the view turns in a minute while nobody touches anything."""
+    """How far the view turns in a minute with hands off."""
     for route in plan.routes:
         signal = route.source.signal.name
         if route.effect != "rate" or not signal.endswith("stick") or not set(route.drives) & {"yaw", "pitch"}:
@@ -145,13 +145,13 @@ def _drift(plan: Plan, take: Take | None) -> Iterator[Felt]:
 
 
 def axis_start(plan: Plan, name: str) -> float:
-    """Where an axis is at the beginning; 0 for one that is not there."""
+    """Where an axis starts; 0 if there is no such axis."""
     found = [axis.start for axis in plan.axes if axis.name == name.removesuffix("_total")]
     return found[0] if found else 0.0
 
 
 def _still(stick: str) -> tuple[Take, float]:
-    """A stand-in thumb that rests, off the middle and not quite still."""
+    """A stand-in thumb at rest, off centre and not quite still."""
     from ..stand_ins import Thumb
 
     thumb = Thumb(1, signal=stick)
@@ -160,7 +160,7 @@ def _still(stick: str) -> tuple[Take, float]:
 
 
 def _of_take(plan: Plan, take: Take, *, compiled: bool | None) -> Iterator[Felt]:
-    """What the hands of a take come to."""
+    """The numbers of a take."""
     import numpy as np
 
     end = float(np.ceil(take.table["t"].max() + 1e-9)) if len(take.table) else 1.0

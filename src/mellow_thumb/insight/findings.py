@@ -1,4 +1,4 @@
-"""Findings: what a check found wrong with a profile, where it stands, why, and what to do."""
+"""Findings: what a check found wrong with a profile, where, why, and what to do."""
 
 from __future__ import annotations
 
@@ -81,7 +81,7 @@ class Finding:
 
     @property
     def where(self) -> str:
-        """The table that it is about, by its name."""
+        """The name of the table that it is about."""
         return str(self.path[1]) if len(self.path) > 1 else str(self.path[0]) if self.path else "profile"
 
     def text(self) -> str:
@@ -115,7 +115,7 @@ def placed(found: Iterable[Finding], profile: Profile) -> list[Finding]:
 
 
 def _needless(key: str, file: str, places: Places | None) -> Finding:
-    """That something is allowed which was not found."""
+    """The finding that something is allowed but was not found."""
     code, path = key.partition(" ")[0], ("allow", key)
     line = places.line(path) if places else 0
     if code in CODES:

@@ -1,4 +1,4 @@
-"""The numbers behind a fit: when a stick is at rest, its rim, a trigger's range, a still gyroscope."""
+"""The numbers behind a fit: a stick's rest and rim, a trigger's range, a still gyroscope."""
 
 from __future__ import annotations
 
@@ -45,7 +45,7 @@ def columns_of(take: Take) -> dict[str, tuple[Array, Array]]:
 
 
 def stick_fit(name: str, columns: dict[str, tuple[Array, Array]]) -> StickFit:
-    """Where a stick rests, how much it trembles, how far it reaches."""
+    """Where a stick rests, its noise, and how far it reaches."""
     import numpy as np
 
     (tx, x), (ty, y) = columns[f"{name}.x"], columns[f"{name}.y"]
@@ -72,7 +72,7 @@ def stick_fit(name: str, columns: dict[str, tuple[Array, Array]]) -> StickFit:
 
 
 def _at_rest(t: Array, x: Array, y: Array) -> npt.NDArray[np.bool_]:
-    """Which samples are of a stick that nobody touches: where most of the quiet ones near the middle are."""
+    """Which samples are of an untouched stick: those where most of the quiet ones near the middle are."""
     import numpy as np
 
     first, last = np.searchsorted(t, t - WINDOW), np.searchsorted(t, t + WINDOW, side="right")
@@ -89,7 +89,7 @@ def _at_rest(t: Array, x: Array, y: Array) -> npt.NDArray[np.bool_]:
 
 
 def _rim(x: Array, y: Array, a: float, b: float, noise: float) -> tuple[float | None, str]:
-    """How far a stick reaches in every direction, from its rest, as a share; and the shape of its travel."""
+    """How far a stick reaches from its rest, as a share of travel, all round; and the shape of its travel."""
     import numpy as np
 
     shortest = 1.0 - sqrt(a * a + b * b)
@@ -134,7 +134,7 @@ def trigger_fit(name: str, t: Array, value: Array) -> TriggerFit:
 
 
 def gyroscope_fit(*parts: tuple[Array, Array]) -> GyroFit:
-    """The bias and the noise of a gyroscope, of the time for which it lay still."""
+    """A gyroscope's bias and noise, while it lay still."""
     import numpy as np
 
     t = parts[0][0]
@@ -165,9 +165,9 @@ def gyroscope_fit(*parts: tuple[Array, Array]) -> GyroFit:
 
 
 def resting(take: Take, stick: str) -> tuple[Take, float] | None:
-    """What a stick says in a take while nobody touches it, joined to one take; and its length (s).
+    """A stick's values while nobody touches it, joined into one take; and its length (s).
 
-    Nothing where it is never let go for a second in all.
+    None if it is let go for less than a second in all.
     """
     import numpy as np
     import pandas as pd

@@ -26,7 +26,7 @@ class Fit:
         return asdict(self)
 
     def text(self) -> str:
-        """The same for people, and a fragment of a profile to paste."""
+        """The same as text, and a fragment of a profile to paste."""
         lines: list[str] = []
         for stick in self.sticks:
             lines += [stick.signal, f"  at rest   x {stick.rest_x.text()}, y {stick.rest_y.text()}"]

@@ -1,4 +1,4 @@
-"""What of a take did nothing, and why: its events let act one by one, beside a replay."""
+"""What of a take did nothing, and why: its events run one by one, beside a replay."""
 
 from __future__ import annotations
 
@@ -30,7 +30,7 @@ class Idle(NamedTuple):
     """Whether that is all of them."""
 
     def lines(self, most: int = 5) -> list[str]:
-        """In words what did nothing, the most frequent first; one line a signal and reason."""
+        """What did nothing, in words, the most frequent first; a line for each signal and reason."""
         found = []
         for signal, reasons in self.counts.items():
             total = sum(reasons.values())
@@ -56,9 +56,9 @@ PASSED = "the profile does not use it"
 def idle_of(
     plan: Plan, take: Take, most: float = MOST, progress: Callable[[float], object] = lambda share: share
 ) -> Idle:
-    """Let the first events of a take act one by one, at `most` so many, and count what becomes of each.
+    """Run the first events of a take one by one, at most `most`, and count what each of them does.
 
-    `progress` is told the share of the take that was looked at.
+    `progress` is called with the share done.
     """
     logger = logging.getLogger("mellow_thumb")
     logger.addFilter(_never)  # a replay has told already what it tells

@@ -1,4 +1,4 @@
-"""Plain words: what people call what hands do, and what the view does; conditions, buttons, amounts."""
+"""Plain words for what hands do and what the view does; conditions, buttons, amounts."""
 
 from __future__ import annotations
 
@@ -53,7 +53,7 @@ MOMENTS = {
 
 
 def does(name: str, way: float, *, seen: bool = True) -> str:
-    """What an axis of a name does that grows (`way` above 0) or shrinks, and whether a mount shows it."""
+    """What happens as an axis grows (`way` above 0) or shrinks, and whether a mount shows it."""
     up, down = DOES.get(name, ("", "")) if seen else ("", "")
     return (up or f"{name} goes up") if way > 0.0 else (down or f"{name} goes down")
 
@@ -63,9 +63,9 @@ OTHER = {"right": "left", "up": "down", "upper": "lower", "apart": "together", "
 
 
 def hands(plan: Plan, route: Route, part: str) -> tuple[str, str, float]:
-    """What a hand does along each way of a route's signal: the one that :func:`hand` tells first.
+    """What a hand does each way of a route's signal, in the order of :func:`hand`.
 
-    The other is empty where there is none, as of a button; then the sign of the first.
+    The other is empty where there is none, as for a button; then the sign of the first.
     """
     words, sign = hand(plan, route, part)
     source, place = route.source, "xy".index(part)
@@ -87,7 +87,7 @@ def hands(plan: Plan, route: Route, part: str) -> tuple[str, str, float]:
 
 
 def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:
-    """What a hand does along one way of a route's signal, and whether that is its positive way, 1 or -1."""
+    """What a hand does one way of a route's signal, and 1 or -1 for whether that is its positive way."""
     source, place = route.source, "xy".index(part)
     made = {one.name: one for one in plan.derived}.get(source.signal.name)
     touch = touch_of(plan, route)
@@ -112,7 +112,7 @@ def hand(plan: Plan, route: Route, part: str) -> tuple[str, float]:
 
 
 def _way(address: Address, done: str = "") -> str:
-    """A stick's way, a trigger; with what is done to it."""
+    """A stick's direction or a trigger, with what is done to it."""
     name = f"{label(Address(address.signal))}{done}"
     if not address.component:
         return name
@@ -120,7 +120,7 @@ def _way(address: Address, done: str = "") -> str:
 
 
 def inputs(addresses: tuple[Address, ...]) -> str:
-    """Buttons and the like, one of which is enough."""
+    """Buttons and the like, any one of which is enough."""
     return listed(
         label(address) if address.signal.kind == "switch" else _way(address) for address in addresses
     )
@@ -156,7 +156,7 @@ def gate_words(gate: Gate, gates: dict[str, Gate]) -> str:
 
 
 def when_words(when: When, gates: dict[str, Gate]) -> str:
-    """When a condition holds: by what is held, where that is all, else by the names of gates."""
+    """When a condition holds: by what is held if that is all, else by the names of gates."""
     if isinstance(when, Condition):
         gate = gates[when.gate]
         if not when.wanted:
@@ -178,7 +178,7 @@ def when_words(when: When, gates: dict[str, Gate]) -> str:
 
 
 def during(when: When, gates: dict[str, Gate]) -> str:
-    """The same within a sentence: while something is held, unless a gate is open."""
+    """The same within a sentence: "while ... is held", "unless ... is open"."""
     words = when_words(when, gates)
     return words if words.startswith(("while ", "unless ")) else f"while {words}"
 
@@ -222,7 +222,7 @@ FACING = {"travel": "where it goes", "view": "where the view looks", "free": "wh
 
 
 def character_words(plan: Plan) -> list[str]:
-    """How a character walks, which way is forward, and where it faces."""
+    """How a character walks, which way forward is, and where it faces."""
     one = plan.movement
     if one is None:
         return []
@@ -240,7 +240,7 @@ def character_words(plan: Plan) -> list[str]:
 
 
 def edge_words(made: EdgeZone, part: str) -> list[str]:
-    """How deep an edge zone is on both sides of one way, and how it acts there."""
+    """How deep an edge zone is on both sides, and how it acts there."""
     place = "xy".index(part)
     names = (("left", "right"), ("lower", "upper"))[place]
     sides = zip(names, made.margins[2 * place :], made.units[2 * place :], strict=False)
@@ -253,7 +253,7 @@ def edge_words(made: EdgeZone, part: str) -> list[str]:
 
 
 def camera_words(plan: Plan) -> list[str]:
-    """What a camera does by itself: back behind the walk."""
+    """What a camera does by itself: it swings back behind the walk."""
     words = []
     for one in plan.mounts.all:
         back = one.mount.returns if isinstance(one.mount, Orbit) else None
@@ -265,7 +265,7 @@ def camera_words(plan: Plan) -> list[str]:
 
 
 def touch_of(plan: Plan, route: Route) -> Touch | None:
-    """The touch whose fingers a route goes by, or whose place."""
+    """The touch whose fingers, or place, a route uses."""
     name = route.source.signal.name.removesuffix(".place")
     return next((one for one in plan.touches if f"touch.{one.name}" == name), None)
 
@@ -285,7 +285,7 @@ def touch_words(touch: Touch) -> list[str]:
 
 
 def _part_of_screen(region: tuple[float, float, float, float]) -> str:
-    """Where a part of the screen is, as a person would call it."""
+    """A part of the screen, as a person would call it."""
     left, bottom, right, top = (number(100.0 * side) for side in region)
     ends = tuple(side in (0.0, 1.0) for side in region)
     one_side = {

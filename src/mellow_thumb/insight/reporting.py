@@ -1,4 +1,4 @@
-"""Reporting: one HTML file with all there is to say of a profile; it opens offline, and prints."""
+"""Reporting: one HTML file with everything about a profile; it opens offline, and prints."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ if TYPE_CHECKING:
 
 
 def figures_of(profile: Profile, takes: Mapping[str, Take]) -> dict[str, Figure]:
-    """Every figure of a profile, and of what takes come to, by name; of several, each after its take's."""
+    """Every figure of a profile and its takes, by name; with several takes, named after each."""
     drawn: dict[str, Figure] = dict(route_figures(profile, next(iter(takes.values()), None)))
     for name, take in takes.items():
         table = replay(profile, take)
@@ -50,7 +50,7 @@ def write_report(
 ) -> None:
     """Write what a profile does, what may be wrong with it and how it feels, with figures, as one HTML file.
 
-    `takes` are recordings by their names; `progress` is told the share that is done. The file is replaced
+    `takes` are recordings by name; `progress` is called with the share done. The file is replaced
     whole or not at all; raises :class:`OutputError` when it cannot be written.
     """
     from jinja2 import Environment, PackageLoader, StrictUndefined
@@ -111,7 +111,7 @@ def _counted(count: int, what: str) -> str:
 
 
 def digits(value: float) -> str:
-    """A number of how it feels: four digits; ``never`` for what does not come, ``-`` for none."""
+    """A measured number: four digits; ``never`` for infinity, ``-`` for NaN."""
     if value != value:
         return "-"
     return "never" if abs(value) == inf else f"{0.0 if abs(value) < 1e-9 else value:.4g}"

@@ -1,4 +1,4 @@
-"""How a held value answers: what each step of a route makes of it, measured on the woven steps themselves."""
+"""How a held value answers: what each step of a route makes of it, measured on the woven steps."""
 
 from __future__ import annotations
 
@@ -31,7 +31,7 @@ def shaped(shape: Shape, *, pair: bool) -> Callable[[float, float], tuple[float,
 
 
 def steps_of(shape: Shape) -> dict[str, Shape]:
-    """A shape up to each of its steps, in their order; only the steps that it has."""
+    """A shape up to each of its steps, in order."""
     found, so_far = {}, Shape()
     for words, field in (
         ("rest", "rest"),
@@ -47,7 +47,7 @@ def steps_of(shape: Shape) -> dict[str, Shape]:
 
 @dataclass(frozen=True)
 class Response:
-    """A route's answer along its first component: travel and effect as shares, and how steep it is."""
+    """A route's response along its first component: travel and effect as shares, and its slope."""
 
     travel: list[float]
     effect: list[float]
@@ -55,7 +55,7 @@ class Response:
 
 
 def response_of(route: Route, points: int = 401) -> Response:
-    """Push a held value from rest to its end, and see what comes of it; the rest is taken off already."""
+    """Push a held value from rest to its end and see what comes out; the rest is subtracted already."""
     import numpy as np
 
     function = shaped(replace(route.shape, rest=(0.0, 0.0)), pair=route.source.width == 2)
@@ -65,7 +65,7 @@ def response_of(route: Route, points: int = 401) -> Response:
 
 
 def trace(plan: Plan, route: Route, take: Take, rate: float = 240.0) -> pd.DataFrame:
-    """What one route makes of a take, step by step, on one time axis: a row each 1/rate s.
+    """What one route makes of a take, step by step, on one time axis: a row every 1/rate s.
 
     Columns: ``t`` (s); ``signal`` and, for a held value, one for each step of its shape (shares, along the
     first component); then ``wish`` and ``smoothed``: what it asks of its first axis and what the axis gets,
@@ -106,7 +106,7 @@ def trace(plan: Plan, route: Route, take: Take, rate: float = 240.0) -> pd.DataF
 
 
 def _held(route: Route, take: Take, t: Any) -> tuple[Any, Any]:
-    """What the route's signal last said at each moment: x and y; a single value is the first of them."""
+    """What the route's signal last said at each moment: x and y; a single value is x."""
     import numpy as np
 
     source, parts = route.source, []

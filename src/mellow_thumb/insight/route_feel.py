@@ -1,4 +1,4 @@
-"""How a route feels, in numbers: half turns, the slowest and the fastest turn, what a step does over time."""
+"""How a route feels, in numbers: half turns, the slowest and fastest turn, a step over time."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ STEP = 1 / 127
 
 
 class Felt(NamedTuple):
-    """One number: of what, what it is, its unit."""
+    """One number: its subject, its measure, its value and unit."""
 
     subject: str
     measure: str
@@ -34,7 +34,7 @@ class Felt(NamedTuple):
 
 
 def of_route(plan: Plan, route: Route) -> Iterator[Felt]:
-    """Every number of a route, by itself, as a bench has it."""
+    """Every number of a route by itself, measured on a bench."""
     plain, eased = Bench(plan, route), Bench(plan, route, eased=True)
     kind = route.source.signal.kind
     for part in route.source.components:
@@ -64,7 +64,7 @@ def _unit(plan: Plan, name: str) -> str:
 
 
 def _per_cent(plan: Plan, name: str, amount: float) -> float:
-    """What an axis does, in its unit; of one that multiplies, in per cent."""
+    """What an axis does, in its unit, or in per cent if it multiplies."""
     axis = next(one for one in plan.axes if one.name == name)
     return 100.0 * (exp(amount) - 1.0) if axis.log else amount
 
@@ -87,7 +87,7 @@ class _Way(NamedTuple):
 
 
 def _of_steps(plan: Plan, one: _Way, amount: float) -> Iterator[Felt]:
-    """What the smallest step does; the hand that a turn takes; how far a flick runs out."""
+    """The smallest step, the hand's travel for a turn, how far a flick runs out."""
     route, unit = one.plain.route, one.plain.route.source.signal.unit
     if unit in ("count", "px", "notch", "press"):
         small = "smallest turn" if one.turns else "smallest step"
@@ -107,7 +107,7 @@ FLICKS = {"screen": 1.0, "deg": 90.0}
 
 
 def _of_rate(one: _Way) -> Iterator[Felt]:
-    """A half turn, the time across the view, the slowest and the fastest steady rate."""
+    """A half turn, the time across the view, the slowest and fastest steady rate."""
     route, what = one.plain.route, "turn" if one.turns else "speed"
     if one.turns:
         yield Felt(one.subject, "half turn", _until(one, 180.0), "s")
@@ -125,7 +125,7 @@ def _of_rate(one: _Way) -> Iterator[Felt]:
 
 
 def _view_of(one: _Way) -> float:
-    """How far a pan goes from side to side of the view, and an edge zone that turns; 0 for all others."""
+    """The width of the view for a pan, or for an edge zone that turns; 0 for all others."""
     mount, axes = one.plain.plan.mount, {axis.name: axis.start for axis in one.plain.plan.axes}
     zoom = axes.get("zoom", 1.0)
     if one.name in PANS and isinstance(mount, Flat):
@@ -139,7 +139,7 @@ def _view_of(one: _Way) -> float:
 
 
 def _until(one: _Way, far: float) -> float:
-    """The time at which an axis has gone so far with its control all the way out; infinite if it never is."""
+    """The time an axis takes to go this far with its control all the way out; infinite if it never does."""
 
     def gone(t: float) -> float:
         return abs(one.eased.moved(one.part, one.way, t)[one.name])
@@ -148,7 +148,7 @@ def _until(one: _Way, far: float) -> float:
 
 
 def bisected(there: Callable[[float], bool], most: float) -> float:
-    """The first time, up to `most` (s), at which something is so, to a nanosecond; infinite if it is not."""
+    """The first time up to `most` (s) at which something holds, to a nanosecond; infinite if never."""
     if not there(most):
         return float("inf")
     low, high = 0.0, most
@@ -189,7 +189,7 @@ def _smoothed(bench: Bench) -> bool:
 
 
 def _answer(one: _Way) -> Callable[[float], float]:
-    """What share of a step is there after some time."""
+    """The share of a step that has arrived after some time."""
     bench, part, name, small = one.eased, one.part, one.name, 1e-4
     route = bench.route
     push = one.way * {"screen": 0.1, "deg": 20.0}.get(route.source.signal.unit, 1.0)
@@ -212,10 +212,10 @@ def _answer(one: _Way) -> Callable[[float], float]:
 
 
 def direction_error(bench: Bench, rings: int = 8, ways: int = 48) -> float:
-    """The largest angle (deg) between where a stick is pushed and where the view goes, over the whole disc.
+    """The largest angle (deg) between a stick's push and the view's movement, over the whole disc.
 
-    Both axes are taken at their own full rates, so that a slower pitch is no error; what does nothing has no
-    direction.
+    Both axes are scaled by their own full rates, so that a slower pitch is no error; a push that does
+    nothing has no direction.
     """
     import numpy as np
 

@@ -15,18 +15,18 @@ if TYPE_CHECKING:
 
 
 class State(NamedTuple):
-    """Which gates are open, and the number of the mount that may be active then."""
+    """Which gates are open, and the number of a mount that may then be active."""
 
     gates: dict[str, bool]
     mount: int
 
     def hears(self, route: Route) -> bool:
-        """Whether a route listens then."""
+        """Whether a route listens in this state."""
         return route.gate is None or route.gate.holds(self.gates)
 
 
 def states_of(plan: Plan) -> Iterator[State]:
-    """Every state that a profile may be in; none where it has too many gates to try."""
+    """Every state that a profile may be in; empty if it has too many gates to try."""
     ordered = in_order(plan.gates)
     free = [gate.name for gate in ordered if gate.when is None]
     if len(free) > MOST_FREE:
@@ -50,14 +50,14 @@ def listens_in(plan: Plan, route: Route, states: Sequence[State]) -> frozenset[i
 
 
 def moves_in(plan: Plan, name: str, mounts: frozenset[int]) -> frozenset[int]:
-    """Those of some mounts in which an axis moves what the camera, the character or the host gets."""
+    """The mounts, out of some, in which an axis moves the camera, the character or the host's numbers."""
     if name not in KNOWN or name in MOVES:
         return mounts
     return frozenset(k for k in mounts if isinstance(plan.mounts.of(k, name), str))
 
 
 def idle_words(plan: Plan, name: str, mounts: frozenset[int]) -> str:
-    """Why a route that listens in some mounts leaves an axis alone; empty if it moves it, or the host may."""
+    """Why a route that listens in some mounts moves nothing; empty if it does, or the host may."""
     if not mounts:
         return "its gates are never open together"
     everywhere = frozenset(range(len(plan.mounts.all)))

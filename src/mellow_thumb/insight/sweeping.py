@@ -1,4 +1,4 @@
-"""Sweeps: how a profile feels over a grid of its settings, on all cores; an interrupted one goes on."""
+"""Sweeps: how a profile feels over a grid of settings, on all cores; an interrupted one can go on."""
 
 from __future__ import annotations
 
@@ -38,7 +38,7 @@ Row = tuple[str, str, float, str]
 
 
 class _Job(NamedTuple):
-    """One profile of a sweep with one of the takes, or with none."""
+    """One profile of a sweep with one take, or none."""
 
     data: dict[str, Any]
     take: int
@@ -116,7 +116,7 @@ def _grid(settings: Mapping[str, Sequence[Any]]) -> Iterator[tuple[Any, ...]]:
 
 
 def _data(profile: Profile, point: Mapping[str, Any]) -> dict[str, Any]:
-    """What the profile's file would say with some settings; checked."""
+    """What the profile's file would say with some settings, checked."""
     data = deepcopy(dict(profile.data))
     for name, value in point.items():
         *path, last = name.split(".")
@@ -146,7 +146,7 @@ def _keys(data: Mapping[str, Any], head: str = "") -> list[str]:
 
 
 def _plan(data: dict[str, Any], point: Mapping[str, Any]) -> Profile:
-    """The profile of a point."""
+    """The plan at one point of the grid."""
     plan, title, _, faults = resolve(data)
     if plan is None or faults:
         chosen = ", ".join(f"{name} = {value!r}" for name, value in point.items())
@@ -155,7 +155,7 @@ def _plan(data: dict[str, Any], point: Mapping[str, Any]) -> Profile:
 
 
 def _digest(take: Take) -> str:
-    """What tells a take from others: its rows."""
+    """A digest of a take's rows."""
     digest = sha256()
     for name in take.table.columns:
         column = take.table[name]
@@ -167,7 +167,7 @@ def _digest(take: Take) -> str:
 
 
 class _Store:
-    """What is measured already, by key: in an SQLite file, which is made if it is not there, or in memory."""
+    """What is measured already, by key: in memory, or in an SQLite file, created if missing."""
 
     def __init__(self, path: str | os.PathLike[str] | None) -> None:
         self._file = os.fspath(path) if path is not None else ":memory:"
@@ -191,7 +191,7 @@ class _Store:
             return self._kept.execute(text, values).fetchall()
 
     def get(self, key: str) -> list[Row] | None:
-        """The numbers that are kept for a key, if there are any."""
+        """The numbers kept for a key, if any."""
         found = self._run("select rows from done where key = ?", (key,))
         with self._told():
             return [tuple(row) for row in json.loads(found[0][0])] if found else None
@@ -201,7 +201,7 @@ class _Store:
         self._run("insert or replace into done values (?, ?)", (key, json.dumps(rows)))
 
     def close(self) -> None:
-        """Be done."""
+        """Close it."""
         self._kept.close()
 
 
@@ -237,7 +237,7 @@ def _feel_there(job: _Job, take: Take | None) -> tuple[str, list[Row]]:
 def _measured(
     jobs: Sequence[_Job], takes: Sequence[Take], workers: int | None, client: Any
 ) -> Iterator[tuple[str, list[Row]]]:
-    """Every job's key and numbers, as they are done."""
+    """Every job's key and numbers, as each is done."""
     if client is not None:
         yield from _on_cluster(jobs, takes, client)
         return

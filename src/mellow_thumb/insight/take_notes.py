@@ -1,4 +1,4 @@
-"""What is odd about a take, or unfit for a profile: other devices, other clocks, rows twice, wild values."""
+"""What is odd about a take, or does not fit a profile: devices, clocks, rows twice, wild values."""
 
 from __future__ import annotations
 
@@ -46,9 +46,9 @@ class Note(NamedTuple):
 
 
 def take_notes(plan: Plan, take: Take) -> list[Note]:
-    """What is odd about a take for a plan: devices that it lacks, their clocks, rows twice, wild values.
+    """What is odd about a take for a plan: missing devices, clocks, rows twice, wild values.
 
-    What a replay counts by itself (rows not used, refused, clipped) is not among them.
+    What a replay counts itself (rows not used, refused, clipped) is not included.
     """
     rows = _Rows(take)
     return [*rows.absent(plan), *rows.clocks(), *rows.doubled(), *rows.wild()]
@@ -71,14 +71,14 @@ class _Rows:
         return np.isin(self.number, list(names))
 
     def devices(self) -> dict[str, npt.NDArray[np.bool_]]:
-        """Which rows are of each device; a head is one of its own."""
+        """Which rows belong to each device; a head counts as one."""
         parts: dict[str, set[int]] = {}
         for k, name in self.names.items():
             parts.setdefault("head" if name.startswith(HEAD) else name.partition(".")[0], set()).add(k)
         return {device: self.of(numbers) for device, numbers in parts.items()}
 
     def absent(self, plan: Plan) -> Iterator[Note]:
-        """Devices that the profile listens to, of which there is no row."""
+        """Devices that the profile listens to, without any row."""
         wanted = {one.signal.device for one in plan.inputs} & set(DEVICES)
         if any(isinstance(one.mount, Headset) for one in plan.mounts.all):
             wanted.add("head")
@@ -87,7 +87,7 @@ class _Rows:
             yield Note("absent-device", f"no row of {_called(device)}", fix)
 
     def clocks(self) -> Iterator[Note]:
-        """Rows before the beginning, and devices whose rows lie far from those of all others."""
+        """Rows before time 0, and devices whose times lie far from all others."""
         fix = "one clock for all devices, in seconds since the take began; session.align maps a device's own"
         before = int((self.t < 0.0).sum())
         if before:
@@ -106,7 +106,7 @@ class _Rows:
                 yield Note("other-clock", f"{lie}, {rest}", fix)
 
     def doubled(self) -> Iterator[Note]:
-        """Signals of which every row is there twice."""
+        """Signals whose every row is there twice."""
         import numpy as np
 
         order = np.lexsort((self.value, self.t, self.number))
@@ -150,16 +150,16 @@ def _called(device: str) -> str:
 
 
 def _whole(name: str) -> str:
-    """A signal of which a row may have one component."""
+    """The signal that a row belongs to, whichever component it has."""
     return name[:-2] if name.endswith((".x", ".y")) else name
 
 
 def heard(plan: Plan) -> tuple[str, ...]:
-    """What of devices a plan listens to."""
+    """The device signals that a plan listens to."""
     return tuple(sorted({str(one.signal.name) for one in plan.inputs if one.signal.device in DEVICES}))
 
 
 def few(names: Sequence[str], what: str = "more") -> str:
-    """The first six of some names, and how many more there are."""
+    """The first six of some names, and how many more."""
     rest = [f"{len(names) - 6} {what}"] if len(names) > 6 else []
     return listed([*names[:6], *rest], "and")

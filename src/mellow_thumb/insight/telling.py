@@ -1,4 +1,4 @@
-"""Telling: what each control of a profile does, in plain words; how much is measured on the running model."""
+"""Telling: what each control of a profile does, in plain words; amounts are measured on a running session."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ if TYPE_CHECKING:
 
 @dataclass(frozen=True)
 class Telling:
-    """What a profile does: its controls, its gates and cues, and what some devices do not reach."""
+    """What a profile does: its controls, gates and cues, and what some devices cannot reach."""
 
     title: str
     controls: tuple[Control, ...]
@@ -54,7 +54,7 @@ class Telling:
         return pd.DataFrame(rows, columns=["device", *keys])
 
     def text(self, width: int = 0) -> str:
-        """The same for people, in lines of a width, if one is given."""
+        """The same as text, wrapped to a width if one is given."""
         lines = [self.title] if self.title else []
         for family in FAMILIES:
             ours = [one for one in self.controls if family in one.devices]
@@ -87,7 +87,7 @@ class Telling:
 
 
 def tell(profile: Plan, basis: Basis | None = None) -> Telling:
-    """Say what each control of a profile does: which way, how much, from where on, until where.
+    """Say what each control of a profile does: which way, how much, from where, to where.
 
     Each route is measured by itself, in a session, with every sign included. With a `basis` turns are also
     told in your own axes.

@@ -1,4 +1,4 @@
-"""What is made of fingers, as it is before any route: a plan that does nothing but listen to its touches."""
+"""What becomes of fingers before any route: a plan that only listens to its touches."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ AFTER = 1e-6
 
 
 class Said(NamedTuple):
-    """What one signal of a touch said over time."""
+    """What one signal of a touch says over time."""
 
     unit: str
     t: Array
@@ -31,7 +31,7 @@ class Said(NamedTuple):
 
 
 def listening(plan: Plan) -> Plan:
-    """A plan that listens to what the touches of another say, as far as that one asks for it."""
+    """A plan that only listens to another plan's touches, for the signals that plan uses."""
     asked = {one.signal.name: one.signal for one in plan.inputs}
     axes, routes, gates, cues = [Axis(name) for name in ("yaw", "pitch", "roll")], [], [], []
     for touch in plan.touches:
@@ -56,7 +56,7 @@ def _parts(signal: Signal) -> tuple[str, ...]:
 
 
 def touched(plan: Plan, take: Take) -> dict[str, Said]:
-    """What the touches of a plan say of a take: for each signal that the plan asks for, over time."""
+    """What a plan's touches say in a take, over time, for each signal that the plan uses."""
     import numpy as np
 
     bare = listening(plan)

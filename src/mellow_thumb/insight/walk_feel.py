@@ -1,4 +1,4 @@
-"""How a walk feels, in numbers, and what a camera does by itself: how soon, how far behind, back again."""
+"""How a walk feels, in numbers, and what a camera does by itself: how soon it follows and returns."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ SIDES = ((0.0, 1.0), (1.0, 0.0), (0.0, -1.0), (-1.0, 0.0))
 
 
 def of_walk(plan: Plan) -> Iterator[Felt]:
-    """How soon a character is at full speed and at rest again, how far it runs on, a square that it walks."""
+    """How soon a character is at full speed and at rest again, how far it runs on, the time for a square."""
     movement = plan.movement
     if movement is None:
         return
@@ -42,7 +42,7 @@ def of_walk(plan: Plan) -> Iterator[Felt]:
 
 
 def _walking(plan: Plan) -> Plan:
-    """The character alone, walked by a stick, with a camera that does not turn."""
+    """The character alone, walked with a stick, under a camera that does not turn."""
     route = Route("walk", find_signal(STICK), MOVES, (1.0, 1.0), effect="offset")
     axes = [Axis(name) for name in ("yaw", "pitch", "roll")]
     axes += [Axis(name, low=-1.0, high=1.0, unit="") for name in MOVES]
@@ -57,7 +57,7 @@ def _session(plan: Plan) -> Session:
 
 
 def _speed(plan: Plan, t: float) -> float:
-    """How fast the character goes after it was walked forward for some seconds."""
+    """The character's speed after walking forward for some seconds."""
     session = _session(plan)
     session.feed(STICK, (0.0, 1.0))
     session.tick(t)
@@ -86,13 +86,13 @@ def _resting(plan: Plan, full: float) -> float:
 
 
 def _runs_on(plan: Plan, full: float) -> float:
-    """How far the character goes on after it was let go at full speed, in metres."""
+    """How far the character runs on after letting go at full speed, in metres."""
     step = _let_go(plan, full).tick(600.0).movement.step
     return hypot(step[0], step[2])
 
 
 def _square(plan: Plan) -> float:
-    """The time in which a character walks a square, each side until it has gone along it."""
+    """The time in which a character walks a square, each side until it has walked its length."""
     session, now = _session(plan), 0.0
     for x, y in SIDES:
         session.feed(STICK, (x, y), at=now)
@@ -114,7 +114,7 @@ def _square(plan: Plan) -> float:
 
 
 def of_cameras(plan: Plan) -> Iterator[Felt]:
-    """How far behind its subject a camera is, how soon it is back, and how soon an axis is at rest."""
+    """How far a camera lags behind its subject, how soon it is back, and how soon an axis is at rest."""
     for axis in plan.axes:
         if axis.return_half_life:
             yield Felt(f"axis {axis.name}", "back again", _back_to_rest(axis), "s")
@@ -135,7 +135,7 @@ def of_cameras(plan: Plan) -> Iterator[Felt]:
 
 
 def _back_to_rest(axis: Axis) -> float:
-    """The time in which an axis makes half of its way to rest."""
+    """The time an axis takes for half of its way to rest."""
     alone = {name: Axis(name) for name in ("yaw", "pitch", "roll")}
     begin = 2.0 * axis.rest if axis.log else axis.rest + 1.0
     low, high = (1e-30, 1e30) if axis.log else (-inf, inf)
@@ -154,7 +154,7 @@ ASIDE = 60.0
 
 
 def _back_behind(plan: Plan, mount: Orbit) -> float:
-    """The time from the last hand on the yaw until a camera has made half of its way behind a walk."""
+    """The time from the last turn by hand until a camera is half way back behind a walk."""
     walk = _walking(plan)
     starts = {"yaw": ASIDE, "distance": 4.0}
     axes = [replace(axis, start=starts.get(name, 0.0)) for name, axis in mount.axes.items()]
@@ -170,7 +170,7 @@ def _back_behind(plan: Plan, mount: Orbit) -> float:
 
 
 def _alone(mount: Orbit | Overhead | Flat) -> Plan:
-    """The mount without controls, with nothing that it does but follow."""
+    """The mount without controls: it only follows."""
     if isinstance(mount, Orbit):
         mount = replace(mount, returns=None, distance_by_pitch=())
     starts = {"distance": 4.0, "pitch": -45.0 if isinstance(mount, Overhead) else 0.0}
@@ -179,7 +179,7 @@ def _alone(mount: Orbit | Overhead | Flat) -> Plan:
 
 
 def _behind(mount: Orbit | Overhead | Flat, half_life: float, along: int) -> float:
-    """By how much time a camera is behind what goes on `along` +X (0) or +Y (1) at 1 m/s."""
+    """How long a camera lags behind a subject moving `along` +X (0) or +Y (1) at 1 m/s."""
     session, seconds = Session(_alone(mount), compiled=False), 40.0 * half_life
 
     def there(t: float) -> float:

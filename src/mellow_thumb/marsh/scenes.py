@@ -1,4 +1,4 @@
-"""The hands of the demo: what each of its takes was written from."""
+"""The hands of the demo: how each of its takes was made."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ SEED = 7
 
 
 def field_glasses() -> Take:
-    """Make the take of the field glasses anew: the hand that `TAKE` was written from."""
+    """Make the take of the field glasses again: the hand behind `TAKE`."""
     from ..stand_ins import MouseHand
 
     hand = MouseHand(SEED)
@@ -47,7 +47,7 @@ def field_glasses() -> Take:
 
 
 def dyke() -> Take:
-    """Make the take from the dyke anew: the thumb that `DYKE_TAKE` was written from."""
+    """Make the take from the dyke again: the thumb behind `DYKE_TAKE`."""
     from ..stand_ins import Thumb
 
     thumb = Thumb(SEED)
@@ -82,7 +82,7 @@ def dyke() -> Take:
 
 
 def boardwalk() -> Take:
-    """Make the take from the boardwalk anew: the hand that `BOARDWALK_TAKE` was written from."""
+    """Make the take from the boardwalk again: the hand behind `BOARDWALK_TAKE`."""
     from ..stand_ins import MouseHand
 
     hand = MouseHand(SEED)
@@ -121,7 +121,7 @@ def boardwalk() -> Take:
 
 
 def following() -> Take:
-    """Make the take of the walk along the dyke anew: the thumbs that `FOLLOWING_TAKE` was written from."""
+    """Make the take of the walk along the dyke again: the thumbs behind `FOLLOWING_TAKE`."""
     from ..stand_ins import Thumb, together
 
     left, right = Thumb(SEED, signal="pad.left_stick"), Thumb(SEED + 1)
@@ -168,7 +168,7 @@ def following() -> Take:
 
 
 def chart() -> Take:
-    """Make the take with the chart anew: the hands that `CHART_TAKE` was written from."""
+    """Make the take with the chart again: the hands behind `CHART_TAKE`."""
     from ..stand_ins import MouseHand, PointerHand, together
 
     looking, pointing = MouseHand(SEED), PointerHand(SEED + 1)
@@ -221,7 +221,7 @@ def chart() -> Take:
 
 
 def fingers() -> Take:
-    """Make the take of the chart under the fingers anew: those that `FINGERS_TAKE` was written from."""
+    """Make the take of the chart by touch again: the fingers behind `FINGERS_TAKE`."""
     from ..stand_ins import Fingers
 
     hand = Fingers(SEED, lost=0.03)  # as screens do
@@ -251,7 +251,7 @@ def fingers() -> Take:
 
 
 def scope() -> Take:
-    """Make the take of the spotting scope anew: the hand that `SCOPE_TAKE` was written from."""
+    """Make the take of the spotting scope again: the hand behind `SCOPE_TAKE`."""
     from ..stand_ins import Handheld
 
     hand = Handheld(SEED, rate=100, rate_scale=1.01, force_scale=1.03, jitter=0.2, lost=0.02)
@@ -287,7 +287,7 @@ def scope() -> Take:
 
 
 def hide() -> Take:
-    """Make the take from the hide anew: the head that `HIDE_TAKE` was written from."""
+    """Make the take from the hide again: the head behind `HIDE_TAKE`."""
     from ..stand_ins import Head
 
     head = Head(SEED, lost=0.03, repeated=0.03)

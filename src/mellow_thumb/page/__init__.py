@@ -1,4 +1,4 @@
-"""The page on which a profile is felt, with one's own hands."""
+"""The page on which you feel a profile with your own hands."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What acts just now: which controls a hand uses, and which way; what each route hears, and makes of it."""
+"""What acts right now: which controls a hand uses, which way; what each route hears, and makes of it."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ LEAST = 1e-6
 
 
 class Heard(NamedTuple):
-    """What one route hears: its signal, as it came and after its shape; a displacement a second."""
+    """What one route hears: its signal, raw and shaped; a displacement as a speed."""
 
     x: float
     y: float
@@ -30,7 +30,7 @@ class Heard(NamedTuple):
 
 
 class Acting:
-    """Tells, frame by frame, which controls of a profile act."""
+    """Says, frame by frame, which controls of a profile act."""
 
     def __init__(self, profile: Profile, controls: Sequence[Control]) -> None:
         self._routes = {route.name: route for route in profile.routes}
@@ -67,7 +67,7 @@ class Acting:
         return found
 
     def _pressed(self, name: str, said: dict[str, float | tuple[float, float]]) -> float:
-        """How far the furthest of some inputs is pressed, where it counts as pressed."""
+        """How far the most pressed of some inputs is pressed, if it counts as pressed."""
         made, most = self._presses[name], 0.0
         for address in made.buttons.inputs:
             value = said.get(address.signal.name, 0.0)
@@ -76,7 +76,7 @@ class Acting:
         return most
 
     def ways(self, heard: dict[str, Heard], frame: Frame) -> dict[int, int]:
-        """Which controls act, by their numbers: 1 the way that is told first, -1 the other."""
+        """Which controls act, by number: 1 for the way that is named first, -1 for the other."""
         mount, found = self._numbers[frame.mount], {}
         for k, (control, part) in enumerate(zip(self._controls, self._parts, strict=True)):
             route, value = self._routes[control.route], heard[control.route][2:][part]
@@ -92,7 +92,7 @@ class Acting:
 
 
 def _shape(route: Route) -> Callable[[float, float], tuple[float, float]]:
-    """A route's shape as a function of x and y that gives both."""
+    """A route's shape as a function from x and y to x and y."""
     if not route.source.signal.held:
         return lambda x, y: (x, y)
     function, wide = shaped(route.shape, pair=route.source.width == 2), route.source.width == 2

@@ -32,7 +32,7 @@ OURS = "tape"
 
 
 class Path:
-    """What a stretch of frames looks like, drawn in the scene: where he went, and where he looked."""
+    """A stretch of frames as drawn in the scene: where the warden went, and where he looked."""
 
     def __init__(self) -> None:
         self.walked: list[float] = []
@@ -61,9 +61,9 @@ class Path:
 
 
 def replayed(tape: Tape, first: Profile, profile: Profile) -> Iterator[tuple[Taped, Frame, Seen]]:
-    """Play a tape through a profile, frame by frame, from the moment at which it begins.
+    """Play a tape through a profile, frame by frame, from where it begins.
 
-    `first` is the profile with which its session began. Gives each taped frame, the frame that comes of it,
+    `first` is the profile with which its session began. Yields each taped frame, the new frame,
     and what is seen then.
     """
     frames = list(tape.frames)
@@ -82,9 +82,9 @@ def replayed(tape: Tape, first: Profile, profile: Profile) -> Iterator[tuple[Tap
 
 
 async def compared(tape: Tape, first: Profile, profile: Profile) -> dict[str, Any] | None:
-    """What the last minute was and would have been, as plain data; None where it would have been the same.
+    """What the last minute was and would have been, as plain data; None if they are the same.
 
-    It lets others in between, so that no frame waits for it.
+    It yields to other tasks in between, so that no frame waits for it.
     """
     was, would, until = Path(), Path(), perf_counter() + SLICE
     times: list[float] = []

@@ -1,4 +1,4 @@
-"""Changes of a profile said as a player's own choices, as far as the profile offers them."""
+"""Changes of a profile as a player's own choices, as far as the profile offers them."""
 
 from __future__ import annotations
 
@@ -13,10 +13,10 @@ if TYPE_CHECKING:
 
 
 def say_in_sheet(sheet: Sheet, profile: Profile, changes: Changes) -> tuple[list[Path], list[str]]:
-    """Say changes of a `profile` in a sheet: those that it says now, and in words those that it cannot.
+    """Put changes of a `profile` into a sheet; returns those it now holds, and in words those it cannot.
 
-    A sensitivity becomes a factor, an inversion one more or one less, a dead zone and what hands need
-    themselves. What the sheet said before goes on to count: a factor is multiplied, an inversion turned.
+    A sensitivity becomes a factor, an inversion one more or one less; dead zones and [hands] options stay
+    as they are. The sheet's old choices still count: a factor is multiplied, an inversion flipped.
     """
     said, words = [], []
     for path, value in changes.items():
@@ -32,7 +32,7 @@ def say_in_sheet(sheet: Sheet, profile: Profile, changes: Changes) -> tuple[list
 
 
 def _choice(sheet: Sheet, profile: Profile, path: Path, value: Any) -> tuple[str, str, Any]:
-    """What of a sheet says a change: its table, the name in it, the value; ArgumentError for none."""
+    """Where a sheet can hold a change: table, name and value; ArgumentError if nowhere."""
     match path:
         case ("routes", str(route), "sensitivity", *axis):
             name = ".".join((route, *map(str, axis)))
@@ -50,7 +50,7 @@ def _choice(sheet: Sheet, profile: Profile, path: Path, value: Any) -> tuple[str
 
 
 def overruled(sheet: Sheet | None, profile: Profile, path: Path) -> str:
-    """In words, that a sheet says something in place of a profile's value; nothing where it does not."""
+    """Says that a sheet overrides a profile's value; empty where it does not."""
     match path:
         case ("routes", str(route), "dead_zone", "inner"):
             value = sheet.get("dead_zone", route, profile) if sheet else None
@@ -67,7 +67,7 @@ def _listed(said: Any) -> set[str]:
 
 
 def _factor(profile: Profile, path: Path, value: Any) -> float:
-    """By how much more a sensitivity is than in the file."""
+    """A sensitivity as a factor of that in the file."""
     before: Any = profile.data
     for key in path:
         before = before.get(key) if isinstance(before, dict) else None

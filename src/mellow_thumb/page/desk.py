@@ -1,4 +1,4 @@
-"""The desk on which a profile lies while it is felt: what was changed, two settings of it, and its file."""
+"""The desk that holds a profile on the page: its changes, two settings of it, and its file."""
 
 from __future__ import annotations
 
@@ -31,7 +31,7 @@ DEEPEST = 200
 
 @dataclass
 class Side:
-    """One of two settings: what differs from the file, and what it was before."""
+    """One of two settings: its differences from the file, and its history."""
 
     changes: Changes = field(default_factory=dict)
     before: list[Changes] = field(default_factory=list)
@@ -41,13 +41,13 @@ class Side:
 
 
 class Desk:
-    """Holds a profile with what was changed and not kept; every change goes through the loader.
+    """Holds a profile with unsaved changes; every change goes through the loader.
 
-    :attr:`profile` is what plays. What is refused raises and leaves all as it was.
+    :attr:`profile` is what plays. A refused change raises and leaves everything as it was.
     """
 
     def __init__(self, path: str | os.PathLike[str]) -> None:
-        """Take up a profile's file."""
+        """Open a profile's file."""
         self.path = FilePath(path)
         self.file = load_profile(path)
         self.profile = self.file
@@ -75,7 +75,7 @@ class Desk:
 
     @property
     def apart(self) -> Changes:
-        """Where the other side differs from this one, and what it says there; None for nothing."""
+        """Where the other side differs from this one, and its value there; None for no value."""
         mine, theirs = self.current.changes, self.sides[self.other].changes
         said = {path: self._said(self.file.data, path) for path in {**mine, **theirs}}
         return {
@@ -85,7 +85,7 @@ class Desk:
         }
 
     def change(self, path: Path, value: Any, *, going: bool = False) -> None:
-        """Set a value; None for what the file is not to say. While it is `going` it can be undone at once."""
+        """Set a value; None removes it. Changes while a drag is `going` are undone as one."""
         side = self.current
         changes = dict(side.changes)
         if path[:1] == ("routes",) and path[2:3] == ("invert",) and len(path) == 4:
@@ -100,7 +100,7 @@ class Desk:
         side.changes, side.going = changes, path if going else None
 
     def _inverted(self, path: Path, value: Any) -> tuple[Path, Any]:
-        """The list of a route's inverted axes, with one of them in it or not."""
+        """The list of a route's inverted axes, with one of them added or removed."""
         said = self._said(self.profile.data, path[:3]) or []
         axes = [said] if isinstance(said, str) else list(said)
         axes = [axis for axis in axes if axis != path[3]] + ([path[3]] if value else [])
@@ -108,7 +108,7 @@ class Desk:
 
     @staticmethod
     def _said(data: Any, path: Path) -> Any:
-        """What a profile's data say at a place; None for nothing."""
+        """A profile's value at a place; None for no value."""
         for key in path:
             try:
                 data = data[key]
@@ -117,11 +117,11 @@ class Desk:
         return data
 
     def undo(self) -> bool:
-        """Take the last change of this side back; whether there was one."""
+        """Undo this side's last change; returns whether there was one."""
         return self._step(self.current.before, self.current.after)
 
     def redo(self) -> bool:
-        """Do again what was taken back last; whether there was something."""
+        """Redo what was undone last; returns whether there was anything."""
         return self._step(self.current.after, self.current.before)
 
     def _step(self, source: list[Changes], other: list[Changes]) -> bool:
@@ -135,7 +135,7 @@ class Desk:
         return True
 
     def go(self, side: str) -> None:
-        """Go over to another side."""
+        """Switch to the other side."""
         if side not in SIDES:
             raise ArgumentError(f"found the side {side!r}; expected A or B")
         self.profile = changed(self.file, self.sides[side].changes, self._text)
@@ -149,9 +149,9 @@ class Desk:
         other.changes = dict(self.current.changes)
 
     def keep_in(self, sheet: Sheet) -> tuple[int, list[str]]:
-        """Say this side's changes in a player's sheet, and keep it: how many, and in words what has no place.
+        """Save this side's changes in a player's sheet; returns how many, and what has no place there.
 
-        What the sheet says is no change of the profile any more: laid over it, the sheet comes to the same.
+        What the sheet now holds is no longer a change of the profile: with the sheet, the result is the same.
         """
         said, words = say_in_sheet(sheet, self.file, self.current.changes)
         if said:
@@ -165,10 +165,10 @@ class Desk:
     # ---- the file
 
     def look(self) -> tuple[str, ...] | None:
-        """Take up what an editor has saved meanwhile; None where nothing has changed.
+        """Reload what an editor has saved meanwhile; None if nothing has changed.
 
-        What was changed here and not kept stays; what of it is no longer in the file is dropped, and
-        told. Raises :class:`ProfileError` where the file makes no profile: the one before it stays.
+        Unsaved changes stay; those whose place is no longer in the file are dropped and
+        reported. Raises :class:`ProfileError` if the file is not a valid profile: the one before it stays.
         """
         if not self.file.changed():
             return None
@@ -191,13 +191,13 @@ class Desk:
 
     @property
     def text(self) -> str:
-        """The file as it would be with this side's changes in it, and nothing else changed."""
+        """The file with this side's changes, and nothing else changed."""
         return rewritten(self._text, self.current.changes)
 
     def keep(self) -> list[str]:
-        """Write this side's changes into the file, and nothing else; in words what was written.
+        """Write this side's changes into the file, and nothing else; returns in words what was written.
 
-        A file that was changed meanwhile is not written over: :class:`OutputError`, with the difference.
+        A file that was changed meanwhile is not overwritten: :class:`OutputError`, with the difference.
         """
         wanted, now = self.text, self._read()
         if self._seal(now) != self.seen:
@@ -233,7 +233,7 @@ class Desk:
         return words
 
     def _rebased(self, changes: Changes, old: Profile, kept: Changes) -> Changes:
-        """What differed from an old file so, as it differs from the file now that has what was `kept`."""
+        """Differences from an old file, as differences from the new one that has what was `kept`."""
         places = dict.fromkeys([*kept, *changes])
         wanted = {path: changes[path] if path in changes else self._said(old.data, path) for path in places}
         return {path: value for path, value in wanted.items() if value != self._said(self.file.data, path)}

@@ -1,4 +1,4 @@
-"""Dials: every number and choice of a profile as a control, by what the profile's JSON Schema says of it."""
+"""Dials: every number and choice of a profile as a control, from the profile's JSON Schema."""
 
 from __future__ import annotations
 
@@ -59,7 +59,7 @@ class Dial:
 
 
 def dials(profile: Profile) -> list[Dial]:
-    """A profile's values, in the order of the profile; what the file leaves out comes behind its table."""
+    """A profile's values, in the order of the profile; what the file leaves out comes last in its table."""
     schema = _schema()
     found = list(_walk(profile.data, schema, (), ""))
     for route in profile.routes:
@@ -79,7 +79,7 @@ def dials(profile: Profile) -> list[Dial]:
 
 
 def curves(profile: Profile, name: str = "") -> dict[str, list[float]]:
-    """For each route with a shape, or the one of a name, what comes of its travel: effects from 0 to 1."""
+    """The response of each route with a shape, or of a named one: effects from 0 to 1."""
     return {
         route.name: [round(one, 4) for one in response_of(route, POINTS).effect]
         for route in profile.routes
@@ -95,7 +95,7 @@ def _schema() -> dict[str, Any]:
 
 
 def _walk(table: Mapping[str, Any], node: Mapping[str, Any], path: Path, group: str) -> Iterator[Dial]:
-    """The dials of a table: what it says, in its order, then what it leaves out."""
+    """The dials of a table: what it has, in its order, then what it leaves out."""
     for key, value in table.items():
         if key in SKIPPED:
             continue
@@ -124,7 +124,7 @@ def _walk(table: Mapping[str, Any], node: Mapping[str, Any], path: Path, group: 
 
 
 def _listed(values: list[Any], node: Mapping[str, Any], path: Path, group: str) -> Iterator[Dial]:
-    """The dials of a list: of points, of corners, of an offset."""
+    """The dials of a list: points, corners, an offset."""
     inner = {"description": node.get("description", ""), **node.get("items", {})}
     for k, value in enumerate(values):
         if isinstance(value, list):
@@ -134,7 +134,7 @@ def _listed(values: list[Any], node: Mapping[str, Any], path: Path, group: str) 
 
 
 def _leaf(value: Any, node: Mapping[str, Any], path: Path, group: str, *, stated: bool) -> Iterator[Dial]:
-    """The dial of a value, if it is one to turn."""
+    """The dial of a value, if it can have one."""
     label = _label(path, group)
     says = node.get("description", "")
     rest: dict[str, Any] = {"says": says, "stated": stated}
@@ -161,7 +161,7 @@ def _label(path: Path, group: str) -> str:
 
 
 def _span(path: Path, node: Mapping[str, Any], number: float, unit: str) -> tuple[float, float, bool]:
-    """From where to where a slider goes, and whether by factors."""
+    """The range of a slider, and whether it is logarithmic."""
     low, high = node.get("minimum", node.get("exclusiveMinimum")), node.get("maximum")
     if low is not None and high is not None and high <= 1000.0:
         return float(low), float(high), False
@@ -192,7 +192,7 @@ def _span(path: Path, node: Mapping[str, Any], number: float, unit: str) -> tupl
 
 
 def _inner(node: Mapping[str, Any], key: str, value: Any) -> Mapping[str, Any]:
-    """What the schema says of a key of a table."""
+    """The schema of a key of a table."""
     found = node.get("properties", {}).get(key)
     if found is None:
         rest = node.get("additionalProperties")
@@ -201,7 +201,7 @@ def _inner(node: Mapping[str, Any], key: str, value: Any) -> Mapping[str, Any]:
 
 
 def _plain(node: Mapping[str, Any], value: Any) -> Mapping[str, Any]:
-    """A part of the schema with its reference followed and, of several, the one that a value is of."""
+    """A part of the schema, its reference followed, and of several alternatives the one that a value fits."""
     if "$ref" in node:
         name = node["$ref"].rpartition("/")[2]
         own = {k: v for k, v in node.items() if k != "$ref"}
@@ -220,7 +220,7 @@ KINDS: dict[str, Any] = {
 
 
 def _is_of(value: Any, node: Mapping[str, Any]) -> bool:
-    """Whether a value may be what a part of the schema is of."""
+    """Whether a value fits a part of the schema."""
     kinds = {
         "string": str,
         "number": int | float,
@@ -242,7 +242,7 @@ def _is_of(value: Any, node: Mapping[str, Any]) -> bool:
 
 
 def _as_written(node: Mapping[str, Any]) -> Any:
-    """A default as a file would say it: with its unit, where it has one."""
+    """A default as a file would write it: with its unit, if it has one."""
     value = node["default"]
     if "pattern" in node and isinstance(value, int | float):
         unit = str(node.get("unit", "")).partition(",")[0]

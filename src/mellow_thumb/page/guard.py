@@ -1,4 +1,4 @@
-"""Who may talk to the page's server: the machine itself, with the token that it was told."""
+"""Who may talk to the page's server: this machine, with the token that it was given."""
 
 from __future__ import annotations
 
@@ -21,19 +21,19 @@ ELSEWHERE = 4403
 
 
 class Guard:
-    """Stands before an application: lets in who knows the token, from the page's own address alone.
+    """Guards an application: lets in whoever has the token, from the page's own address only.
 
-    The token of the address is traded for a cookie, whose name is another each run, since cookies do not know
-    ports. Everything else is refused: other hosts (a name that was led here from elsewhere), other origins,
+    The token in the address is traded for a cookie with a new name each run, since cookies do not know
+    ports. Everything else is refused: other hosts (DNS rebinding), other origins,
     other methods, requests without the cookie.
     """
 
     def __init__(
         self, app: ASGIApp, hosts: Iterable[str], scheme: str = "http", *, once: bool = False
     ) -> None:
-        """Stand before `app`, for requests to one of `hosts`, each with its port.
+        """Guard `app`, for requests to one of `hosts`, each with its port.
 
-        With `once` the token is for one device: who trades it is the only one that ever does.
+        With `once` the token is for one device: only the first to trade it gets in.
         """
         self._once, self._traded = once, False
         self._app, self._hosts, self._scheme = app, frozenset(hosts), scheme
@@ -49,7 +49,7 @@ class Guard:
             await self._app(scope, receive, send)
 
     def _answerer(self, scope: Scope) -> ASGIApp:
-        """Who answers a request: the application, the trade for the cookie, or a refusal."""
+        """What answers a request: the application, the trade for the cookie, or a refusal."""
         headers = {name.decode("latin-1"): value.decode("latin-1") for name, value in scope["headers"]}
         refused = self._refused(scope, headers)
         if refused is None and scope["type"] == "http" and scope["path"] == "/":
@@ -65,7 +65,7 @@ class Guard:
         return PlainTextResponse(f"{refused}\n", status_code=403)
 
     def _refused(self, scope: Scope, headers: dict[str, str]) -> str | None:
-        """Why a request is refused, whoever it is from."""
+        """Why a request is refused, whoever sent it."""
         if headers.get("host", "") not in self._hosts:
             return "wrong host in the request: open the address shown in the terminal"
         origin = headers.get("origin")
@@ -79,7 +79,7 @@ class Guard:
         return None
 
     def _trade(self, said: str, *, known: bool) -> PlainTextResponse | RedirectResponse:
-        """The cookie for the token, which leaves the address bar at once; who is `known` has it already."""
+        """Trade the token for a cookie and clear the address bar; whoever is `known` has one already."""
         if not hmac.compare_digest(said.encode(), self.token.encode()):
             return PlainTextResponse("wrong token: open the address shown in the terminal\n", 403)
         if self._once and self._traded and not known:
@@ -93,7 +93,7 @@ class Guard:
         return answer
 
     def _knows(self, headers: dict[str, str]) -> bool:
-        """Whether a request holds the cookie."""
+        """Whether a request has the cookie."""
         try:
             found = SimpleCookie(headers.get("cookie", "")).get(self._name)
         except CookieError:
@@ -101,7 +101,7 @@ class Guard:
         return found is not None and hmac.compare_digest(found.value.encode(), self._pass.encode())
 
     def _sealed(self, send: Send) -> Send:
-        """Sends answers that say what the page may load, and that nobody else may have it."""
+        """Adds headers for what the page may load, and that nobody may embed or cache it."""
         ours = " ".join(f"{'wss' if self._scheme == 'https' else 'ws'}://{host}" for host in self._hosts)
         seals = SEALS | {"content-security-policy": f"{POLICY}; connect-src 'self' {ours}"}
         lines = [(name.encode(), value.encode()) for name, value in seals.items()]

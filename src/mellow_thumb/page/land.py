@@ -1,6 +1,6 @@
-"""The land of the salt marsh: how high it lies, and what stands on it.
+"""The land of the salt marsh: its heights, and what stands on it.
 
-The page draws it and a session asks it, so it is described once, here: metres, +X east, +Y up, -Z north. The
+The page draws it and a session asks about it, so it is described once: metres, +X east, +Y up, -Z north. The
 ground is a grid of heights, each square cut in two along the same diagonal as the page draws it.
 """
 
@@ -33,7 +33,7 @@ GIRTH = 0.3
 
 @dataclass(frozen=True)
 class Thing:
-    """Something that stands on the marsh; what a press on it begins on is called by its name."""
+    """Something that stands on the marsh; a press on it is told the thing's name."""
 
     name: str
     x: float
@@ -72,7 +72,7 @@ NORTH, SOUTH = (pick(z for _, z in WALK) + side * BROAD for pick, side in ((min,
 
 
 def _boarded(x: float, z: float) -> bool:
-    """Whether a place is on the boardwalk. A session asks for dozens of places in a frame."""
+    """Whether a place is on the boardwalk. A session asks dozens of times a frame."""
     if not (WEST <= x <= EAST and NORTH <= z <= SOUTH):
         return False
     for ax, az, dx, dz, square in LEGS:
@@ -86,7 +86,7 @@ def _boarded(x: float, z: float) -> bool:
 
 
 def _mud(x: float, z: float) -> float:
-    """How high the ground lies (m): flats, two creeks, the dyke, and the sea in the north."""
+    """The height of the ground (m): flats, two creeks, the dyke, and the sea in the north."""
     flats = 0.12 * sin(x / 7.3 + 0.6) * sin(z / 9.1) + 0.05 * sin(x / 2.9) * sin(z / 3.7 + 1.0)
     creek = -1.1 * exp(-(((z + 17.0 + 4.0 * sin(x / 9.0)) / 1.7) ** 2))
     branch = -0.8 * exp(-(((x - 19.0 - 3.0 * sin(z / 7.0)) / 1.2) ** 2)) if z < -17.0 else 0.0
@@ -98,13 +98,13 @@ def _mud(x: float, z: float) -> float:
 
 @cache
 def heights() -> tuple[tuple[float, ...], ...]:
-    """The grid in whole centimetres, as metres: a row for each metre of z, from -`HALF` on."""
+    """The grid of heights in metres, rounded to cm: a row for each metre of z, from -`HALF` up."""
     span = range(-HALF, HALF + 1)
     return tuple(tuple(round(_mud(x, z), 2) for x in span) for z in span)
 
 
 def mud(x: float, z: float) -> float:
-    """How high the ground is drawn at a place (m), boards aside."""
+    """The drawn height of the ground at a place (m), without the boards."""
     rows, rim = heights(), 2.0 * HALF - 1e-9
     x, z = x + HALF, z + HALF
     x, z = 0.0 if x < 0.0 else min(x, rim), 0.0 if z < 0.0 else min(z, rim)
@@ -117,18 +117,18 @@ def mud(x: float, z: float) -> float:
 
 
 def ground(x: float, z: float) -> float:
-    """How high a foot stands at a place (m): on the boards where they are, else on the ground."""
+    """Where a foot stands at a place (m): on the boards if there are any, else on the ground."""
     low = mud(x, z)
     return BOARD if low < BOARD and _boarded(x, z) else low
 
 
 def solids() -> Iterator[Thing]:
-    """What stops a camera and the warden."""
+    """What blocks a camera and the warden."""
     return (one for one in THINGS if one.solid)
 
 
 def stood(x: float, z: float, step: Triple) -> tuple[float, float]:
-    """Where a step takes the warden from (x, z): beside what stands in the way, and never off the grid."""
+    """Where a step takes the warden from (x, z): around what stands in the way, and never off the grid."""
     to_x, to_z = x + step[0], z + step[2]
     if ground(to_x, to_z) - ground(x, z) > STEP:
         return x, z
@@ -142,7 +142,7 @@ def stood(x: float, z: float, step: Triple) -> tuple[float, float]:
 
 
 def clear(eye: Triple, way: Triple, most: float = 200.0) -> float:
-    """How far nothing is in the way from a place along a unit vector (m); things are cylinders."""
+    """The free distance from a place along a unit vector (m); things are cylinders."""
     (x, y, z), (dx, dy, dz), far = eye, way, most
     across = dx * dx + dz * dz
     if across < 1e-12:

@@ -24,7 +24,7 @@ class _Message(BaseModel):
 
 
 class Hello(_Message):
-    """A page is there: the size of its view, whether it has a mouse's raw counts, its clock."""
+    """A page has connected: the size of its view, whether it has raw mouse counts, its clock."""
 
     kind: Literal["hello"]
     now: float
@@ -33,7 +33,7 @@ class Hello(_Message):
 
 
 class FrameAsked(_Message):
-    """What has happened since the last frame, and a wish for this one's."""
+    """What has happened since the last frame, and a request for this one."""
 
     kind: Literal["frame"]
     number: int = Field(ge=0, le=2**53)
@@ -44,7 +44,7 @@ class FrameAsked(_Message):
 
 
 class Change(_Message):
-    """A value is turned."""
+    """A value was changed on the page."""
 
     kind: Literal["change"]
     path: tuple[Annotated[str, Field(max_length=200)] | int, ...] = Field(min_length=1, max_length=16)
@@ -53,7 +53,7 @@ class Change(_Message):
 
 
 class Do(_Message):
-    """A wish for something without a value."""
+    """A request without a value."""
 
     kind: Literal["do"]
     what: Literal["undo", "redo", "side", "copy", "keep", "sheet", "begin", "why", "enough"]
@@ -64,9 +64,9 @@ _ADAPTER: TypeAdapter[Hello | FrameAsked | Change | Do] = TypeAdapter(Said)
 
 
 def read(text: str) -> Hello | FrameAsked | Change | Do:
-    """A page's message; ValueError for what is none, and says why.
+    """Read a page's message; ValueError, with the reason, for anything else.
 
-    Its size and depth are looked at before anything of it is parsed.
+    Its size and depth are checked before any of it is parsed.
     """
     if len(text) > LARGEST:
         raise ValueError(f"found a message of {len(text):,} characters; expected at most {LARGEST:,}")
@@ -86,13 +86,13 @@ def read(text: str) -> Hello | FrameAsked | Change | Do:
 
 
 class Rate:
-    """Counts what comes, so that no page asks faster than a screen could show."""
+    """Limits requests, so that no page asks faster than a screen could show."""
 
     def __init__(self, fastest: float = FASTEST) -> None:
         self._fastest, self._room, self._last = fastest, fastest, 0.0
 
     def allows(self, now: float) -> bool:
-        """Whether one more may come at a moment (s)."""
+        """Whether one more is allowed at a moment (s)."""
         self._room = min(self._fastest, self._room + (now - self._last) * self._fastest)
         self._last = now
         self._room -= 1.0

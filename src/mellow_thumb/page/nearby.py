@@ -1,4 +1,4 @@
-"""A device nearby: where it finds this machine, a certificate made for the run, a code to scan."""
+"""A device nearby: this machine's address, a certificate made for the run, a code to scan."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ LASTS = timedelta(days=1)
 
 
 class Certificate(NamedTuple):
-    """What a server proves itself with, and what a person may compare."""
+    """A server's certificate, and its fingerprint for a person to compare."""
 
     key: bytes
     """The private key, as PEM."""
@@ -27,7 +27,7 @@ class Certificate(NamedTuple):
 
 
 def own_address() -> str:
-    """The address of this machine in its network; :class:`OutputError` where it has none."""
+    """The address of this machine in its network; :class:`OutputError` if it has none."""
     with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as one:
         try:
             one.connect(SOMEWHERE)
@@ -37,7 +37,7 @@ def own_address() -> str:
 
 
 def certificate_for(address: str) -> Certificate:
-    """A certificate for an address, made for this run; :class:`OutputError` for what is no address."""
+    """A certificate for an address, made for this run; :class:`OutputError` for a bad address."""
     from cryptography import x509
     from cryptography.hazmat.primitives import hashes, serialization
     from cryptography.hazmat.primitives.asymmetric import ec
@@ -68,7 +68,7 @@ def certificate_for(address: str) -> Certificate:
 
 
 def scanned(address: str) -> str:
-    """An address as a code to scan, drawn with characters."""
+    """An address as a code to scan, in characters."""
     import io
 
     import segno

@@ -1,4 +1,4 @@
-"""The room: one desk, one seat at it, and the page that sits there now."""
+"""The room: one desk, one seat at it, and the page that is there now."""
 
 from __future__ import annotations
 
@@ -36,7 +36,7 @@ LOOK = 0.5
 
 
 class Room:
-    """Answers one page at a time; whoever comes later takes the seat."""
+    """Serves one page at a time; a later one takes over the seat."""
 
     def __init__(self, desk: Desk, sheet: Sheet | None, clock: Callable[[], float]) -> None:
         self.desk, self._sheet, self._clock = desk, sheet, clock
@@ -49,7 +49,7 @@ class Room:
         self._playing: asyncio.Task[None] | None = None
 
     async def answer(self, line: WebSocket) -> None:
-        """Serve a page until it goes, or another comes."""
+        """Serve a page until it leaves, or another comes."""
         await line.accept()
         before, self._here = self._here, line
         if before is not None:
@@ -86,7 +86,7 @@ class Room:
                 self.seat.leave()
 
     async def _send(self, line: WebSocket, message: dict[str, Any]) -> None:
-        """Send a message; who does not take it in time is cut off."""
+        """Send a message; a page that does not take it in time is disconnected."""
         async with asyncio.timeout(WAIT):
             await line.send_text(json.dumps(message, separators=(",", ":"), allow_nan=False))
 
@@ -113,7 +113,7 @@ class Room:
             await self._do(line, said.what)
 
     async def _change(self, line: WebSocket, said: messages.Change) -> None:
-        """Turn a dial; what the loader refuses is told beside it."""
+        """Turn a dial; what the loader refuses is shown beside it."""
         try:
             self.desk.change(said.path, said.value, going=said.going)
             gone = self.seat.switch(self.desk.profile, going=said.going)
@@ -131,7 +131,7 @@ class Room:
             await self._send(line, {"kind": "refused", "path": said.path, "words": words})
 
     async def _do(self, line: WebSocket, what: str) -> None:
-        """Undo, redo, go to the other side, keep."""
+        """Undo, redo, switch sides, keep."""
         words = ""
         if what in ("why", "enough"):
             self.seat.wonder(on=what == "why")
@@ -154,7 +154,7 @@ class Room:
         self._again()
 
     def _keep_in_sheet(self) -> str:
-        """Keep what changed as the player's own choice; in words what became of it."""
+        """Keep the changes as the player's own choice; returns in words what became of them."""
         if self._sheet is None:
             raise ArgumentError("found no sheet; expected mellow-thumb try PROFILE --player SHEET")
         many, left = self.desk.keep_in(self._sheet)
@@ -164,7 +164,7 @@ class Room:
         return "\n".join((f"kept {many} in {name}" if many else f"nothing kept in {name}", *left))
 
     def _step(self, what: str) -> str:
-        """Go back or forth; in words where there is nothing to go to."""
+        """Undo or redo; says so if there is nothing to."""
         desk = self.desk
         if what == "side":
             desk.go(desk.other)
@@ -176,13 +176,13 @@ class Room:
         return "" if done else f"nothing to {what}"
 
     def _again(self) -> None:
-        """Play the same hands again, beside the frames; of several wishes meanwhile the last counts."""
+        """Play the same hands again, beside the frames; of several requests meanwhile the last counts."""
         self._wished += 1
         if self._playing is None or self._playing.done():
             self._playing = asyncio.create_task(self._play())
 
     async def _play(self) -> None:
-        """Tell the page what the last minute would have been, for as long as that is asked anew."""
+        """Tell the page what the last minute would have been, as long as new requests come."""
         played = 0
         while played != self._wished and self._here is not None:
             played, seat, line = self._wished, self.seat, self._here
@@ -192,12 +192,12 @@ class Room:
                     await self._send(line, {"kind": "again", "found": found})
 
     def _anew(self) -> None:
-        """Begin with a session of its own, where the warden stood at first."""
+        """Start a new session, with the warden where he stood at first."""
         before, self.seat = self.seat, Seat(self.desk.profile, self._sheet)
         self.seat.take_over(before)
 
     async def _look(self, line: WebSocket) -> None:
-        """Take up what an editor has saved, now and then."""
+        """Check now and then for what an editor has saved."""
         now = self._clock()
         if now - self._looked < LOOK:
             return
@@ -251,19 +251,19 @@ class Room:
 
 
 def _loose(profile: Profile) -> bool:
-    """Whether a mouse turns something and nothing ever holds the pointer: it stops at the rim."""
+    """Whether a mouse turns something but nothing captures the pointer, so that it stops at the edge."""
     moves = any(route.source.signal.name == "mouse.move" for route in profile.routes)
     return moves and profile.cursor != "held" and not any(gate.cursor == "held" for gate in profile.gates)
 
 
 def _inverted(profile: Profile, route: str) -> list[str]:
-    """The axes that a route's file says are inverted."""
+    """The axes that the file inverts for a route."""
     said = profile.data["routes"][route].get("invert", [])
     return [said] if isinstance(said, str) else list(said)
 
 
 def _scales(profile: Profile) -> dict[str, dict[str, dict[str, Any]]]:
-    """For each mount the axes that move it: unit, limits, and whether they go by factors."""
+    """For each mount the axes that move it: unit, limits, and whether they are logarithmic."""
     mounts = profile.mounts
     known = {one.key: one.axis for one in mounts.instances}
     driven = {axis for route in profile.routes for axis in route.drives}
@@ -283,7 +283,7 @@ def _scales(profile: Profile) -> dict[str, dict[str, dict[str, Any]]]:
 
 
 async def _close(line: WebSocket, code: int, reason: str) -> None:
-    """Close a line, if it is not closed."""
+    """Close a connection, if it is still open."""
     if WebSocketState.DISCONNECTED not in (line.client_state, line.application_state):
         try:
             await line.close(code, reason)

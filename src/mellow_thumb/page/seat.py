@@ -1,4 +1,4 @@
-"""A seat: one pair of hands at a page, with a session of their own, and what each frame of it shows."""
+"""A seat: one pair of hands at a page, with their own session, and what each of its frames shows."""
 
 from __future__ import annotations
 
@@ -37,13 +37,13 @@ SETTLED = 0.25
 
 
 class Seat:
-    """Feeds a session what a page says, ticks it by the page's clock, and tells what to draw.
+    """Feeds a session what a page says, ticks it by the page's clock, and says what to draw.
 
     The page draws and decides nothing: every rule is the session's.
     """
 
     def __init__(self, profile: Profile, sheet: Sheet | None = None) -> None:
-        """Lay out a session of a profile, under a player's sheet if one is given."""
+        """Start a session of a profile, with a player's sheet if one is given."""
         self.session = profile.session()
         self.tape = Tape(self.session)
         self.notes = self.session.apply(sheet) if sheet else ()
@@ -65,7 +65,7 @@ class Seat:
         """What the last frame showed."""
 
     def play(self, take: Take) -> None:
-        """Let the hands of a take act, as if they had been at a page before."""
+        """Play the hands of a take, as if they had been at the page before."""
         events, rate = list(events_of(take)), 1.0 / PLAYED
         end, k = (events[-1].t if events else 0.0), 0
         while self.session.now <= end:
@@ -77,9 +77,9 @@ class Seat:
         self._let_go()
 
     def sit(self, now: float, width: float, height: float) -> None:
-        """Sit down at a page whose clock shows `now` (ms) and whose view is so large, in its pixels.
+        """Sit down at a page whose clock shows `now` (ms), with a view of this size in its pixels.
 
-        Who sits down again, on another page or after the line was cut, goes on from there with nothing held.
+        After a reload or a lost connection the session goes on from there, with nothing held.
         """
         self.leave()
         self.door = BrowserDoor(self.tape, width, height, counts=self._counts)  # type: ignore[arg-type]
@@ -89,30 +89,30 @@ class Seat:
         self._now, self._size = now, (width, height)
 
     def take_over(self, before: Seat) -> None:
-        """Sit down where another seat's hands sat."""
+        """Take over another seat's session."""
         if before.door is not None:
             self.sit(before._now, *before._size)
         self.wonder(on=before.wondering.on)
 
     def wonder(self, *, on: bool) -> None:
-        """Begin or end to say why nothing happened."""
+        """Start or stop saying why nothing happened."""
         self.wondering.ask(self.tape, self.door, on=on)
 
     def leave(self) -> None:
-        """Get up: what is held is let go."""
+        """Leave the page: what is held is let go."""
         if self.door is not None:
             self._let_go()
             self.door = None
 
     def _let_go(self) -> None:
-        """Let go of what is held, with the last that came: it may lie a little ahead of the last frame."""
+        """Let go of what is held, at the last event's time, which may be a little after the last frame."""
         for device in DEVICES:
             self.tape.feed(f"{device}.connected", 0.0)
         self.tape.frame(SETTLED, self.stand.place)
 
     @property
     def _refused(self) -> int:
-        """How often something was refused, behind the door."""
+        """How often the session has refused something."""
         counts = (*self.session.refused.values(), *self.tape.refused.values())
         return sum(sum(one.values()) for one in counts)
 
@@ -123,20 +123,20 @@ class Seat:
 
     @property
     def _counts(self) -> bool:
-        """Whether the profile asks for a mouse's counts, or else for a pointer's pixels."""
+        """Whether the profile uses mouse counts, or else a pointer's pixels."""
         return any(route.source.signal.name == "mouse.move" for route in self.profile.routes)
 
     def take(self, events: list[Event]) -> None:
-        """Take what has happened; ``on`` of an event is what it began on."""
+        """Take events; ``on`` of an event is what it began on."""
         assert self.door is not None
         for event in events:
             on = event.get("on")
             self.door.feed(event, on if on in self.profile.things else None)
 
     def switch(self, profile: Profile, *, going: bool = False) -> tuple[str, ...]:
-        """Go on by another profile; in words what has no place there.
+        """Go on with another profile; returns in words what has no place there.
 
-        While a dial is still `going`, what the controls are told to do stays as it was.
+        While a dial is still `going`, the list of controls stays as it was.
         """
         gone = self.session.switch(profile)
         self.profile = profile
@@ -177,7 +177,7 @@ class Seat:
         return self.shown
 
     def _frame(self, dt: float, head: tuple[Triple, Quadruple] | None) -> tuple[Frame, Seen, dict[str, Any]]:
-        """Make a frame: what it reads, what is seen, and what is drawn of it over time."""
+        """Make a frame: its values, its view, and what is plotted over time."""
         begun = self.session.now
         frame = self.tape.frame(dt, self.stand.place, head)
         taped, seen = self.tape.frames[-1], self.stand.see(frame, head)
@@ -187,6 +187,6 @@ class Seat:
         return frame, seen, taped.traced
 
     def past(self, seconds: float) -> list[dict[str, Any]]:
-        """What is drawn over time of the last seconds."""
+        """What is plotted of the last seconds."""
         since = self.session.now - seconds
         return [one.traced for one in self.tape.frames if one.traced is not None and one.t > since]

@@ -1,4 +1,4 @@
-"""The page's server: the files of the page, and the line through which hands and frames go."""
+"""The page's server: the page's files, and the connection for hands and frames."""
 
 from __future__ import annotations
 
@@ -62,7 +62,7 @@ class Served(NamedTuple):
 def running(
     profile: Name, *, player: Name | None, take: Name | None, port: int, lan: str | None
 ) -> Iterator[Served]:
-    """A server in a thread of its own, while the block runs; with `lan` a second for a device nearby."""
+    """Run a server in its own thread while the block runs; with `lan` a second one for a device nearby."""
     desk = Desk(profile)
     sheet = _sheet(player, desk) if player is not None else None
     room = Room(desk, sheet, time.monotonic)
@@ -87,7 +87,7 @@ def running(
 
 
 def _server(guard: Guard, certificate: Certificate | None = None) -> uvicorn.Server:
-    """A server behind a guard; with a certificate it speaks TLS."""
+    """A server behind a guard; with a certificate it uses TLS."""
     config = uvicorn.Config(
         guard, log_level="critical", access_log=False, lifespan="off", ws="websockets-sansio",
         ws_max_size=LARGEST, ws_max_queue=8, ws_per_message_deflate=False, server_header=False,
@@ -105,9 +105,9 @@ def _server(guard: Guard, certificate: Certificate | None = None) -> uvicorn.Ser
 
 @contextmanager
 def _quiet() -> Iterator[None]:
-    """What a session tells the logger stands on the page: a terminal is told it only where it asks.
+    """Keep the session's log off the terminal, since the page shows it, unless the user asked for it.
 
-    Nor is it told of who was cut off in the middle of a word.
+    Nor does it show connections that were cut in mid-message.
     """
     quiet, loggers = logging.NullHandler(), [logging.getLogger(name) for name in ("mellow_thumb", "asyncio")]
     for logger in loggers:
@@ -121,7 +121,7 @@ def _quiet() -> Iterator[None]:
 
 @contextmanager
 def _served(servers: list[uvicorn.Server], listening: list[socket.socket]) -> Iterator[None]:
-    """Servers at work, all in one thread: whatever sits at one desk is never at it at once."""
+    """Run servers in one thread, so that nothing happens at one desk at the same time."""
 
     async def all_of_them() -> None:
         pairs = zip(servers, listening, strict=True)
@@ -147,7 +147,7 @@ def _served(servers: list[uvicorn.Server], listening: list[socket.socket]) -> It
 
 
 def _sheet(player: Name, desk: Desk) -> Sheet:
-    """A player's sheet, or a new one for a file that is not there yet."""
+    """A player's sheet, or a new one if the file does not exist yet."""
     if Path(player).exists():
         return load_sheet(player)
     sheet = new_sheet(desk.profile)
@@ -169,7 +169,7 @@ def _listening(address: str, port: int) -> socket.socket:
 
 
 def application(room: Room) -> Starlette:
-    """What is served: the page, its files, the land, the line."""
+    """The application: the page, its files, the land, the connection."""
 
     async def page(_: Request) -> Response:
         return FileResponse(FILES / "index.html")

@@ -1,4 +1,4 @@
-"""A picture of the page, taken by a browser that shows nothing."""
+"""A picture of the page, taken by a headless browser."""
 
 from __future__ import annotations
 
@@ -27,7 +27,7 @@ PATIENCE = 120.0
 
 
 def shoot(profile: Name, picture: Name, *, player: Name | None = None, take: Name | None = None) -> None:
-    """Write a picture of the page (PNG, 1280 by 800), as it is after the hands of a take.
+    """Write a picture of the page (PNG, 1280 by 800), as it is after playing a take.
 
     Raises :class:`MissingError` without a browser, :class:`OutputError` where it cannot be written, and what
     :func:`serving` does.

@@ -1,4 +1,4 @@
-"""Where the warden stands on the land, and what a session's camera sees of him."""
+"""Where the warden stands on the land, and where the session's camera is."""
 
 from __future__ import annotations
 
@@ -17,7 +17,7 @@ SHOULDERS = 1.5
 
 
 class Stand:
-    """Walks the warden by a session's steps, beside what stands in the way, and asks for the view."""
+    """Walks the warden by a session's steps, around what stands in the way, and asks for the view."""
 
     def __init__(self, session: Session, place: tuple[float, float] = (0.0, 0.0)) -> None:
         self._session = session
@@ -26,7 +26,7 @@ class Stand:
         self._view: View | None = None
 
     def see(self, frame: Frame, head: tuple[Triple, Quadruple] | None = None) -> Seen:
-        """After a frame: where he stands, how he is turned, and the view."""
+        """After a frame: where he stands, which way he faces, and the view."""
         moved = frame.movement
         x, z = self.place = land.stood(*self.place, moved.step)
         half = 0.0 if isnan(moved.heading) else 0.5 * radians(moved.heading)

@@ -1,4 +1,4 @@
-"""The tape: what hands do, written down on its way to a session, with the frames that were made of it."""
+"""The tape: what hands do, recorded on its way to a session, with the frames made from it."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ APART = 1.0
 
 @dataclass(slots=True)
 class Taped:
-    """One frame: from when to when, what came in it, and, now and then, the session at its beginning."""
+    """One frame: its start and end, its events, and now and then a snapshot of the session at its start."""
 
     begun: float
     t: float
@@ -46,10 +46,10 @@ class Taped:
 
 
 class Tape:
-    """Stands where a session would, before a door: feeds the session, and keeps the last minute of it.
+    """Takes the place of a session behind a door: feeds the session, and keeps the last minute.
 
-    Times come on the page's clock and are kept as the session has them: what was cut out of a frame that was
-    too long is cut out here.
+    Times come on the page's clock and are kept in session time: what was cut out of a frame that was
+    too long is cut out here too.
     """
 
     contacts = True
@@ -73,7 +73,7 @@ class Tape:
         """What made no event at all, by signal and reason."""
 
     def refuse(self, signal: str, reason: str) -> None:
-        """Count what is refused."""
+        """Count a refusal."""
         counts = self.refused.setdefault(signal, {})
         counts[reason] = counts.get(reason, 0) + 1
 
@@ -87,7 +87,7 @@ class Tape:
         self, signal: str, value: float | Sequence[float], at: float | None = None,
         device: str | None = None, on: str | None = None,
     ) -> None:  # fmt: skip
-        """Write an event down and pass it on."""
+        """Record an event and pass it on."""
         said = float(value) if isinstance(value, int | float) else (float(value[0]), float(value[1]))
         self._fresh.append(Event(-inf if at is None else at + self._offset, signal, said, on))
         self.session.feed(signal, value, at, device, on)
@@ -122,7 +122,7 @@ class Tape:
         return frame
 
     def _timed(self, begun: float) -> list[Event]:
-        """What came in a frame, in the order of time; what has none comes with what came before it."""
+        """A frame's events by time; one without a time goes with the one before it."""
         fresh, self._fresh, latest = self._fresh, [], begun
         for k, event in enumerate(fresh):
             latest = latest if event.t == -inf else event.t
@@ -130,7 +130,7 @@ class Tape:
         return sorted(fresh, key=itemgetter(0))
 
     def _forget(self, now: float) -> None:
-        """Let go of what is older than the last minute: up to a moment to which one can go back."""
+        """Drop what is older than the last minute, up to a frame with a snapshot."""
         frames = self.frames
         while len(frames) > 1 and (frames[1].t < now - LENGTH or self._kept > MOST):
             self._drop(frames.popleft().events)
@@ -138,7 +138,7 @@ class Tape:
                 self._drop(frames.popleft().events)
 
     def _drop(self, events: tuple[Event, ...]) -> None:
-        """Let go of events; what a held signal said last is kept."""
+        """Drop events, but keep the last value of each held signal."""
         self._kept -= len(events)
         for event in events:
             if is_known(event.signal) and find_signal(event.signal).signal.held:
@@ -151,7 +151,7 @@ class Tape:
         return self.frames[0].begun if self.frames else 0.0
 
     def take(self) -> Take:
-        """What is kept as a take, from 0 on; what was held as it began is said there."""
+        """The tape as a take, from time 0; what was held at its start is said there."""
         import pandas as pd
 
         begun = self.begun

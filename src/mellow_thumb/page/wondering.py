@@ -1,4 +1,4 @@
-"""Why did nothing happen? How far each thing got that came, for as long as the page asks."""
+"""Why did nothing happen? How far each event got, while the page asks."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ ACTED = "acted"
 
 
 class Wondering:
-    """Tells, frame by frame, what came and did nothing, and why; and what of it acted."""
+    """Says, frame by frame, which events did nothing and why, and which acted."""
 
     def __init__(self) -> None:
         self._before: Counter[Word] = Counter()
@@ -24,14 +24,14 @@ class Wondering:
         """Whether somebody asks: looking at each event costs more than a frame."""
 
     def ask(self, tape: Tape, door: BrowserDoor | None, *, on: bool) -> None:
-        """Begin or end to ask."""
+        """Start or stop asking."""
         self.on = on
         if not on:
             tape.session.forget_reasons()
         self._before = self._all(tape, door) if on else Counter()
 
     def news(self, tape: Tape, door: BrowserDoor | None, telling: Telling) -> list[tuple[str, str, int]]:
-        """What has come since the last frame: the signal, what became of it, and how often."""
+        """The events since the last frame: the signal, what became of it, how often."""
         if not self.on:
             return []
         now = self._all(tape, door)
@@ -39,7 +39,7 @@ class Wondering:
         return [(signal, _opened(reason, telling), count) for (signal, reason), count in fresh.items()]
 
     def _all(self, tape: Tape, door: BrowserDoor | None) -> Counter[Word]:
-        """Everything that is counted of what came."""
+        """Everything that was counted."""
         session = tape.session
         found: Counter[Word] = Counter()
         for signal, reasons in session.reasons.items():
@@ -59,6 +59,6 @@ class Wondering:
 
 
 def _opened(reason: str, telling: Telling) -> str:
-    """A reason with what opens the gate that it waits for."""
+    """A reason, with the button that opens the gate it waits for."""
     name = reason.partition(" waits for ")[2].removesuffix(" to open")
     return f"{reason} ({telling.gates[name]})" if name in telling.gates else reason

@@ -1,4 +1,4 @@
-"""What hands may need: options that make the same profile fit other hands and other stomachs."""
+"""Accessibility: options that make the same profile fit other hands and stomachs."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ REDUCED = 0.25
 
 @dataclass(frozen=True, slots=True)
 class Hands:
-    """Options of a player, with what they are where nobody asks for them.
+    """A player's options, with their defaults.
 
     `debounce` (s): a press this soon after a release goes on with the press before it. `min_hold` (s): a
     press counts once it has lasted so long. `turn_cap` (deg/s): yaw, pitch and roll turn no faster than this
@@ -40,5 +40,5 @@ class Hands:
 
     @property
     def steadies(self) -> bool:
-        """Whether presses are looked at more closely than they come."""
+        """Whether presses are filtered."""
         return bool(self.debounce or self.min_hold)

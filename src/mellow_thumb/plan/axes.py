@@ -35,7 +35,7 @@ NEARING = ("distance", "zoom")
 
 
 class Limits(TypedDict):
-    """Both limits, as the formulas take them."""
+    """Both limits, as formulas take them."""
 
     low: float
     high: float
@@ -46,7 +46,7 @@ BEYOND = 1e300
 
 
 def _logarithm(value: float) -> float:
-    """The logarithm of what has one."""
+    """The logarithm of a number that has one; infinite limits stay."""
     return log(value) if 0.0 < value < inf else value
 
 
@@ -55,7 +55,7 @@ class Axis:
     """A quantity inside limits. `low` and `high` are absolute, and infinite where there is no limit.
 
     A linear axis adds what its routes give; a `log` axis (a factor, or a distance driven in per cent)
-    multiplies. A yaw without limits never stops: it is read wrapped to (-180, 180], and its whole turn is
+    multiplies. A yaw without limits never stops: it is read wrapped to (-180, 180], and its total is
     kept as well. `return_half_life` (s) takes it back to `rest`; 0 is not at all. `smoothing` eases it
     toward its goal.
     """
@@ -93,25 +93,25 @@ class Axis:
 
     @property
     def wraps(self) -> bool:
-        """Whether it is read as a direction: a yaw that nothing stops."""
+        """Whether it is read as a direction: a yaw without limits."""
         return self.name == "yaw" and not self.limited and not self.return_half_life
 
     @property
     def limits(self) -> Limits:
-        """The limits as the formulas take them: of the logarithm, on a log axis; finite."""
+        """The limits as formulas take them: finite, and logarithms on a log axis."""
         low, high = self.inner(self.low), self.inner(self.high)
         return Limits(low=worked_out(max, low, -BEYOND), high=worked_out(min, high, BEYOND))
 
     @property
     def bounds(self) -> Limits:
-        """The limits of what is read, finite."""
+        """The limits of the value as read, finite."""
         low = -BEYOND if is_infinite(self.low) else self.low
         return Limits(low=low, high=BEYOND if is_infinite(self.high) else self.high)
 
     def inner(self, value: float) -> float:
-        """A value as the axis adds it up: its logarithm, on a log axis."""
+        """A value as the axis adds it up: its logarithm on a log axis."""
         return worked_out(_logarithm, value) if self.log else value
 
     def outer(self, value: float) -> float:
-        """What the axis adds up as a value to read."""
+        """The value to read for what the axis adds up."""
         return exp(value) if self.log else value

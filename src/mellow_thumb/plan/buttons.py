@@ -1,4 +1,4 @@
-"""Buttons: inputs that are held or not, and what is kept to tell."""
+"""Buttons: inputs that are held or not, and the state to tell."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ INTERFACE = "interface"
 
 
 def check_threshold(at: float, rearm: float) -> None:
-    """Refuse a threshold that is never passed, or never fallen below again."""
+    """Refuse a threshold that can never be passed, or never be left again."""
     if not 0.0 < rearm <= at <= 1.0:
         raise PlanError(f"at: found {at:g}, rearm {rearm:g}; expected 0 < rearm <= at <= 1", path=("at",))
 
@@ -28,7 +28,7 @@ def check_threshold(at: float, rearm: float) -> None:
 class Buttons:
     """Inputs that are held or not: switches, and deflections past `at`, until they fall below `rearm`.
 
-    With `begun_on` (or `begun_off`) only a press counts that began on (or off) what the host calls so.
+    With `begun_on` (or `begun_off`) only presses count that began on (or off) a thing of that name.
     """
 
     inputs: tuple[Address, ...]
@@ -58,14 +58,14 @@ class Buttons:
 
 @dataclass(eq=False)
 class Latches:
-    """What is kept of buttons: for each input that needs one, whether it is past its threshold, or counts."""
+    """The state of buttons: for each input that needs it, whether it is past its threshold, or counts."""
 
     buttons: Buttons
     latches: dict[Address, Handle]
 
     @classmethod
     def new(cls, state: State, stem: str, buttons: Buttons) -> Latches:
-        """What is kept of buttons; `stem` is what its state values begin with."""
+        """New state; `stem` is what its names begin with."""
         found = {}
         for k, address in enumerate(buttons.inputs, 1):
             begun = buttons.begun_on or buttons.begun_off
@@ -74,7 +74,7 @@ class Latches:
         return cls(buttons, found)
 
     def held(self, block: Block, change: Change, inputs: Inputs) -> Value:
-        """Write what follows from a change; the test of whether any of them is held."""
+        """Write what follows from a change; returns the test of whether any is held."""
         tests = []
         for address in self.buttons.inputs:
             if address in self.latches and change.touches((address,)):

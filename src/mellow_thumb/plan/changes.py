@@ -1,4 +1,4 @@
-"""Changes: what an event touches, and what is written of it looks at."""
+"""Changes: what an event touches, and the inputs that code about it may read."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ if TYPE_CHECKING:
 
 
 class Change(NamedTuple):
-    """What has just changed: words for what is touched, and of a press the switch and what it is now."""
+    """What has just changed: the names touched, and for a press the switch and its new value."""
 
     touched: set[str]
     """Names of signals, and ``gate NAME`` and the like for what follows from them."""
@@ -22,7 +22,7 @@ class Change(NamedTuple):
     """Whether nobody pressed or moved anything: nothing fires or flips, though things are let go."""
 
     def rose_of(self, address: Address) -> Name | None:
-        """What holds 1 if this switch was pressed just now; nothing if it did not change."""
+        """The value that is 1 if this switch was just pressed; None if it did not change."""
         return self.rose if address.signal.name == self.switch else None
 
     def touches(self, addresses: tuple[Address, ...]) -> bool:
@@ -31,16 +31,16 @@ class Change(NamedTuple):
 
 
 class Inputs(Protocol):
-    """What a program keeps of its inputs."""
+    """A program's inputs as state."""
 
     def value(self, address: Address) -> tuple[Value, ...]:
-        """A held signal or its component; what a stick says counts while the window has the focus."""
+        """A held signal or its component; a stick counts only while the window has the focus."""
 
     def raw(self, signal: str) -> tuple[Handle, ...]:
-        """What a signal last said."""
+        """A signal's last value."""
 
     def began(self, signal: str) -> Handle:
-        """What the last press of a switch began on, as a number of what the host calls so."""
+        """What the last press of a switch began on, as the number of that name."""
 
     def thing(self, name: str) -> float:
-        """The number of what the host calls so."""
+        """The number of a thing that presses begin on."""

@@ -32,11 +32,11 @@ LONG = 0.5
 
 @dataclass(frozen=True, slots=True)
 class Cue:
-    """A command that is given at a moment of a press; only a press that begins while it listens counts.
+    """A command given at a moment of a press; only presses that begin while it listens count.
 
     `within` (s) is how short a tap must be, or how soon a second one must follow; `after` (s) how long a
     long press lasts. Within `cooldown` (s) of the last time it is not given again. The host may still
-    take it for `keep` seconds. A press during which a displacement went further than `travel` was a drag, and
+    take it for `keep` seconds. A press during which a displacement went beyond `travel` was a drag, and
     gives nothing.
     """
 
@@ -66,7 +66,7 @@ class Cue:
 
 @dataclass(eq=False)
 class CueState:
-    """What is kept of a cue, and how it follows from presses."""
+    """The state of a cue, and how presses give it."""
 
     cue: Cue
     count: Handle
@@ -91,7 +91,7 @@ class CueState:
 
     @classmethod
     def new(cls, state: State, stem: str, cue: Cue) -> CueState:
-        """What is kept of a cue; `stem` is what its state values begin with."""
+        """New state; `stem` is what its names begin with."""
         count, latches = state.new(stem), Latches.new(state, stem, cue.buttons)
         last = state.new(f"{stem}_t", -NEVER)
         one = cls(cue, count, latches, last, state.new(f"{stem}_was"), state.new(f"{stem}_counts"))
@@ -107,7 +107,7 @@ class CueState:
         return one
 
     def write(self, block: Block, change: Change, inputs: Inputs, listen: Handle | None) -> Name | None:
-        """Write what follows from a change; what holds 1 if it was given, where it may have been."""
+        """Write what follows from a change; returns the value that is 1 if it was given, if it can be."""
         cue, base = self.cue, self.latches.held(block, change, inputs)
         down, hit = block.keep("down", flag(base)), None
         pressed = (
@@ -139,7 +139,7 @@ class CueState:
         return hit
 
     def goes(self, block: Block, x: Value, y: Value) -> None:
-        """Write how far a displacement has gone while it is held: too far, it was a drag."""
+        """Write how far a displacement has gone while it is held: too far is a drag."""
         assert self.far is not None
         assert self.cue.travel
         with block.when(every([self.counts != 0.0, self.far == 0.0])):
@@ -151,7 +151,7 @@ class CueState:
                 block.set(self.timer, where(self.far != 0.0, NEVER, self.timer))
 
     def _double(self, block: Block, pressed: Value, released: Value, *, quiet: bool) -> Name:
-        """Two taps: given as the second is pressed, soon enough after the first was let go."""
+        """Two taps: given when the second is pressed soon enough after the first was released."""
         assert self.tap is not None
         assert self.begun is not None
         short = FALSE if quiet else every([released, ANCHOR - self.begun <= self.cue.within])
@@ -163,7 +163,7 @@ class CueState:
         return hit
 
     def fire(self, block: Block, test: Value = TRUE) -> Name:
-        """Give it where a test holds and its cooldown is over; what holds 1 if it was given."""
+        """Give it if a test holds and its cooldown is over; returns the value that is 1 if it was given."""
         if self.cue.cooldown:
             test = every([test, ANCHOR - self.last >= self.cue.cooldown])
         hit = block.keep("hit", flag(test))

@@ -1,4 +1,4 @@
-"""Derived signals: how switches and places become something that drives."""
+"""Derived signals: how switches and places become something that can drive an axis."""
 
 from __future__ import annotations
 
@@ -30,10 +30,10 @@ def _no_keys() -> tuple[Address, ...]:
 
 @dataclass(frozen=True, slots=True)
 class KeySet:
-    """Keys as a stick: several a direction; both directions at once are no faster than one.
+    """Keys as a stick, several for each direction; a diagonal is no faster.
 
-    `ways` holds the keys for left, right and, for a pair, down and up. A press of a `lock` key keeps the
-    direction of the moment, until it is pressed again or another of the keys is.
+    `ways` has the keys for left, right and, for a pair, down and up. A press of a `lock` key keeps the
+    current direction until it, or any other of the keys, is pressed.
     """
 
     name: str
@@ -66,19 +66,19 @@ class KeySet:
 
     @property
     def inputs(self) -> tuple[Address, ...]:
-        """What it is made from."""
+        """Its inputs."""
         return (*self.keys, *self.lock)
 
     @property
     def signal(self) -> Signal:
-        """What it is, for a route."""
+        """The signal that a route sees."""
         pair = len(self.ways) == 4
         return Signal(self.name, "deflection", "", -1.0, 1.0, "x: right; y: up", _OURS, pair=pair)
 
 
 @dataclass(eq=False)
 class KeyState:
-    """What is kept of a key set, and how it follows from its keys."""
+    """The state of a key set, and how its keys change it."""
 
     keys: KeySet
     stem: str
@@ -94,7 +94,7 @@ class KeyState:
 
     @classmethod
     def new(cls, state: State, stem: str, keys: KeySet) -> KeyState:
-        """What is kept of a key set; `stem` is what its state values begin with."""
+        """New state; `stem` is what its names begin with."""
         parts = "xy"[: len(keys.ways) // 2]
         newest = {part: state.new(f"{stem}_newest_{part}") for part in parts if keys.opposite == "newest"}
         one = cls(keys, stem, newest)
@@ -104,7 +104,7 @@ class KeyState:
         return one
 
     def order(self, block: Block, change: Change) -> None:
-        """Which of two opposite keys is the newest; whether the direction is locked."""
+        """State for which of two opposite keys is newer, and for whether the direction is locked."""
         rose, made = change.rose, self.keys
         ways = [way for way, keys in enumerate(made.ways) if change.switch in {k.signal.name for k in keys}]
         if self.newest and rose is not None and ways:
@@ -125,7 +125,7 @@ class KeyState:
             block.set(self.locked, where(rose != 0.0, 0.0, self.locked))
 
     def write(self, block: Block, look: Callable[[Address], Value], into: tuple[Name, ...]) -> None:
-        """Work it out, by what `look` gives for each key."""
+        """Write its value, from what `look` gives for each key."""
         values: list[Value] = []
         for k, part in enumerate("xy"[: len(self.keys.ways) // 2]):
             minus, plus = (_any_key([look(key) for key in self.keys.ways[2 * k + side]]) for side in (0, 1))
@@ -153,11 +153,11 @@ CM = 96.0 / 2.54
 
 @dataclass(frozen=True, slots=True)
 class EdgeZone:
-    """A pointer near the edge of the view, as a stick that is pushed further the nearer it comes.
+    """A pointer near the edge of the view, as a stick: the nearer the edge, the further it is pushed.
 
-    `margins` say how deep it is at the left, the right, the lower and the upper side, in their `units`:
-    ``screen`` (the shorter side is 1), ``px`` or ``cm``; at a side of 0 there is none. It rests while the
-    pointer is outside, or the window without the focus.
+    `margins` are its depths at the left, right, lower and upper side, in their `units`:
+    ``screen`` (the shorter side is 1), ``px`` or ``cm``; 0 is no zone. It rests while the
+    pointer is outside the view, or the window has no focus.
     """
 
     name: str
@@ -186,20 +186,20 @@ class EdgeZone:
 
     @property
     def inputs(self) -> tuple[Address, ...]:
-        """What it is made from."""
+        """Its inputs."""
         facts = ["host.focus", "host.screen", f"{self.source.signal.device}.inside"]
         facts += ["host.pixels_per_cm"] if "cm" in self.units else []
         return (self.source, *map(find_signal, facts))
 
     @property
     def signal(self) -> Signal:
-        """What it is, for a route."""
+        """The signal that a route sees."""
         return Signal(self.name, "deflection", "", -1.0, 1.0, "x: right; y: up", _OURS, pair=True)
 
     def write(self, block: Block, inputs: Inputs, into: tuple[Handle, ...]) -> None:
-        """Work it out, by where the pointer is and how large the screen.
+        """Write its value, from where the pointer is and how large the screen is.
 
-        Each component looks at its own way; a route that takes both draws them in to the unit disc.
+        Each component has its own sides; a route that takes both limits them to the unit disc.
         """
         wide, tall = inputs.raw("host.screen")
         (inside,) = inputs.raw(f"{self.source.signal.device}.inside")
@@ -224,7 +224,7 @@ class EdgeZone:
 
 @dataclass(frozen=True, slots=True)
 class Presses:
-    """Presses as steps: 1 for each press of a switch, or each time that a deflection passes `at`.
+    """Presses as steps: 1 for each press of a switch, or each time a deflection passes `at`.
 
     A deflection to the other side counts -1, and must fall below `rearm` before it counts again.
     """
@@ -242,18 +242,18 @@ class Presses:
 
     @property
     def inputs(self) -> tuple[Address, ...]:
-        """What it is made from."""
+        """Its inputs."""
         return self.buttons.inputs
 
     @property
     def signal(self) -> Signal:
-        """What it is, for a route."""
+        """The signal that a route sees."""
         return Signal(self.name, "displacement", "press", -1.0, 1.0, "1: a press", _OURS)
 
 
 @dataclass(eq=False)
 class PressState:
-    """What is kept of presses as steps, and how many there are at a moment."""
+    """The state of presses as steps, and how many there are at a moment."""
 
     presses: Presses
     latches: Latches
@@ -267,7 +267,7 @@ class PressState:
         block.set(self.pressed, total(parts))
 
     def _press(self, block: Block, address: Address, change: Change, inputs: Inputs) -> Value | None:
-        """What one input adds to the presses of this moment; nothing where it cannot."""
+        """What one input adds to the presses of this moment; None if it adds none."""
         latch = self.latches.latches.get(address)
         if address.signal.kind == "switch":
             rose = change.rose_of(address)
@@ -288,7 +288,7 @@ Derived = KeySet | EdgeZone | Presses
 
 
 def raw_inputs(addresses: tuple[Address, ...], derived: dict[str, Derived]) -> Iterator[Address]:
-    """The signals of devices and of the host that these addresses come down to."""
+    """The device and host signals behind these addresses."""
     for address in addresses:
         made = derived.get(address.signal.name)
         if address.signal.name == TILT:

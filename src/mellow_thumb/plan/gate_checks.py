@@ -1,4 +1,4 @@
-"""Gates together: in which order they ask each other, and whether each of them can open and close."""
+"""Gates together: their order of evaluation, and whether each can open and close."""
 
 from __future__ import annotations
 
@@ -15,9 +15,9 @@ if TYPE_CHECKING:
 
 
 def in_order(gates: Iterable[Gate]) -> list[Gate]:
-    """Gates so that each comes after those that it asks.
+    """Gates in an order in which each comes after those it depends on.
 
-    Raises :class:`PlanError` for one that asks for a gate that is not there, or for itself.
+    Raises :class:`PlanError` for one that depends on a missing gate, or on itself.
     """
     by_name = {gate.name: gate for gate in gates}
     done: dict[str, Gate] = {}
@@ -40,7 +40,7 @@ def in_order(gates: Iterable[Gate]) -> list[Gate]:
 
 
 def excludes(one: When, other: When) -> bool:
-    """Whether two conditions never hold at the same time, whatever the gates they ask are."""
+    """Whether two conditions can never hold at the same time."""
     names = sorted(one.gates | other.gates)
     if len(names) > MOST_FREE:
         return False
@@ -53,7 +53,7 @@ MOST_FREE = 12
 
 
 def check_changeable(gates: Iterable[Gate]) -> None:
-    """Refuse a gate that can never open, or never close, whatever the gates that it asks do."""
+    """Refuse a gate that can never open, or never close."""
     ordered = in_order(gates)
     by_name = {gate.name: gate for gate in ordered}
     for gate in ordered:
@@ -67,7 +67,7 @@ def check_changeable(gates: Iterable[Gate]) -> None:
 
 
 def _outcomes(gate: Gate, by_name: Mapping[str, Gate]) -> Iterator[bool]:
-    """Whether a combination holds, for everything that the gates under it can be."""
+    """The values of a combination, for every state of the gates under it."""
     needed: dict[str, Gate] = {}
 
     def collect(one: Gate) -> None:

@@ -27,7 +27,7 @@ CURSORS = ("free", "hidden", "held")
 
 @dataclass(frozen=True, slots=True)
 class Condition:
-    """A gate, or its opposite, as a route states it: ``glassing`` or ``not glassing``."""
+    """A gate or its opposite, as a route states it: ``glassing`` or ``not glassing``."""
 
     gate: str
     wanted: bool = True
@@ -43,21 +43,21 @@ class Condition:
 
     @property
     def gates(self) -> frozenset[str]:
-        """The gates that it asks."""
+        """The gates that it depends on."""
         return frozenset([self.gate])
 
     def holds(self, open_: Mapping[str, bool]) -> bool:
-        """Whether it holds, by which gates are open."""
+        """Whether it holds, given the open gates."""
         return open_[self.gate] == self.wanted
 
     def test(self, gates: Mapping[str, Value]) -> Value:
-        """The test of it, by what is 1 while a gate is open."""
+        """Its test, given the values that are 1 while a gate is open."""
         return gates[self.gate] != 0.0 if self.wanted else gates[self.gate] == 0.0
 
 
 @dataclass(frozen=True, slots=True)
 class Several:
-    """Several conditions at once: every one of them, or at least one."""
+    """Several conditions: all of them, or at least one."""
 
     parts: tuple[When, ...]
     every: bool = True
@@ -71,16 +71,16 @@ class Several:
 
     @property
     def gates(self) -> frozenset[str]:
-        """The gates that it asks."""
+        """The gates that it depends on."""
         return frozenset().union(*(part.gates for part in self.parts))
 
     def holds(self, open_: Mapping[str, bool]) -> bool:
-        """Whether it holds, by which gates are open."""
+        """Whether it holds, given the open gates."""
         answers = [part.holds(open_) for part in self.parts]
         return all(answers) if self.every else any(answers)
 
     def test(self, gates: Mapping[str, Value]) -> Value:
-        """The test of it, by what is 1 while a gate is open."""
+        """Its test, given the values that are 1 while a gate is open."""
         return (every if self.every else some)(part.test(gates) for part in self.parts)
 
 
@@ -90,7 +90,7 @@ When = Condition | Several
 
 @dataclass(frozen=True, slots=True)
 class Travel:
-    """How far a displacement must go, from where a press began, in the signal's own unit."""
+    """How far a displacement must go since a press began, in the signal's own unit."""
 
     signal: Address
     least: float
@@ -112,8 +112,8 @@ class Gate:
     """A gate: open by its buttons, by other gates (`when`), or while a device is the `active` one.
 
     `choice` holds how presses work: ``hold``, ``toggle``, or both where the player chooses; the first
-    stands until then. What it rests on must last `after` seconds, and go as far as `travel`, before it
-    counts. While it is open it wants the `cursor` so; of several open gates the highest `priority` has it.
+    is the default. Its condition must last `after` seconds, and go as far as `travel`, before it
+    counts. While it is open it sets the `cursor`; of several open gates the highest `priority` wins.
     """
 
     name: str
@@ -153,12 +153,12 @@ class Gate:
 
     @property
     def waits(self) -> bool:
-        """Whether it must last, or go some way, before it counts."""
+        """Whether its condition must last, or go some way, before it counts."""
         return bool(self.after or self.travel)
 
     @property
     def asks(self) -> set[str]:
-        """What it rests on, in the words of what is touched."""
+        """What it depends on, as names for :meth:`Change.touches`."""
         asks = {f"timer {self.name}", f"travel {self.name}"}
         if self.buttons:
             asks |= {address.signal.name for address in self.buttons.inputs}
@@ -171,7 +171,7 @@ class Gate:
 
 @dataclass(eq=False)
 class GateState:
-    """What is kept of a gate, and how it follows from what it rests on."""
+    """The state of a gate, and how it follows from its condition."""
 
     gate: Gate
     open: Handle
@@ -190,7 +190,7 @@ class GateState:
 
     @classmethod
     def new(cls, state: State, stem: str, gate: Gate) -> GateState:
-        """What is kept of a gate; `stem` is what its state values begin with."""
+        """New state; `stem` is what its names begin with."""
         one = cls(gate, state.new(stem))
         if gate.buttons:
             one.latches = Latches.new(state, stem, gate.buttons)
@@ -208,7 +208,7 @@ class GateState:
     def write(
         self, block: Block, change: Change, inputs: Inputs, gates: Mapping[str, Value], active: Value
     ) -> None:
-        """Write what it is after a change; `active` is the test of whether its device is the active one."""
+        """Write its value after a change; `active` is the test of whether its device is active."""
         gate = self.gate
         if self.latches:
             base = self.latches.held(block, change, inputs)
@@ -230,7 +230,7 @@ class GateState:
         block.set(self.was, down)
 
     def _lasting(self, block: Block, base: Value) -> Value:
-        """The test of whether what it rests on has lasted, and gone, as long and as far as it must."""
+        """The test of whether its condition has lasted long enough and gone far enough."""
         assert self.base is not None
         now = block.keep("base", flag(base))
         # a wait begins anew at each change: what let go for a moment has not lasted
@@ -245,7 +245,7 @@ class GateState:
         return every([now != 0.0, *(one != 0.0 for one in (self.lasted, self.far) if one is not None)])
 
     def wait_out(self, block: Block, *, alone: bool) -> None:
-        """Write that what it rests on has lasted long enough, if it has; `alone`: it is known to have."""
+        """Write that its condition has lasted long enough, if it has; `alone`: it is known to have."""
         assert self.timer is not None
         assert self.lasted is not None
         with nullcontext() if alone else block.when(self.timer <= ANCHOR):
@@ -253,7 +253,7 @@ class GateState:
             block.set(self.lasted, 1.0)
 
     def travel(self, block: Block, x: Value, y: Value, over: Name | None) -> Value:
-        """Write how far a press has gone by now; the test of whether that is far enough.
+        """Write how far a press has gone; returns the test of whether that is far enough.
 
         `over` becomes the share of this displacement that lies beyond its travel, where that is less.
         """
@@ -272,14 +272,14 @@ class GateState:
 
     @property
     def travels(self) -> Value:
-        """The test of whether a press is on its way, and not yet far enough."""
+        """The test of whether a press has not gone far enough yet."""
         assert self.base is not None
         assert self.far is not None
         return every([self.base != 0.0, self.far == 0.0])
 
     @property
     def still(self) -> Value:
-        """The test of whether a displacement changes nothing of it."""
+        """The test of whether a displacement cannot change it."""
         assert self.base is not None
         assert self.far is not None
         return some([self.base == 0.0, self.far != 0.0])

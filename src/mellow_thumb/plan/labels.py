@@ -1,4 +1,4 @@
-"""What people call the inputs that signals come from: for hints on the screen."""
+"""What people call inputs: for hints on the screen."""
 
 from __future__ import annotations
 
@@ -62,13 +62,13 @@ def label(address: Address) -> str:
 
 
 def label_of(inputs: tuple[Address, ...], family: str) -> str:
-    """What to show for several inputs: the first that hands on a family of devices have, else the first."""
+    """What to show for several inputs: the first on a family of devices, or else the first."""
     ours = [address for address in inputs if DEVICES.get(address.signal.device) == family]
     return label((ours or list(inputs))[0])
 
 
 def carried_by(plan: Plan) -> dict[str, tuple[Address, ...]]:
-    """What of devices carries each button, by the names that players' sheets have for them.
+    """The inputs of each button, by its name in players' sheets.
 
     A part of a key set is called ``NAME.up``, and so on.
     """

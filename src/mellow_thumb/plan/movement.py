@@ -29,7 +29,7 @@ GLIDE = 1e-300
 class Movement:
     """A character that walks at `speed` (m/s) where the stick points, over the ground plane.
 
-    `acceleration` and `braking` (m/s^2) say how soon it is there and at rest again; a braking of 0 glides
+    `acceleration` and `braking` (m/s^2) say how soon it is at speed and at rest again; a braking of 0 glides
     on. `scales` are factors of the speed while gates are open. It faces as `face` says, or as the first
     open gate in `faces` does, and turns there at `turn_rate` (deg/s).
     """
@@ -73,5 +73,5 @@ class Movement:
 
     @property
     def facing(self) -> tuple[str, ...]:
-        """Every way in which it may face."""
+        """Every value of `face` that it may use."""
         return (self.face, *(face for _, face in self.faces))

@@ -1,4 +1,4 @@
-"""What somebody meant who wrote a signal's address otherwise: other words for it, and slips of the pen."""
+"""What a misspelt signal address was meant to be: other words for it, and typing errors."""
 
 from __future__ import annotations
 

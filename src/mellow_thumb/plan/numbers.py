@@ -1,8 +1,8 @@
-"""Numbers of a plan, apart from its shape: plans of one shape are one program, whatever their numbers.
+"""A plan's numbers, apart from its shape: plans of one shape share one program, whatever their numbers.
 
-Every float of a plan is such a number, with exceptions that belong to its shape: an infinite one, which is no
-limit; a 0 where that means none at all (the names in a class's `NONE_AT_ZERO`); and what decides who comes
-first (those in `OF_SHAPE`). What a signal is belongs to the shape as well.
+Every float of a plan is such a number, except those that belong to its shape: an infinite one, which is no
+limit; a 0 where that means none (the names in a class's `NONE_AT_ZERO`); and what decides who comes
+first (those in `OF_SHAPE`). Signals belong to the shape too.
 """
 
 from __future__ import annotations
@@ -27,7 +27,7 @@ _Plan = TypeVar("_Plan", bound=Plan)
 
 
 class _Field(NamedTuple):
-    """A field of a part of a plan."""
+    """A field of a plan's part."""
 
     name: str
     is_number: bool
@@ -37,7 +37,7 @@ class _Field(NamedTuple):
     """Whether every number that it holds belongs to the shape."""
 
     def is_shape(self, number: float) -> bool:
-        """Whether a number that it holds belongs to the shape: no limit, or none at all."""
+        """Whether its number belongs to the shape: no limit, or a 0 for none."""
         return self.of_shape or isinf(number) or (self.none_at_zero and number == 0.0)
 
 
@@ -46,7 +46,7 @@ _PLAN = _Field("", is_number=False, none_at_zero=False)
 
 @cache
 def _fields(kind: type) -> tuple[_Field, ...] | None:
-    """The fields of a class of parts; nothing for what has no numbers: a word, a whole number, a signal."""
+    """The fields of a class of parts; None for what has no numbers: a word, an integer, a signal."""
     if not is_dataclass(kind) or issubclass(kind, Signal):
         return None
     none, shaped = (getattr(kind, names, ()) for names in ("NONE_AT_ZERO", "OF_SHAPE"))
@@ -57,7 +57,7 @@ def _fields(kind: type) -> tuple[_Field, ...] | None:
 
 
 def _part(one: object, field: _Field) -> object:
-    """What a field of a part holds; a whole number that stands for a float as that."""
+    """The value of a part's field; an integer in a float field as a float."""
     found = getattr(one, field.name)
     return float(found) if field.is_number and type(found) is int else found
 
@@ -78,7 +78,7 @@ class Shape:
 
 
 class Taken(NamedTuple):
-    """A plan taken apart, or a route."""
+    """A plan or a route, taken apart."""
 
     shape: Shape
     numbers: list[float]
@@ -92,7 +92,7 @@ _TAKEN = "_taken_apart"
 
 
 def take_apart(plan: Plan) -> Taken:
-    """A plan as its shape and its numbers; each plan is taken apart once."""
+    """Split a plan into its shape and its numbers; each plan is split once."""
     known: Taken | None = plan.__dict__.get(_TAKEN)
     if known is None:
         routes = tuple([_taken(route) for route in plan.routes])
@@ -115,9 +115,9 @@ def _found(found: list[tuple[float, _Field]], parts: Hashable) -> Taken:
 
 
 def with_routes(plan: _Plan, routes: Mapping[str, Route]) -> _Plan | None:
-    """A plan with routes in the place of its own, by name; none where they differ in more than numbers.
+    """A plan with some routes replaced, by name; None if they differ in more than numbers.
 
-    What is checked of routes together hangs on their shape alone, and is not checked again.
+    Checks of routes together depend on their shape alone, and are not repeated.
     """
     taken, new = take_apart(plan), list(plan.routes)
     numbers, parts, begin = list(taken.numbers), list(taken.routes), 0
@@ -137,7 +137,7 @@ def with_routes(plan: _Plan, routes: Mapping[str, Route]) -> _Plan | None:
 
 
 def _shape(one: object, field: _Field, found: list[tuple[float, _Field]]) -> Hashable:
-    """The shape of a part that stands in a field; its numbers are found on the way."""
+    """The shape of a field's part; its numbers are collected on the way."""
     if type(one) is str or one is None:  # nearly all are
         return one
     if isinstance(one, float):
@@ -155,13 +155,13 @@ def _shape(one: object, field: _Field, found: list[tuple[float, _Field]]) -> Has
 
 
 def with_parameters(plan: Plan, taken: Taken) -> tuple[Plan, Parameters]:
-    """A plan in which parameters stand for its numbers, and all of these."""
+    """A plan with parameters in place of its numbers, and the parameters."""
     among = Parameters((field.name, field.none_at_zero) for field in taken.fields)
     return with_numbers(plan, among.given), among
 
 
 def with_numbers(plan: Plan, numbers: Iterable[float | Parameter]) -> Plan:
-    """A plan of the same shape with other numbers, or what stands for them, unchecked."""
+    """A plan of the same shape with other numbers or parameters, unchecked."""
     made = _filled(plan, _PLAN, iter(numbers))
     assert isinstance(made, Plan)
     return made

@@ -1,4 +1,4 @@
-"""A plan: routes, gates, axes and a mount, resolved and checked; all that weaving needs to know."""
+"""A plan: routes, gates, axes and mounts, resolved and checked; everything that weaving needs."""
 
 from __future__ import annotations
 
@@ -91,7 +91,7 @@ class Plan:
         self._check_conditions()
 
     def _check_mounts(self, axes: list[str]) -> None:
-        """Each mount has its axes, a name of its own, and something that makes it active."""
+        """Check that each mount has its axes, its own name, and something that makes it active."""
         Mounted(self.mount, fixed=self.fixed, blend=self.blend)  # refuses what is wrong with them
         names, cues = [one.mount.name for one in self.mounts.all], [cue.name for cue in self.cues]
         if len(set(names)) < len(names):
@@ -113,7 +113,7 @@ class Plan:
                 raise PlanError(words, path=("mounts", one.mount.name, "cue"))
 
     def _check_shared(self) -> None:
-        """What routes need of the mounts: a plane to pan over, one zoom where the feel is kept under it."""
+        """Check what routes need of mounts: a plane to pan over, one zoom if `scale_with` depends on it."""
         planes = any(isinstance(one.mount, Overhead | Flat) for one in self.mounts.all)
         for route in self.routes:
             for name in route.drives:
@@ -137,12 +137,12 @@ class Plan:
 
     @cached_property
     def mounts(self) -> Mounts:
-        """The mounts, the default one first, and which axis is which for each."""
+        """The mounts, the default one first, and which axis each of them uses."""
         first = altered(Mounted(self.mount), fixed=self.fixed, blend=self.blend)
         return Mounts((first, *self.others), self.axes)
 
     def _check_conditions(self) -> None:
-        """Every gate that something waits for is there, and can open and close."""
+        """Check that every gate in use exists, and can open and close."""
         gates = {gate.name for gate in self.gates}
         for path, when in self._waiting():
             for name in sorted(when.gates - gates):
@@ -158,7 +158,7 @@ class Plan:
                 )
 
     def _waiting(self) -> Iterator[tuple[tuple[str, ...], When]]:
-        """What waits for gates, by its path, and for which."""
+        """What waits for gates, by path, and for which."""
         for route in self.routes:
             path = ("routes", route.name)
             yield from ((path, when) for when in (route.gate, *(c for c, _ in route.scales)) if when)
@@ -168,7 +168,7 @@ class Plan:
         yield from ((("movement",), condition) for condition, _ in moving)
 
     def _check_smoothing(self, route: Route) -> None:
-        """One smoothing on the way to an axis, and none on the way to one that returns to its rest."""
+        """Check that there is one smoothing at most on the way to an axis, and none if the axis returns."""
         eased = ("smoothing",) if route.smoothing else ("turn_boost",) if route.turn_boost else ()
         for _, axis, _ in self.mounts.instances:
             if axis.name not in route.drives or route.effect == "offset":
@@ -187,7 +187,7 @@ class Plan:
 
     @staticmethod
     def _check_moves(route: Route) -> None:
-        """What walks is held, and eased by the movement alone."""
+        """Check that only held signals drive movement, and only the movement smooths them."""
         if not set(route.drives) & set(MOVES):
             return
         if not set(route.drives) <= set(MOVES) or route.effect != "offset":
@@ -205,44 +205,44 @@ class Plan:
 
     @cached_property
     def areas(self) -> tuple[tuple[Touch, ...], ...]:
-        """Touches that share their fingers, together; who has a finger first comes first."""
+        """Groups of touches that share fingers, in the order in which they take them."""
         return areas_of(self.touches)
 
     @property
     def buttons(self) -> Iterator[Buttons]:
-        """Every set of inputs that gates, cues and presses look at."""
+        """Every set of inputs of gates, cues and presses."""
         yield from (gate.buttons for gate in self.gates if gate.buttons)
         yield from (cue.buttons for cue in self.cues)
         yield from (one.buttons for one in self.derived if not isinstance(one, KeySet | EdgeZone))
 
     @cached_property
     def things(self) -> tuple[str, ...]:
-        """What presses may begin on, by the names that the host gives."""
+        """What presses may begin on, by the host's names."""
         named = {name for one in self.buttons for name in (one.begun_on, one.begun_off) if name}
         named |= {one.starts_on for one in self.touches if one.starts_on}
         return tuple(sorted(named))
 
     @cached_property
     def families(self) -> tuple[str, ...]:
-        """The families of devices that it uses; one of them is the active one."""
+        """The families of devices that it uses; one of them is active."""
         used = {DEVICES.get(address.signal.device) for address in self.inputs}
         return tuple(name for name in FAMILIES if name in used)
 
     def devices_of(self, route: Route) -> tuple[str, ...]:
-        """The devices that a route can be driven by."""
+        """The devices that can drive a route."""
         made = {one.name: one for one in self.derived}.get(route.source.signal.name)
         addresses = made.inputs if made else (route.source,)
         used = {address.signal.device for address in addresses}
         return tuple(name for name in DEVICES if name in used)
 
     def families_of(self, route: Route) -> tuple[str, ...]:
-        """The families of devices that a route can be driven by."""
+        """The families of devices that can drive a route."""
         used = {DEVICES[device] for device in self.devices_of(route)}
         return tuple(name for name in FAMILIES if name in used)
 
     @cached_property
     def inputs(self) -> tuple[Address, ...]:
-        """What routes, gates, cues and derived signals read of devices and of the host."""
+        """What routes, gates, cues and derived signals read from devices and the host."""
         read = [route.source for route in self.routes]
         read += [address for buttons in self.buttons for address in buttons.inputs]
         read += [address for one in self.derived for address in one.inputs]
@@ -255,7 +255,7 @@ class Plan:
 
     @property
     def worldly(self) -> bool:
-        """Whether something in it keeps the time of the world: what returns by itself."""
+        """Whether anything in it follows the world's time: what returns by itself."""
         backs = any(route.gate and route.closing.way == "return" for route in self.routes)
         return (
             backs
@@ -265,14 +265,14 @@ class Plan:
 
     @property
     def takes_pointer(self) -> bool:
-        """Whether the pointer is ever held or hidden; without the focus it is free."""
+        """Whether the pointer is ever captured or hidden; without the focus it is free."""
         return any(
             cursor not in ("", "free") for cursor in (self.cursor, *(gate.cursor for gate in self.gates))
         )
 
     @cached_property
     def signals(self) -> tuple[Address, ...]:
-        """The addresses that it reads, each once, in the order of their names; what they rest on as well.
+        """The addresses that it reads, each once, by name, with what they depend on.
 
         What is held is let go when the window loses the focus or its device is unplugged.
         """
@@ -302,7 +302,7 @@ class Plan:
 
     @cached_property
     def digest(self) -> str:
-        """What tells this plan from others: the same for equal plans, whatever their file and title."""
+        """A digest of this plan: the same for equal plans, whatever their file and title."""
         from hashlib import sha256
 
         words = repr([getattr(self, field.name) for field in fields(Plan)])

@@ -1,4 +1,4 @@
-"""Routes: from a signal, by way of conditioning, to one axis or a pair of axes."""
+"""Routes: from a signal, through conditioning, to one axis or a pair of axes."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ PINS = ("", "ground", "pointer")
 
 @dataclass(frozen=True, slots=True)
 class Route:
-    """A route in the axis's own units, all signs already in its gains.
+    """A route in its axes' units, with all signs in its gains.
 
     `gains` holds, for each axis in `drives`, the amount for one unit of the signal (``step``), the rate a
     second at full deflection (``rate``), or the lean at full deflection (``offset``).
@@ -86,7 +86,7 @@ class Route:
         object.__setattr__(self, "gliding", Exponential(self.glide) if self.glide else None)
 
     def _misfits(self) -> Iterator[tuple[bool, str, str]]:
-        """What does not go together: the key that is wrong, what was found and what is expected."""
+        """What does not fit together: the wrong key, what was found and what is expected."""
         step, rate, eased = self.effect == "step", self.effect == "rate", self.smoothing
         yield self.pins not in PINS, "pins", f"pins {self.pins}; expected {listed(PINS[1:])}"
         yield from self._wrong_pins()
@@ -127,12 +127,12 @@ class Route:
 
     @property
     def _shaping(self) -> str:
-        """The first key of what is done to a held value."""
+        """The first key that shapes a held value."""
         given = (step.name for step in fields(Shape) if getattr(self.shape, step.name) != step.default)
         return next(given, "turn_boost")
 
     def _wrong_pins(self) -> Iterator[tuple[bool, str, str]]:
-        """What does not go together with holding on to a point, or with pans."""
+        """What does not fit together with `pins`, or with pans."""
         pans, pin = set(self.drives) & set(PANS), self.effect == "pin"
         grabs = pin != (self.pins == "ground")
         yield grabs, "pins", 'pins "ground" without the pointer, or the pointer without it; expected both'
@@ -153,12 +153,12 @@ class Route:
 
     @property
     def tilts(self) -> bool:
-        """Whether it goes by how far a device is turned from a pose."""
+        """Whether it uses how far a device is turned from a pose."""
         return self.source.signal.kind == "angle"
 
     @property
     def closing(self) -> Close:
-        """What becomes of its effect as its gate closes."""
+        """What happens to its effect when its gate closes."""
         return self.on_close or Close("stop" if self.effect == "rate" else "settle")
 
     @property
@@ -168,7 +168,7 @@ class Route:
 
     @property
     def pointer(self) -> str:
-        """What says where the pointer is that it holds on to: itself, its fingers, or the mouse."""
+        """The signal for where its pinned pointer is: its own, its fingers, or the mouse."""
         if self.effect == "pin":
             return self.source.signal.name
         return f"{self.source.signal.name}.place" if self.source.signal.device == "touch" else "mouse.place"

@@ -1,4 +1,4 @@
-"""Touches: what fingers on a screen become: drags, spreads, twists, thumb pads."""
+"""Touches: what fingers on a screen do: drags, spreads, twists, thumb pads."""
 
 from __future__ import annotations
 
@@ -37,7 +37,7 @@ class Length:
     NONE_AT_ZERO: ClassVar[tuple[str, ...]] = ("value",)
 
     def screens(self, cm: float) -> float:
-        """The same in screens, of which one is so many cm; not a number where that is not known."""
+        """The same in screens, for a screen of so many cm; NaN if that is unknown."""
         if self.unit == "screen" or not self.value:
             return self.value
         return self.value / cm if cm > 0.0 else float("nan")
@@ -50,9 +50,9 @@ NOTHING = Length(0.0)
 class Touch:
     """One thing that fingers do on a part of the screen.
 
-    `region` is left, bottom, right, top, 0..1; a contact is claimed as it lands, by the highest `priority`
-    whose region it is in and whose thing it begins on, and kept until it lifts. Touches of one region,
-    beginning and priority share their contacts: one finger drags, two drag, spread and twist.
+    `region` is left, bottom, right, top, 0..1; a contact is claimed when it lands, by the highest `priority`
+    whose region it is in and whose thing it begins on, and kept until it lifts. Touches with the same region,
+    thing and priority share their contacts: one finger drags, two drag, spread and twist.
 
     Nothing moves before a finger has gone as far as `after_travel`. A thumb pad is pushed to its rim at
     `radius` from its `centre`: where the finger lands (none), or a place 0..1; it `follows` a finger that
@@ -69,7 +69,7 @@ class Touch:
     centre: tuple[float, float] | None = None
     follows: bool = False
     tap_within: float = TAP
-    """How long a finger may be down that taps (s)."""
+    """How long a tapping finger may be down (s)."""
     tap_travel: Length = NOTHING
     """How far it may slip; none: as far as its touches wait for, or `SLOP`."""
 
@@ -96,7 +96,7 @@ class Touch:
 
     @property
     def signal(self) -> Signal:
-        """What it is for a route: screens, a factor, degrees or a deflection."""
+        """The signal that a route sees: screens, a factor, degrees or a deflection."""
         name = f"touch.{self.name}"
         ways = "x: fingers to the right; y: up"
         if self.kind == "thumb_pad":
@@ -109,7 +109,7 @@ class Touch:
 
     @property
     def signals(self) -> Iterator[Signal]:
-        """That, where its fingers are, and its switches."""
+        """That signal, the place of its fingers, and its switches."""
         yield self.signal
         name, words = f"touch.{self.name}.place", "x: to the right; y: up"
         yield Signal(name, "position", "", 0.0, 1.0, words, _OURS, pair=True, start=0.5)
@@ -119,26 +119,26 @@ class Touch:
 
     @property
     def in_cm(self) -> bool:
-        """Whether nothing can be said of its fingers until somebody says how long a cm is."""
+        """Whether its fingers mean nothing until the host says how long a cm is."""
         return any(one.unit == "cm" and one.value for one in (self.after_travel, self.radius))
 
     @property
     def size(self) -> float:
-        """How much of the screen its region is."""
+        """The share of the screen that its region covers."""
         left, bottom, right, top = self.region
         return (right - left) * (top - bottom)
 
     @property
     def area(self) -> tuple[object, ...]:
-        """What it has in common with the touches that share its contacts."""
+        """What it has in common with touches that share its contacts."""
         return (self.kind == "thumb_pad" and self.name, self.region, self.starts_on, self.priority)
 
 
 def areas_of(touches: tuple[Touch, ...]) -> tuple[tuple[Touch, ...], ...]:
-    """Touches that share their fingers, together; who has a finger first comes first.
+    """Groups of touches that share fingers, in the order in which they take them.
 
-    That is who has the higher priority; of equals who asks what a finger lands on; then the smaller region,
-    and in one region a pad, which leaves other fingers to the rest.
+    The higher priority comes first; then a touch that asks what a finger lands on; then the smaller region;
+    and in the same region a pad, which leaves other fingers to the rest.
     """
     found: dict[object, list[Touch]] = {}
     for touch in sorted(touches, key=lambda one: KINDS.index(one.kind)):
@@ -161,7 +161,7 @@ def areas_of(touches: tuple[Touch, ...]) -> tuple[tuple[Touch, ...], ...]:
 
 
 def _may_meet(one: Touch, other: Touch) -> bool:
-    """Whether a finger may land where both want it."""
+    """Whether a finger can land where both want it."""
     apart = one.starts_on and other.starts_on and one.starts_on != other.starts_on
     (a, b, c, d), (e, f, g, h) = one.region, other.region
     return not apart and a < g and e < c and b < h and f < d

@@ -1,4 +1,4 @@
-"""Wheels: every way of saying how far one turned, as notches."""
+"""Wheels: every unit of a wheel's movement, as notches."""
 
 from __future__ import annotations
 

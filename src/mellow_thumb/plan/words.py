@@ -1,4 +1,4 @@
-"""Words: what every woven program calls its own, whatever it was woven from."""
+"""Words: the names that every woven program uses, whatever it was woven from."""
 
 from __future__ import annotations
 

@@ -101,9 +101,9 @@ class AxisReader:
     def read(
         self, default: Axis, form: AxisForm | None, unit: str, path: Path, places: Mapping[str, Path]
     ) -> Axis:
-        """An axis; the default one where something is wrong.
+        """An axis; the default one if something is wrong.
 
-        It is at a `path`; what of it stands elsewhere, for several mounts, is at one of `places`, by its key.
+        It is at `path`; keys that are written elsewhere, for several mounts, are at `places`.
         """
         name = default.name
         if unit == UNCLEAR:
@@ -156,7 +156,7 @@ class AxisReader:
         return Axis(name, low=-1.0, high=1.0, unit="")
 
     def _lacks(self, name: str, path: Path, key: str, wanted: str) -> None:
-        """Note what an axis lacks, unless a table is wrong that may have it, in [axes] or of a mount."""
+        """Note what an axis lacks, unless a table that may have it is wrong, in [axes] or of a mount."""
         tables = (fault.path for fault in self.faults.found if fault.path[:1] in (("axes",), ("mounts",)))
         if not any(table[0] == "mounts" or table[1:2] in ((), (name,)) for table in tables):
             self.faults.note(path, f"no {key}", wanted)

@@ -1,4 +1,4 @@
-"""A profile with some values changed: as data at once, and in its file so that nothing else there changes."""
+"""A profile with some values changed: as data, and in its file with nothing else changed."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ if TYPE_CHECKING:
 def laid(data: Mapping[str, Any], changes: Changes) -> dict[str, Any]:
     """A copy of a profile's data with changes in it.
 
-    Tables on the way are made; an item of a list that is not there raises :class:`ArgumentError`.
+    Missing tables are made; a missing item of a list raises :class:`ArgumentError`.
     """
     found = deepcopy(dict(data))
     for path, value in changes.items():
@@ -30,7 +30,7 @@ def laid(data: Mapping[str, Any], changes: Changes) -> dict[str, Any]:
 
 
 def _put(tables: Any, path: Path, value: Any) -> None:
-    """Put a value at its place; what is None goes."""
+    """Put a value at its place; None removes it."""
     *way, last = path
     try:
         tables = _reached(tables, way, value)
@@ -48,7 +48,7 @@ def _put(tables: Any, path: Path, value: Any) -> None:
 
 
 def _reached(tables: Any, way: list[str | int], value: Any) -> Any:
-    """The table at the end of a way; it is made unless a value goes, whose table may be missing: None."""
+    """The table at the end of a path, made if missing; None if it is missing and a value is to be removed."""
     for key in way:
         if isinstance(key, str) == isinstance(tables, list):
             raise TypeError
@@ -61,14 +61,14 @@ def _reached(tables: Any, way: list[str | int], value: Any) -> Any:
 
 
 def _inline() -> Any:
-    """A table that stands in one line of a file."""
+    """A table that is written in one line of a file."""
     import tomlkit
 
     return tomlkit.inline_table()
 
 
 def _spaced(table: Any, value: Any) -> Any:
-    """A value for a table of a file, with a blank behind it where the table ends with one: ``{ a = 1 }``."""
+    """A value for an inline table, with a space after it if the table ends with one: ``{ a = 1 }``."""
     import tomlkit
 
     item = tomlkit.item(value)
@@ -80,8 +80,8 @@ def _spaced(table: Any, value: Any) -> Any:
 def changed(profile: Profile, changes: Changes, text: str = "") -> Profile:
     """A profile with values changed, as if its file said so; its file stays as it is.
 
-    Raises :class:`ProfileError` in the loader's words, with the lines of `text`, the file's own, where it is
-    given; and :class:`ArgumentError` for a place that is none.
+    Raises :class:`ProfileError` as the loader does, with the lines of `text`, the file's own, if it is
+    given; and :class:`ArgumentError` for an impossible place.
     """
     from .profile import profile_of
     from .whole import resolve
@@ -100,7 +100,7 @@ def changed(profile: Profile, changes: Changes, text: str = "") -> Profile:
 def rewritten(text: str, changes: Changes) -> str:
     """A profile's text with changes in it and nothing else: order, comments and spacing stay.
 
-    Raises :class:`ArgumentError` for a place that is none.
+    Raises :class:`ArgumentError` for an impossible place.
     """
     import tomlkit
 

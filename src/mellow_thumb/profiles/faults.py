@@ -1,4 +1,4 @@
-"""What is wrong in a profile's data, collected; and pydantic's complaints in our words."""
+"""What is wrong in a profile's data, collected; and pydantic's errors in our words."""
 
 from __future__ import annotations
 
@@ -52,14 +52,14 @@ class Faults:
             self.found.append(fault)
 
     def wrong(self, path: Path, *keys: str) -> bool:
-        """Whether something is wrong already at a path, or at one of some keys of the table there."""
+        """Whether something is already wrong at a path, or at one of some keys of the table there."""
         ours = [(*path, key) for key in keys] or [path]
         return any(fault.path[: len(one)] == one for fault in self.found for one in ours)
 
     def note_missing(
         self, path: Path, keys: Iterable[str], found: str, expected: str, hint: str = ""
     ) -> None:
-        """Note that a table lacks something, unless it is there and wrong: one fault is told once."""
+        """Note that a table lacks something, unless it is there but wrong: one fault is reported once."""
         if not self.wrong(path, *keys):
             self.note(path, found, expected, hint)
 
@@ -73,20 +73,20 @@ class Faults:
         self.note(path, found, expected)
 
     def note_error(self, path: Path, error: PlanError | UnitError) -> None:
-        """Note an error of what stands at a path; the error knows what of that it is about."""
+        """Note an error at a path; the error knows the keys inside."""
         _, colon, rest = str(error).partition(": found ")
         self.note_words((*path, *error.path), ValueError(f"found {rest}") if colon else error)
 
     @contextmanager
     def catching(self, path: Path) -> Iterator[None]:
-        """Note what is raised inside of units, signals and plans."""
+        """Note what units, signals and plans raise inside."""
         try:
             yield
         except (PlanError, UnitError) as error:
             self.note_error(path, error)
 
     def form(self, form: type[Form], data: object, path: Path) -> Any:
-        """A table by its form; with the faults noted, what is right in it; nothing where it is no table."""
+        """Read a table by its form: what is right in it, with faults noted; None if it is not a table."""
         try:
             return form.model_validate(data)
         except ValidationError as error:
@@ -103,7 +103,7 @@ class Faults:
     def signal(
         self, path: Path, address: str, kinds: tuple[str, ...] = (), made: Iterable[str] = ()
     ) -> Address | None:
-        """Look up a signal; for one of some kinds the nearest word is of those, or one that was made."""
+        """Look up a signal; with `kinds` the suggestion is one of those kinds, or a derived signal."""
         if len(self.found) >= MOST_OF_ONE:
             return None  # it is refused already, and looking for near words takes its time
         try:
@@ -141,7 +141,7 @@ _NOUNS = {
 
 
 def _on_device(address: str, known: Iterable[str]) -> str:
-    """What the device has that an address names, where it is not too much; else which devices there are."""
+    """The signals of the device that an address names, if not too many; else the devices."""
     device = address.partition(".")[0]
     names = dict.fromkeys(one.split(".")[1] for one in known if one.startswith(f"{device}."))
     if not names:
@@ -150,7 +150,7 @@ def _on_device(address: str, known: Iterable[str]) -> str:
 
 
 def _joined(faults: list[Fault]) -> list[Fault]:
-    """The same, with all that one table lacks as one fault."""
+    """The same, with everything that one table lacks as one fault."""
     groups: dict[object, list[Fault]] = {}
     for k, fault in enumerate(faults):
         groups.setdefault(fault.path if fault.found.startswith("no ") else k, []).append(fault)
@@ -163,7 +163,7 @@ def _all_lacking(some: list[Fault]) -> Fault:
 
 
 def _such_as(name: str, form: type[Form], value: object) -> str:
-    """The line to type where a value stands in place of the table that it belongs into."""
+    """The line to type if a value stands in place of its table."""
     every, some = keys(form), lenient(form)
     key = next((key for key in every if _takes(some, {key: value})), "")
     needed = [one for one, field in every.items() if field.is_required() and one != key]
@@ -183,14 +183,14 @@ def _takes(form: type[Form], data: object) -> bool:
 
 
 def _raw(data: object, path: Path) -> object:
-    """What the file has at a path, before any conversion."""
+    """The file's value at a path, before any conversion."""
     for part in path:
         data = data[part] if isinstance(data, dict) and part in data else data
     return data
 
 
 def _translated(form: type[Form], detail: ErrorDetails, path: Path, raw: object) -> Fault:
-    """A complaint of pydantic's as a fault."""
+    """A pydantic error as a fault."""
     inner = tuple(detail["loc"])
     kind, context = detail["type"], detail.get("ctx", {})
     where = (*path, *inner)

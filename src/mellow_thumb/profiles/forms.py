@@ -1,6 +1,6 @@
-"""Forms: what the tables of a profile are checked by; what each key takes, its unit and its default.
+"""Forms: how the tables of a profile are checked; what each key takes, its unit and default.
 
-The rules are pydantic's; the profile's documentation is made from the forms.
+pydantic applies them; the documentation of profiles is made from them.
 """
 
 from __future__ import annotations
@@ -31,7 +31,7 @@ UNCLEAR = "?"
 
 
 def shown(value: object) -> str:
-    """A value as the file has it, shortened."""
+    """A value as written in the file, shortened."""
     quoted = f'"{value}"' if isinstance(value, str) else repr(value)
     text = quoted.lower() if isinstance(value, bool) else quoted
     return text if len(text) <= 60 else f"{text[:57]}..."
@@ -47,7 +47,7 @@ def quantity(value: object, example: str = "deg/count") -> Quantity:
 
 
 def text_in(*units: str) -> dict[str, Any]:
-    """What a quantity of some units looks like in a file, as JSON Schema; of any unit if none is given."""
+    """A quantity in a file, as JSON Schema; in any unit if none is given."""
     ends = "|".join(map(escape, units)) if units else r"\S.*"
     return {"type": "string", "pattern": f"{NUMBER_TEXT}({ends})\\s*$"}
 
@@ -58,7 +58,7 @@ def list_of(item: dict[str, Any], least: int = 1, most: int | None = None) -> di
 
 
 def _likely(value: object, unit: str) -> str:
-    """The unit that a number without one was likely meant in: nobody smooths for half a minute."""
+    """The likely unit of a number without one: nobody smooths for half a minute."""
     try:
         number = float(value) if isinstance(value, int | float | str) else 0.0
     except ValueError:
@@ -77,7 +77,7 @@ def _in(unit: str) -> tuple[BeforeValidator, WithJsonSchema]:
 
 
 def _measure(value: object) -> Quantity:
-    """A quantity whose unit is the axis's, or none where the axis has none."""
+    """A quantity in the axis's unit, or without one if the axis has none."""
     if isinstance(value, int | float) and not isinstance(value, bool):
         return Quantity(float(value), "")
     return quantity(value, "deg")
@@ -104,7 +104,7 @@ def _one_or_more(value: object) -> tuple[str, ...]:
 
 
 def _bare(value: object) -> Quantity:
-    """A quantity; a number without a unit too: which it wants is known where its signal and its axis are."""
+    """A quantity, or a number without a unit: the unit it needs is known once its signal and axis are."""
     if isinstance(value, int | float) and not isinstance(value, bool):
         return Quantity(float(value), "")
     return quantity(value) if not isinstance(value, str) else parse_quantity(value, "")
@@ -121,7 +121,7 @@ def _sensitivity(value: object) -> Quantity | dict[str, Quantity]:
 
 
 def _when(value: object) -> When:
-    """A gate, a list of them that must all hold, or a table of all or any."""
+    """A gate, a list that must all hold, or a table of all or any."""
     if isinstance(value, str) and value.strip():
         return Condition.parse(value)
     if isinstance(value, dict) and len(value) == 1 and set(value) <= {"all", "any"}:
@@ -144,7 +144,7 @@ def _several(value: object, *, every: bool) -> When:
 
 
 def _closing(value: object) -> tuple[str, float]:
-    """What becomes of an effect as its gate closes, and the seconds it takes."""
+    """What happens to an effect when its gate closes, and the seconds it takes."""
     if value in ("stop", "settle"):
         return str(value), 0.0
     if isinstance(value, dict) and set(value) == {"return"}:
@@ -156,7 +156,7 @@ def _closing(value: object) -> tuple[str, float]:
 
 
 def _numbers(value: object) -> list[float] | None:
-    """A list of finite numbers as floats, or nothing."""
+    """A list of finite numbers as floats, or None."""
     if not isinstance(value, list) or not all(type(one) in (int, float) for one in value):
         return None
     return [float(one) for one in value] if all(abs(one) < 1e300 for one in value) else None
@@ -197,7 +197,7 @@ def _offset(value: object) -> tuple[float, ...]:
 
 
 def _returns(value: object) -> tuple[float, float]:
-    """After how long, and with what half-life."""
+    """A return: after how long, and with what half-life."""
     if not isinstance(value, dict) or set(value) != {"after", "half_life"}:
         raise ValueError(f'found {shown(value)}; expected {{ after = "2 s", half_life = "600 ms" }}')
     try:
@@ -255,7 +255,7 @@ WHEN = {"anyOf": [TEXT, {"type": "array"}, {"type": "object"}]}
 
 
 def _read(check: Callable[[Any], Any], *looks: dict[str, Any]) -> tuple[BeforeValidator, WithJsonSchema]:
-    """How a value is read, and what it looks like in a file, as JSON Schema: one of some."""
+    """How a value is read, and its JSON Schema in a file: one of several."""
     return BeforeValidator(check), WithJsonSchema(looks[0] if len(looks) == 1 else {"anyOf": list(looks)})
 
 
@@ -320,7 +320,7 @@ Degrees = Annotated[float, *_in("deg")]
 
 
 def _margin(value: object) -> tuple[Quantity, ...]:
-    """How deep an edge zone is: on every side, or left, right, down and up, each as it is said."""
+    """The depth of an edge zone: on every side, or left, right, down and up."""
     sides = ("left", "right", "down", "up")
     table = value if isinstance(value, dict) else dict.fromkeys(sides, value)
     wrong = [key for key in table if key not in sides]
@@ -370,7 +370,7 @@ Number = Annotated[float, Field(allow_inf_nan=False)]
 
 
 def in_unit(unit: str) -> dict[str, Any]:
-    """What the documentation says of a key's unit."""
+    """What the documentation says about a key's unit."""
     return {"unit": unit}
 
 
@@ -379,14 +379,14 @@ WAS = "its earlier names, which players' sheets may still use"
 
 
 class Form(BaseModel):
-    """A table of a profile: strict, with no room for keys that nobody reads."""
+    """A table of a profile: strict, so unknown keys are errors."""
 
     model_config = ConfigDict(extra="forbid", strict=True, frozen=True)
 
 
 @cache
 def lenient(form: type[Form]) -> type[Form]:
-    """The same form with every key optional: for the rest of a table of which a part is wrong."""
+    """The same form with every key optional: for the rest of a table that is partly wrong."""
     fields: dict[str, Any] = {
         name: (Annotated[field.annotation, "", *field.metadata] | None, Field(None, alias=field.alias))
         for name, field in form.model_fields.items()
@@ -395,12 +395,12 @@ def lenient(form: type[Form]) -> type[Form]:
 
 
 def keys(form: type[Form]) -> dict[str, Any]:
-    """The keys of a table as they are written, with their fields."""
+    """The keys of a table as written, with their fields."""
     return {field.alias or name: field for name, field in form.model_fields.items()}
 
 
 def inner_form(form: type[Form], path: tuple[str | int, ...]) -> type[Form]:
-    """The form of a table inside a table, by the keys and names that lead from the one to the other."""
+    """The form of a table inside a table, by the keys and names that lead to it."""
     for part in path:
         field = keys(form).get(str(part))  # nothing for a name that the profile gives
         inner = [one for one in _types(field.annotation) if one is not form] if field else []
@@ -409,7 +409,7 @@ def inner_form(form: type[Form], path: tuple[str | int, ...]) -> type[Form]:
 
 
 def _types(annotation: Any) -> Iterator[type[Form]]:
-    """The forms in an annotation, such as that of a table that may be left out, or of tables by name."""
+    """The forms in an annotation, such as an optional table or tables by name."""
     if isinstance(annotation, type) and issubclass(annotation, Form):
         yield annotation
     for part in get_args(annotation):

@@ -15,7 +15,7 @@ if TYPE_CHECKING:
 
 
 def copied(routes: Mapping[str, dict[str, Any]]) -> dict[str, dict[str, Any]]:
-    """Routes to lay something over; what is deeper than a table in a table stays the profile's."""
+    """A copy of routes, two tables deep; what is deeper is still the profile's."""
     return {
         name: {key: dict(one) if isinstance(one, dict) else one for key, one in table.items()}
         for name, table in routes.items()
@@ -38,7 +38,7 @@ def _lay_sensitivity(data: dict[str, Any], profile: Profile, name: str, factor: 
 
 
 def _scale(route: dict[str, Any], factor: float) -> None:
-    """Multiply the sensitivity of a route, each axis of it."""
+    """Multiply a route's sensitivity, for each of its axes."""
     given = route.get("sensitivity")
     if isinstance(given, dict):
         route["sensitivity"] = {axis: _times(one, factor) for axis, one in given.items()}
@@ -47,7 +47,7 @@ def _scale(route: dict[str, Any], factor: float) -> None:
 
 
 def _times(quantity: str, factor: float) -> str:
-    """A sensitivity, so many times as large; hand travel for a turn is then so many times less."""
+    """A sensitivity times a factor; travel for a turn is divided by it."""
     one = parse_quantity(quantity)
     value = one.value / factor if one.unit == "cm/turn" else one.value * factor
     return f"{value!r} {one.unit}"

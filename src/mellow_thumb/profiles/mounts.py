@@ -256,20 +256,20 @@ MOUNTS: dict[str, type[MountForm]] = {
 
 
 def _whole(form: MountForm) -> MountForm:
-    """A form with the defaults of its kind for what was wrong in it."""
+    """A form, with the defaults of its kind for what was wrong in it."""
     wanted = MOUNTS[form.kind or "eye"].model_fields
     missing = {key: field.default for key, field in wanted.items() if getattr(form, key) is None}
     return form.model_copy(update={**missing, "kind": form.kind or "eye"})
 
 
 def _still(name: str, value: float, unit: str) -> Axis:
-    """An axis that nothing moves anywhere; a factor needs limits, be they never touched."""
+    """An axis that never moves; a factor still needs limits."""
     low, high = (value / 2.0, value * 2.0) if unit == "x" else (-inf, inf)
     return Axis(name, value, low, high, unit=unit, rest=value)
 
 
 class MountReader:
-    """Reads mounts, and deals out axes to them."""
+    """Reads mounts, and gives them their axes."""
 
     def __init__(self, faults: Faults, data: Mapping[str, Any], forms: Mapping[str, MountForm]) -> None:
         self.faults, self.data = faults, data
@@ -288,7 +288,7 @@ class MountReader:
         self.first = self._first()
 
     def _first(self) -> str:
-        """The default mount; nothing where none is."""
+        """The default mount; None if there is none."""
         entries = self.data.get("mounts")
         names, wanted = list(entries) if isinstance(entries, dict) else [], str(self.data.get("mount", ""))
         if not names:
@@ -310,7 +310,7 @@ class MountReader:
         return wanted if wanted in self.mounts else ""
 
     def _check_order(self, name: str, *, first: bool) -> None:
-        """The default mount needs nothing to take over by, the others do."""
+        """Check that all mounts but the default have something that makes them take over."""
         form = self.forms.get(name)
         if form is None:
             return
@@ -328,7 +328,7 @@ class MountReader:
         return [self.first, *sorted(name for name in self.mounts if name != self.first)]
 
     def names(self, driven: Iterable[str]) -> list[str]:
-        """Every axis: those of the first mount, then of the others, those that are named or driven."""
+        """Every axis: those of the first mount, then of the others, if they are named or driven."""
         first = self.mounts[self.first].axes if self.first else {}
         named = self.data.get("axes", {})
         taken = [axis for name in self.order if name for axis in self.mounts[name].axes]
@@ -336,7 +336,7 @@ class MountReader:
         return [*first, *sorted(rest - set(first))]
 
     def _optional(self) -> set[str]:
-        """Axes that a mount may have, and has something to say about."""
+        """Optional axes that a mount mentions."""
         return {
             axis
             for name, one in self.mounts.items()
@@ -345,7 +345,7 @@ class MountReader:
         }
 
     def owner(self, axis: str) -> str:
-        """The mount whose axis the plan's own one is: the first that has it and does not share or fix it."""
+        """The mount that owns the plan's axis: the first that has it and does not share or fix it."""
         for name in self.order:
             form = self.forms.get(name)
             has = form and axis in self.mounts[name].axes and axis not in form.shares
@@ -389,7 +389,7 @@ class MountReader:
         return reader.read(default, form, unit, path, places)
 
     def fixed(self, name: str, units: Mapping[str, str]) -> dict[str, float]:
-        """The axes that nothing moves in a mount; what it says of axes that it does not have is noted."""
+        """The fixed axes of a mount; mentions of axes that it does not have are noted."""
         if name in self._still:
             return self._still[name]
         mount, form, path = self.mounts[name], self.forms[name], ("mounts", name)
@@ -432,7 +432,7 @@ class MountReader:
         return Mounted(mount)
 
     def _fixed(self, name: str, axis: str, table: Mapping[str, Any], unit: str) -> float:
-        """What an axis is all the time."""
+        """The fixed value of an axis."""
         path = ("mounts", name, "axes", axis)
         if len(table) > 1:
             self.faults.note(path, "fixed with other keys", "fixed alone")

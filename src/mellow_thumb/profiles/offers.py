@@ -34,7 +34,7 @@ RangeValue = Annotated[tuple[float, float], BeforeValidator(_span), WithJsonSche
 
 
 class OffersForm(Form):
-    """What a player may change, and how far; a gate with a `choice` offers that by itself."""
+    """What a player may change, and how far; a gate with a `choice` offers that too."""
 
     sensitivity: dict[str, RangeValue] = Field(
         {},
@@ -91,14 +91,14 @@ class Offers:
 
 
 def tables(data: Mapping[str, Any], name: str) -> dict[str, dict[str, Any]]:
-    """The tables in a table of a profile's data; what is no table is left out, for the forms speak of it."""
+    """The tables inside a table of a profile's data; anything else is left out, as the forms report it."""
     table = data.get(name)
     items = table.items() if isinstance(table, dict) else ()
     return {key: value for key, value in items if isinstance(value, dict)}
 
 
 def places(data: Mapping[str, Any]) -> dict[str, tuple[str, ...]]:
-    """Where the buttons of a profile stand in its data, by the names that offers and sheets have for them."""
+    """The places of buttons in a profile's data, by their names in offers and sheets."""
     found: dict[str, tuple[str, ...]] = {}
     for name, gate in tables(data, "gates").items():
         found |= dict.fromkeys([name], ("gates", name, "hold")) if "hold" in gate else {}
@@ -114,7 +114,7 @@ def places(data: Mapping[str, Any]) -> dict[str, tuple[str, ...]]:
 
 
 def carriers(data: Mapping[str, Any]) -> dict[str, list[str]]:
-    """For each signal that carries a gate, a cue or a part of a signal, the names of those."""
+    """For each signal, the names of the gates, cues and signal parts that it carries."""
     found: dict[str, list[str]] = {}
     for name, path in places(data).items():
         table: Any = data
@@ -133,7 +133,7 @@ _KINDS = {
 
 
 def renamed(data: Mapping[str, Any], section: str) -> dict[str, str]:
-    """For a table of a sheet: what things were called before, each with its name now."""
+    """For a table of a sheet: old names, each with its name now."""
     found: dict[str, str] = {}
     for kind in _KINDS.get(section, ()):
         for name, table in tables(data, kind).items():
@@ -146,7 +146,7 @@ def renamed(data: Mapping[str, Any], section: str) -> dict[str, str]:
 
 
 def check_renamed(faults: Faults, data: Mapping[str, Any]) -> None:
-    """Nothing was called what another is called now, or was called too."""
+    """Check that no old name is another's name, or another's old name."""
     for kind in ("routes", "gates", "cues", "signals"):
         there = tables(data, kind)
         owner: dict[str, str] = {}
@@ -170,7 +170,7 @@ def _names_in(route: Mapping[str, Any]) -> list[str]:
 
 
 def read_offers(faults: Faults, data: Mapping[str, Any], axes: list[str]) -> Offers:
-    """What the table [offers] of a profile's data says; what is wrong with it is noted."""
+    """Read the [offers] of a profile's data; what is wrong with it is noted."""
     form = faults.form(OffersForm, data.get("offers", {}), ("offers",)) or OffersForm.model_validate({})
     routes = list(tables(data, "routes"))
     by_axis = [

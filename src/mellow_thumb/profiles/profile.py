@@ -31,7 +31,7 @@ class Origin:
     """What told the file from others as it was last read: its time, its size, its number."""
 
     def looked_up(self) -> tuple[int, int, int] | None:
-        """What tells the file from others now; None where there is none."""
+        """The file's current time, size and number; None if there is no file."""
         try:
             found = self.path.stat()
         except OSError:
@@ -154,7 +154,7 @@ def profile_of(
     reader: RouteReader | None = None,
     origin: Origin | None = None,
 ) -> Profile:
-    """A plan that was made of the data of a file, as a profile."""
+    """A plan made from a file's data, as a profile."""
     return Profile(
         **{one.name: getattr(plan, one.name) for one in fields(Plan)},
         title=title,

@@ -29,7 +29,7 @@ def carried(profile: Profile, name: str) -> tuple[str, ...]:
 
 
 def conflicts(profile: Profile, name: str, address: str) -> tuple[str, ...]:
-    """What else a signal carries already, by its names."""
+    """What else a signal already carries, by name."""
     return tuple(
         other for other in places(profile.data) if other != name and address in carried(profile, other)
     )
@@ -78,7 +78,7 @@ def rebind(
 
 
 def _may(profile: Profile, sheet: Sheet, name: str, address: str, way: str) -> bool:
-    """Whether a conflict may be settled in a way; the sheet stays as it is."""
+    """Whether a conflict can be settled this way; the sheet stays as it is."""
     kept = deepcopy(sheet.document)
     try:
         rebind(profile, sheet, name, address, conflict=way)
@@ -94,7 +94,7 @@ def _family(address: str) -> str:
 
 
 def _with(before: tuple[str, ...], gone: list[str], *fresh: str) -> list[str]:
-    """What carries something when some of it is gone, and something else has come in its place."""
+    """The carriers of something after some are replaced by another."""
     kept = [one for one in before if one not in gone and one not in fresh]
     place = before.index(gone[0]) if gone else len(kept)
     return [*kept[:place], *fresh, *kept[place:]]

@@ -1,4 +1,4 @@
-"""Routes in a profile: their forms, and how they are read; signals, units, conditioning, whether they fit."""
+"""Routes in a profile: their forms, and how they are read: signals, units, conditioning, fit."""
 
 from __future__ import annotations
 
@@ -282,7 +282,7 @@ TURN = 360.0
 
 
 class RouteReader:
-    """Reads routes against what else the profile names: gates, axes with their units, the mouse."""
+    """Reads routes, given what else the profile names: gates, axes with their units, the mouse."""
 
     def __init__(
         self, faults: Faults, switches: SwitchReader, units: Mapping[str, str], mouse: MouseForm
@@ -292,7 +292,7 @@ class RouteReader:
         """For each axis: where it is driven in per cent, and where not."""
 
     def read(self, name: str, form: RouteForm) -> Route | None:
-        """A route, or nothing where something is wrong with it."""
+        """A route, or None if something is wrong with it."""
         path: Path = ("routes", name)
         drives = form.drives or ()
         given: Any = form.from_  # nothing where what is given was no text
@@ -347,7 +347,7 @@ class RouteReader:
         return None
 
     def again(self, name: str, table: object) -> Route | None:
-        """Read one route anew from a table that was changed; nothing where something is wrong with it."""
+        """Read a route again from a changed table; None if something is wrong with it."""
         faults = Faults()
         form = faults.form(RouteForm, table, ("routes", name))
         switches = copy(self.switches)
@@ -407,13 +407,13 @@ class RouteReader:
         return found
 
     def _pins(self, path: Path, form: RouteForm) -> list[Effect]:
-        """What a route does that drags the ground with the pointer: nothing by itself."""
+        """The effect of a route that drags the ground with the pointer: nothing by itself."""
         if form.sensitivity is not None:
             self.faults.note((*path, "sensitivity"), "one", "none: what is grabbed stays under the pointer")
         return [Effect("pin", 1.0) for _ in form.drives or ()]
 
     def _moves(self, path: Path, form: RouteForm, source: Address | None) -> list[Effect]:
-        """What a route does to movement: as much as it is held, one way or the other."""
+        """The effect of a route on movement: its held value, with a sign."""
         if form.sensitivity is not None:
             self.faults.note(
                 (*path, "sensitivity"),
@@ -433,7 +433,7 @@ class RouteReader:
         return fitting(source.signal.kind, source.signal.unit, PAN if axis in PANS else self.units[axis])
 
     def _measured(self, axis: str) -> bool:
-        """Whether there is such an axis, with a unit that is right."""
+        """Whether there is such an axis, with a valid unit."""
         return axis in self.units and self.units[axis] != UNCLEAR
 
     def _effect(
@@ -462,7 +462,7 @@ class RouteReader:
     # ---- conditioning
 
     def _conditioning(self, path: Path, form: RouteForm, source: Address | None) -> dict[str, Any]:
-        """The parts of a route that are forms of their own; those that fit."""
+        """The parts of a route that have their own forms, if they fit."""
         parts: dict[str, Any] = {}
         unit = f"{source.signal.unit}/s" if source and source.signal.unit else ""
         with self.faults.catching((*path, "smoothing")):
@@ -502,7 +502,7 @@ class RouteReader:
         return Shape((rest[0], rest[1]), form.reach or "disc", zone, self._curve((*path, "curve"), form))
 
     def _edges(self, form: RouteForm, source: Address | None) -> tuple[float, float]:
-        """Where a dead zone begins and ends: shares of travel, or degrees of a tilt."""
+        """The edges of a dead zone: shares of travel, or degrees of a tilt."""
         unit, most = ("deg", TURN) if _tilts(source) else ("", 1.0)
         found = []
         for key, otherwise in (("inner", 0.0), ("outer", most)):
@@ -520,7 +520,7 @@ class RouteReader:
         return inner, outer
 
     def _check_span(self, path: Path, form: RouteForm, *, moves: bool) -> None:
-        """What goes by the share of a tilt must state where all of it is reached."""
+        """Check that a route that needs the share of a tilt states its full angle."""
         ends = form.dead_zone is not None and form.dead_zone.outer is not None
         for key, asks in (("drives", moves), ("curve", form.curve is not None)):
             if asks and not ends:
@@ -563,7 +563,7 @@ class RouteReader:
 
     @staticmethod
     def _speed(path: Path, quantity: Quantity, unit: str) -> float:
-        """A speed in the signal's unit a second; a plain share for a held value."""
+        """A speed in the signal's unit per second; a plain share for a held value."""
         if quantity.unit != unit:
             wanted = f'a speed such as "500 {unit}"' if unit else "a share of full deflection, a plain number"
             raise UnitError(f'found "{quantity}"; expected {wanted}', path=path)
@@ -575,7 +575,7 @@ def _tilts(source: Address | None) -> bool:
 
 
 def _why(unit: str, source: Address, fits: tuple[str, ...]) -> str:
-    """Why a unit that people reach for does not fit, in their terms."""
+    """Why a unit that people try does not fit, in their terms."""
     kind, over = source.signal.kind, unit.partition("/")[2]
     if kind == "displacement" and over == "s":
         return (

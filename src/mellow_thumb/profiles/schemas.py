@@ -41,7 +41,7 @@ _SIGNALS = {
 
 
 class _Toml(GenerateJsonSchema):
-    """A form as a file has it: TOML has no null, and its keys are no titles."""
+    """A form's schema for TOML, which has no null; keys get no titles."""
 
     def nullable_schema(self, schema: core_schema.NullableSchema) -> JsonSchemaValue:
         return self.generate_inner(schema["schema"])
@@ -131,7 +131,7 @@ def write_schemas(folder: str | os.PathLike[str], profile: Profile | None = None
 
 
 def _hands() -> dict[str, Any]:
-    """What each option of the hands takes."""
+    """What each option of [hands] takes."""
     properties: dict[str, Any] = HandsForm.model_json_schema(schema_generator=_Toml)["properties"]
     return properties
 

@@ -44,7 +44,7 @@ _NUMBERS = ("sensitivity", "invert", "dead_zone")
 
 
 class _Choice(NamedTuple):
-    """Something that a player chose, as it applies."""
+    """A player's choice, as it applies."""
 
     section: str
     name: str
@@ -146,7 +146,7 @@ class Sheet:
         return _with(profile, chosen)
 
     def _chosen(self, profile: Profile) -> tuple[list[_Choice], tuple[str, ...]]:
-        """What of the sheet applies to a profile, clipped where it must be, and what does not, in words."""
+        """The sheet's choices that apply to a profile, clipped if need be, and in words what does not."""
         chosen: list[_Choice] = []
         told = list(self.notes)
         for section in SECTIONS:
@@ -169,9 +169,9 @@ class Sheet:
         return chosen, tuple(told)
 
     def _under(self, profile: Profile, chosen: list[_Choice]) -> tuple[Profile, tuple[str, ...]]:
-        """The profile with what is no number, and what of that is told.
+        """The profile with all choices that are not numbers, and what there is to report on them.
 
-        The same again while a player turns numbers alone.
+        It is reused while a player changes only numbers.
         """
         if not chosen:
             return profile, ()
@@ -189,7 +189,7 @@ class Sheet:
 def _fitting(
     chosen: list[_Choice], make: Callable[[list[_Choice]], Profile]
 ) -> tuple[list[_Choice], tuple[str, ...]]:
-    """The choices with which a profile can be made, each after those before it; the others, in words."""
+    """The choices with which a profile can be made, added one by one; the others, in words."""
     kept: list[_Choice] = []
     told = []
     for one in chosen:
@@ -203,7 +203,7 @@ def _fitting(
 
 
 def _with(profile: Profile, chosen: list[_Choice]) -> Profile:
-    """A profile with choices laid over."""
+    """A profile with choices laid over it."""
     data = deepcopy(dict(profile.data))
     for section, name, value in chosen:
         LAYS[section](data, profile, name, value)
@@ -211,7 +211,7 @@ def _with(profile: Profile, chosen: list[_Choice]) -> Profile:
 
 
 def _numbered(profile: Profile, under: Profile, numbers: list[_Choice]) -> Profile:
-    """A profile with what a player chose of numbers."""
+    """A profile with a player's numbers."""
     data = dict(under.data) | {"routes": copied(under.data.get("routes", {}))}
     for section, name, value in numbers:
         LAYS[section](data, profile, name, value)
@@ -219,7 +219,7 @@ def _numbered(profile: Profile, under: Profile, numbers: list[_Choice]) -> Profi
 
 
 def _made(profile: Profile, data: dict[str, Any]) -> Profile:
-    """A profile of data that were laid over another's; raises :class:`SheetError` where they make none."""
+    """A profile from data with choices laid over; raises :class:`SheetError` if they are not a profile."""
     from .whole import resolve
 
     plan, title, reader, faults = resolve(data)
@@ -230,7 +230,7 @@ def _made(profile: Profile, data: dict[str, Any]) -> Profile:
 
 
 def _shared(before: Profile, after: Profile) -> Iterator[str]:
-    """The buttons that carry more now than they did, in words."""
+    """The buttons that now carry more than before, in words."""
     was = carriers(before.data)
     for address, names in carriers(after.data).items():
         if len(names) > 1 and not set(names) <= set(was.get(address, ())):
@@ -238,7 +238,7 @@ def _shared(before: Profile, after: Profile) -> Iterator[str]:
 
 
 def _with_routes(profile: Profile, data: dict[str, Any]) -> Profile | None:
-    """A profile with other numbers in its routes, of which only those that differ are read; else nothing."""
+    """A profile with other numbers in its routes, reading only those that differ; None if more differs."""
     if profile.reader is None:
         return None
     changed = [name for name, table in data["routes"].items() if table != profile.data["routes"][name]]
@@ -302,7 +302,7 @@ def load_sheet(path: str | os.PathLike[str]) -> Sheet:
 
 
 def _fault(profile: Profile, section: str, name: str, value: Any) -> str:
-    """Why a choice does not apply as it is; nothing if it does."""
+    """Why a choice does not apply as it is; empty if it does."""
     offers, where = profile.offers, f"{section}.{name}"
     spans = {"sensitivity": offers.sensitivity, "dead_zone": offers.dead_zone}
     if section in spans:
@@ -343,7 +343,7 @@ def _fault(profile: Profile, section: str, name: str, value: Any) -> str:
 
 
 def _hands_fault(name: str, value: Any) -> str:
-    """Why an option of [hands] cannot be so; nothing if it can."""
+    """Why an option of [hands] is not valid; empty if it is."""
     faults = Faults()
     faults.form(HandsForm, {name: value}, ("hands",))
     return faults.found[0].problem("").words if faults.found else ""
@@ -360,7 +360,7 @@ def _span_fault(spans: Mapping[str, tuple[float, float]], where: str, name: str,
 
 
 def not_offered(where: str, names: list[str], name: str) -> str:
-    """What is said of a name, of the table that `where` begins with, that is not one of the names offered."""
+    """The message for a name in a table (`where` starts with it) that is not offered."""
     if names:
         offered = f"{listed(names)}{nearest(name, names)}"
         return f"{where}: not offered; expected what the profile offers: {offered}"
@@ -381,7 +381,7 @@ _OFFERED = {
 
 
 def _drawn_in(profile: Profile, section: str, name: str, value: Any) -> Any:
-    """What is left of a choice that does not apply as it is; None for nothing."""
+    """The nearest choice that does apply; None if there is none."""
     offers = profile.offers
     spans = {"sensitivity": offers.sensitivity, "dead_zone": offers.dead_zone}.get(section, {})
     if name in spans and isinstance(value, int | float) and value == value:
@@ -394,18 +394,18 @@ def _drawn_in(profile: Profile, section: str, name: str, value: Any) -> Any:
 
 
 def inverting(profile: Profile) -> list[str]:
-    """What inversion may be said of: families of devices, devices, routes; the most particular last."""
+    """What can be inverted: families of devices, devices, routes; the most specific last."""
     used = {device for route in profile.routes for device in profile.devices_of(route)}
     devices = [device for device in DEVICES if device in used]
     return list(dict.fromkeys([*FAMILIES, *devices, *(route.name for route in profile.routes)]))
 
 
 def _plain(table: Any) -> dict[str, Any]:
-    """A table as plain data; an empty one for what is no table."""
+    """A table as plain data; an empty one for anything else."""
     found = table.unwrap() if hasattr(table, "unwrap") else table
     return dict(found) if isinstance(found, dict) else {}
 
 
 def _once(profile: Profile, section: str, name: str) -> list[str]:
-    """What something of a table was called before."""
+    """The old names of something in a table."""
     return [old for old, new in renamed(profile.data, section).items() if new == name]

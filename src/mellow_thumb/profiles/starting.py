@@ -1,4 +1,4 @@
-"""A first profile, with a comment to each part, for chosen devices and mounts."""
+"""A first profile, with a comment on each part, for chosen devices and mounts."""
 
 from __future__ import annotations
 
@@ -44,7 +44,7 @@ def starter(devices: Sequence[str] = ("desk", "pad"), mounts: Sequence[str] = ("
 
 
 def _refuse(devices: Sequence[str], mounts: Sequence[str]) -> None:
-    """Refuse what no first profile is made for."""
+    """Refuse what there is no first profile for."""
     for names, known, what in ((devices, DEVICES, "device"), (mounts, MOUNTS, "mount")):
         for name in names:
             if name not in known:
@@ -65,7 +65,7 @@ def _refuse(devices: Sequence[str], mounts: Sequence[str]) -> None:
 
 
 def _parts(devices: Sequence[str], mounts: Sequence[str]) -> dict[str, Any]:
-    """What the template asks for."""
+    """The template's values."""
     has = {device: device in devices for device in DEVICES}
     look, plane = any(one in TURNING for one in mounts), any(one in PLANAR for one in mounts)
     second, headset = len(mounts) > 1, "headset" in mounts
@@ -117,12 +117,12 @@ _WALKS = (
 
 
 def _quoted(names: Sequence[str]) -> str:
-    """Names as TOML has a list of them; nothing for none."""
+    """Names as a TOML list; empty for none."""
     return "[" + ", ".join(f'"{name}"' for name in names) + "]" if names else ""
 
 
 def _snaps(has: Mapping[str, bool]) -> tuple[dict[str, str], list[tuple[str, str, int]]]:
-    """Steps by which a headset's wearer turns: the signals, and the routes from them."""
+    """Snap turns for a headset: the signals and their routes."""
     found = (
         ("worn", "hand", "right_hand.stick.x", 30),
         ("pad", "stick", "pad.right_stick.x", 30),
@@ -135,7 +135,7 @@ def _snaps(has: Mapping[str, bool]) -> tuple[dict[str, str], list[tuple[str, str
 
 
 def _spins(has: Mapping[str, bool]) -> list[tuple[str, str, str]]:
-    """What turns a view from above: routes, their signals and sensitivities."""
+    """What rotates a view from above: routes, their signals and sensitivities."""
     found = (
         ("desk", "keys", "spin", "90 deg/s"),
         ("pad", "stick", "pad.right_stick.x", "120 deg/s"),
@@ -147,7 +147,7 @@ def _spins(has: Mapping[str, bool]) -> list[tuple[str, str, str]]:
 def _allowed(
     has: Mapping[str, bool], carried: Mapping[str, Sequence[str]], *, plane: bool, several: bool
 ) -> dict[str, str]:
-    """Findings that are meant so, with the reason."""
+    """Intended findings, with reasons."""
     if not several:
         return {}
     allowed = {}

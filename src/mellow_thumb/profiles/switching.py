@@ -53,7 +53,7 @@ if TYPE_CHECKING:
 
 
 def _list(value: object) -> object:
-    """A list of conditions as one that must be told apart by its key."""
+    """A list of conditions, under its key."""
     if not isinstance(value, list):
         raise ValueError(f'found {value!r}; expected a list of gates, such as ["glassing", "not menu"]')
     return value
@@ -63,7 +63,7 @@ GateList = Annotated[Conditions, BeforeValidator(_list), WithJsonSchema(list_of(
 
 
 class ButtonForm(Form):
-    """What buttons have in common, wherever they stand."""
+    """The keys that all buttons have."""
 
     at: Number | None = Field(
         None, description="how far a stick or a trigger must be pushed to count as held: 0.5 unless stated"
@@ -219,7 +219,7 @@ class HandsForm(Form):
 
 
 def _negated(gate: str, names: Iterable[str]) -> str:
-    """What is said of ``!menu`` and ``no menu``: a gate with a word for "not" that is another."""
+    """The message for ``!menu`` and ``no menu``: a gate with another word for "not"."""
     meant = gate.lstrip("!~-").removeprefix("no ").strip()
     return f'; did you mean "not {meant}"?' if meant != gate and meant in names else ""
 
@@ -237,7 +237,7 @@ SWAPPED = {"left_stick": "right_stick", "right_stick": "left_stick"}
 
 
 class SwitchReader:
-    """Reads what switches, against the signals that there are and the gates that the profile names."""
+    """Reads gates, signals, cues and hands, given the known signals and gates."""
 
     def __init__(
         self, faults: Faults, gates: list[str], signals: list[str], touches: list[str],
@@ -253,7 +253,7 @@ class SwitchReader:
     # ---- signals
 
     def signal(self, path: Path, address: str, *kinds: str) -> Address | None:
-        """Look up a signal of a device or a derived one; the sticks swapped, if the player wants it so."""
+        """Look up a device's or a derived signal; with the sticks swapped if the player wants that."""
         stem, _, part = address.rpartition(".")
         if address in self.made:
             return Address(self.made[address])
@@ -273,7 +273,7 @@ class SwitchReader:
         return found
 
     def _switches(self, path: Path, names: Iterable[str] | None) -> tuple[Address, ...]:
-        """Look up switches; the wrong ones noted and left out."""
+        """Look up switches; wrong ones are noted and left out."""
         found = []
         for name in names or ():
             address = self.signal(path, name, "switch")
@@ -306,7 +306,7 @@ class SwitchReader:
         return None
 
     def derived(self, name: str, form: SignalForm) -> Derived | None:
-        """A derived signal, or nothing where something is wrong with it."""
+        """A derived signal, or None if something is wrong with it."""
         path: Path = ("signals", name)
         if name.partition(".")[0] in ("flag", "choice") or name in CATALOGUE or "." in name:
             self.faults.note(path, f'the name "{name}"', "a plain name of its own, without a dot")
@@ -352,7 +352,7 @@ class SwitchReader:
     # ---- gates
 
     def gate(self, name: str, form: GateForm) -> Gate | None:
-        """A gate, or nothing where something is wrong with it."""
+        """A gate, or None if something is wrong with it."""
         path: Path = ("gates", name)
         given = [key for key in KINDS_OF_GATE if getattr(form, key) is not None]
         if len(given) != 1:
@@ -412,7 +412,7 @@ class SwitchReader:
         return None
 
     def when(self, path: Path, when: When | None) -> When | None:
-        """A condition whose gates are there; the others noted."""
+        """A condition, if its gates exist; missing ones are noted."""
         for gate in sorted(when.gates if when else ()):
             if gate not in self.gate_names:
                 names = self.gate_names
@@ -423,7 +423,7 @@ class SwitchReader:
     # ---- cues and hands
 
     def cue(self, name: str, form: CueForm) -> Cue | None:
-        """A cue, or nothing where something is wrong with it."""
+        """A cue, or None if something is wrong with it."""
         path: Path = ("cues", name)
         before = len(self.faults.found)
         gate = self.when((*path, "gate"), form.gate)
@@ -444,7 +444,7 @@ class SwitchReader:
         return None
 
     def hands(self, form: HandsForm) -> Hands:
-        """What hands may need."""
+        """The options of [hands]."""
         with self.faults.catching(("hands",)):
             cap = float("inf") if form.turn_cap is None else form.turn_cap
             return Hands(form.debounce or 0.0, form.min_hold or 0.0, cap, bool(form.reduced_motion))

@@ -38,7 +38,7 @@ def _region(value: object) -> tuple[float, ...]:
 
 
 def _centre(value: object) -> tuple[float, ...] | None:
-    """Where a pad has its middle: where a finger lands, or a place."""
+    """The centre of a pad: where a finger lands, or a place."""
     if value == "landing":
         return None
     numbers = value if isinstance(value, list) else []
@@ -106,7 +106,7 @@ class TouchForm(Form):
 
 
 def read_touch(faults: Faults, switches: SwitchReader, name: str, form: TouchForm) -> Touch | None:
-    """A touch, or nothing where something is wrong with it; its signals are known from here on."""
+    """A touch, or None if something is wrong with it; its signals are known from here on."""
     path: Path = ("touch", name)
     given = [kind for kind in KINDS if getattr(form, kind) is not None]
     if name.isdigit() or "." in name:

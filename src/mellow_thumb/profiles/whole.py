@@ -1,4 +1,4 @@
-"""The whole of a profile: its form, and the way from its data to a plan, with every fault."""
+"""A whole profile: its form, and the way from its data to a plan, with every fault."""
 
 from __future__ import annotations
 
@@ -132,7 +132,7 @@ SECTIONS: dict[str, type[Form]] = {
 
 
 class Resolved(NamedTuple):
-    """What a profile's data come to."""
+    """What a profile's data resolve to."""
 
     plan: Plan | None
     title: str
@@ -143,7 +143,7 @@ class Resolved(NamedTuple):
 
 
 def resolve(data: dict[str, Any]) -> Resolved:
-    """Check a profile's data and make a plan of it.
+    """Check a profile's data and make a plan from it.
 
     Each table is checked alone, so that one fault does not hide another.
     """
@@ -209,7 +209,7 @@ class _Resolver:
             return Resolved(None, "", None, self.faults.found)
 
     def check_words(self, value: object, path: Path) -> None:
-        """No name and no text has characters that cannot be seen: who prints it would be at their mercy."""
+        """Refuse invisible characters in names and texts: they could control a terminal."""
         if isinstance(value, dict):
             for key, one in value.items():
                 if _UNSEEN.search(key):
@@ -223,7 +223,7 @@ class _Resolver:
             self.faults.note(path, ascii(value), "text without control characters")
 
     def section(self, name: str, form: type[Form]) -> dict[str, Any]:
-        """The entries of a section, each with what is right in it."""
+        """A section's entries, each with what is right in it."""
         entries = self.data.get(name, {})
         if not isinstance(entries, dict):
             self.faults.note((name,), shown(entries), f"tables: [{name}.NAME]")
@@ -233,7 +233,7 @@ class _Resolver:
         return {key: value for key, value in checked.items() if value is not None}
 
     def form_of(self, form: type[Form], path: Path, value: object) -> type[Form] | None:
-        """The form of an entry: that of a mount goes by its kind; nothing for a kind that there is not."""
+        """The form of an entry; a mount's is that of its kind; None for an unknown kind."""
         if form is not EyeForm or not isinstance(value, dict) or "kind" not in value:
             return form
         kind, known = value["kind"], listed(f'"{one}"' for one in MOUNTS)
@@ -243,12 +243,12 @@ class _Resolver:
         return None
 
     def names(self, section: str) -> list[str]:
-        """Every name that a section gives, right or wrong inside."""
+        """Every name in a section, whether its table is right or wrong."""
         entries = self.data.get(section)
         return list(entries) if isinstance(entries, dict) else []
 
     def check_gates(self, gates: list[Gate], settings: list[str]) -> None:
-        """Each gate can open and close; a setting and a gate with a choice are told apart by their names."""
+        """Check that gates can open and close, and that settings and choices differ in name."""
         if len(gates) == len(self.names("gates")):
             try:
                 check_changeable(gates)
@@ -262,7 +262,7 @@ class _Resolver:
     # ---- routes together
 
     def check_pairs(self, routes: list[Route], forms: Mapping[str, RouteForm]) -> None:
-        """Two routes of one signal to one axis: by mistake, unless only one listens at a time."""
+        """Refuse two routes from one signal to one axis, unless only one listens at a time."""
         alone: dict[tuple[str, str, str], list[Route]] = {}
         for second in (route for route in routes if not forms[route.name].add):
             keys = [(second.source.signal.name, axis, component) for axis, component, _ in second.parts]

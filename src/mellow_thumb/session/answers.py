@@ -1,4 +1,4 @@
-"""What a host says of what is seen: where the subject, the target, the ground and the head are."""
+"""What a host says for the view: where the subject, the target, the ground and the head are."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ RECENT = 0.1
 
 
 def speed_between(was: Sequence[float], now: Sequence[float], dt: float) -> tuple[float, ...]:
-    """How fast a head went and turned between two poses, `dt` seconds apart; not at all, if that is long."""
+    """How fast a head moved and turned between two poses, `dt` seconds apart; 0 if that is too long."""
     if not 0.0 < dt <= RECENT:
         return (0.0,) * 6
     x, y, z, qx, qy, qz, qw = now
@@ -35,13 +35,13 @@ def speed_between(was: Sequence[float], now: Sequence[float], dt: float) -> tupl
 
 
 class Answers:
-    """Takes what a host says of what is seen, and tells what it said last."""
+    """Takes what a host says for the view, and knows what it said last."""
 
     def __init__(self, running: Running, intake: Intake, clock: Clock) -> None:
         self._running, self._intake, self._clock = running, intake, clock
 
     def said(self, name: str) -> float:
-        """What the host said last of something that the mounts ask."""
+        """What the host last said of something that mounts ask for."""
         return self._running.loop.hosts[self._running.program.asked.index(name)]
 
     def kept(self, mount: int, name: str) -> float:
@@ -49,9 +49,9 @@ class Answers:
         return self._running.loop.rig[list(self._running.program.rig).index(kept(mount, name))]
 
     def say(self, more: Mapping[str, float]) -> None:
-        """Keep what the host says of anything else, by its name; what no mount asks is dropped.
+        """Keep anything else that the host says, by name; what no mount asks for is dropped.
 
-        Raises :class:`ArgumentError` for what is no finite number, and for less than nothing that is clear.
+        Raises :class:`ArgumentError` for what is not a finite number, and for a negative `clear`.
         """
         loop, places = self._running.loop, self._running.program.asked_places
         hosts = list(loop.hosts)
@@ -70,7 +70,7 @@ class Answers:
         loop.hosts = tuple(hosts)
 
     def wear(self, head: tuple[Triple, Quadruple]) -> None:
-        """Say where the head is, to the view and, from the next frame on, to who walks by it."""
+        """Say where the head is, for the view and, from the next frame on, for walking by it."""
         try:
             place, given = head
             x, y, z = map(float, place)
@@ -84,7 +84,7 @@ class Answers:
         self._point("head", turned)
 
     def _move_head(self, pose: tuple[float, ...]) -> None:
-        """Say when a head is where, and how fast it got there; what is said again is not new."""
+        """Say where a head is, when, and how fast it moved; repeating a pose is not news."""
         now, was = self._clock.now, tuple(map(self.said, HEAD))
         then = self.said(HEAD_MOVES[0])
         if pose != was and now != then:
@@ -97,18 +97,18 @@ class Answers:
         self._point(f"{side}_hand", rotation_of(f"{side} hand", rotation))
 
     def _point(self, what: str, rotation: Quadruple) -> None:
-        """Say which way something points in the play space, as it is centred."""
+        """Say which way something points in the play space, as centred."""
         zero = self.kept(self._worn[0], "zero_yaw") if self._worn else 0.0
         self._feed(f"host.{what}_yaw", wrapped(heading_of(*rotation) - zero))
 
     @property
     def _worn(self) -> list[int]:
-        """The numbers of the mounts that a head wears."""
+        """The numbers of the headset mounts."""
         mounts = self._running.plan.mounts.all
         return [k for k, one in enumerate(mounts) if isinstance(one.mount, Headset)]
 
     def _feed(self, name: str, value: float | tuple[float, float]) -> None:
-        """Say something that is known at the end of a frame: it holds from the beginning of the next one."""
+        """Say something known at the end of a frame: it holds from the start of the next one."""
         self._intake.feed(name, value, at=self._clock.now + self._clock.skipped)
 
     def recentre(self) -> None:
@@ -123,7 +123,7 @@ class Answers:
         loop.rig = tuple((dict(zip(program.rig, loop.rig, strict=True)) | now).values())
 
     def lock_on(self, target: Triple) -> None:
-        """Say which way a second subject is, to the view and, from the next frame on, to who walks by it."""
+        """Say where the target is, for the view and, from the next frame on, for walking by it."""
         mount = self._running.plan.mounts.all[self._running.mount].mount
         place = [*self._subject]
         place[1] += mount.offset[1] if isinstance(mount, Orbit) else 0.0
@@ -137,7 +137,7 @@ class Answers:
         values: tuple[float, ...],
         rig: tuple[float, ...],
     ) -> dict[str, float]:
-        """How high the ground is, and how high it wants the camera to be, for the mounts that ask that."""
+        """The height of the ground, and how high it makes the camera, for mounts that ask for it."""
         running = self._running
         program, mount = running.program, running.plan.mounts.all[running.mount].mount
         if not set(GROUND) & set(program.asked) or not isinstance(mount, Overhead | Orbit):

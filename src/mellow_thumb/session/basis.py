@@ -1,4 +1,4 @@
-"""Other axes: poses and directions for hosts whose world is turned otherwise, or is left-handed."""
+"""Other axes: poses and directions for hosts with other axes, or a left-handed world."""
 
 from __future__ import annotations
 

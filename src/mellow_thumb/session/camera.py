@@ -1,4 +1,4 @@
-"""What a session shows: the camera of a moment, with its kicks and shakes."""
+"""What a session shows: the camera, with its kicks and shakes."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ EASED = 0.1
 
 
 class Camera:
-    """Shows where the camera is; it changes nothing of what the axes do."""
+    """Shows where the camera is; it never changes an axis."""
 
     def __init__(self, running: Running, answers: Answers, clock: Clock, world: World) -> None:
         self._running, self._answers, self._clock, self._world = running, answers, clock, world
@@ -81,7 +81,7 @@ class Camera:
         *,
         cut: bool,
     ) -> tuple[float, ...]:
-        """The pose, after all that a host may say of what is seen."""
+        """The pose, after everything that a host may say for the view."""
         loop, said, now = self._running.loop, self._answers, self._clock.now
         before = loop.hosts
         # after a cut a camera trails nothing and owes nothing: it starts as on the first frame
@@ -106,7 +106,7 @@ class Camera:
         return loop.view(values, now)
 
     def _kicked(self) -> tuple[float, ...]:
-        """What the last frame read, with the kicks and shakes that are left."""
+        """The last frame's values, with the remaining kicks and shakes."""
         values, now = list(self._running.values), self._world.now
         self.kicks = [kick for kick in self.kicks if not kick.over(now)]
         for kick in self.kicks:
@@ -146,12 +146,12 @@ class Camera:
         self.kicks.append(Kick(name, amount, self._world.now, half_life, frequency))
 
     def shown(self) -> dict[str, float]:
-        """The axes that the view is made of, as the last frame read them."""
+        """The axes that make up the view, as the last frame read them."""
         places = self._running.program.axis_places
         return {name: self._running.values[places[name]] for name in self._running.program.seen}
 
     def ease_from(self, shown: dict[str, float]) -> None:
-        """Let the view go gently from what it was made of to what its axes are now."""
+        """Ease the view from the axes it had to those it has now."""
         seen = self.shown()
         self.kicks = [kick for kick in self.kicks if kick.axis in seen]
         for name, value in seen.items():
@@ -163,7 +163,7 @@ class Camera:
                 self.kicks.append(Kick(name, apart, self._world.now, EASED))
 
     def looks_along(self, rotation: Quadruple) -> tuple[float, float]:
-        """The yaw and the pitch (deg) with which this camera looks as another does: a unit quaternion.
+        """The yaw and pitch (deg) with which this camera looks the way a unit quaternion does.
 
         Raises :class:`ArgumentError` for what is not a rotation.
         """
@@ -173,7 +173,7 @@ class Camera:
         return wrapped(heading_of(x, y, z, w) - self._base_yaw()), pitch
 
     def tolerance(self, degrees: float, metres: float, share: float) -> tuple[float, float, float]:
-        """How far axes may go for a view to be the same: what is not stated, by a share of its height."""
+        """How far axes may go for a view to count as the same; unstated limits are a share of its height."""
         running = self._running
         pose = running.loop.glimpse(running.values, self._clock.now, running.loop.rig)
         angle, extent = pose[7], pose[8]

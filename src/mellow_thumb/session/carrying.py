@@ -1,7 +1,7 @@
-"""Carrying over: what a session keeps as another plan takes its place, and what of it has no place there.
+"""Carrying over: what a session keeps when its plan is replaced, and what has no place in the new one.
 
-State values go over by their roles, which name what they belong to: an axis, a route, a gate. Some of them
-are numbers in an order of the plan's own, such as that of its mounts; those go over by what they stand for.
+State values carry over by role, which names what they belong to: an axis, a route, a gate. Some of them
+are positions in one of the plan's lists, such as its mounts; those carry over by what they stand for.
 """
 
 from __future__ import annotations
@@ -19,9 +19,9 @@ if TYPE_CHECKING:
 def carried_over(
     before: tuple[Plan, Program], after: tuple[Plan, Program], state: dict[str, float], *, chosen_first: bool
 ) -> dict[str, float]:
-    """The state with which a plan's program begins that takes over from another's `state`.
+    """The starting state of a plan's program that takes over from another's `state`.
 
-    With `chosen_first` a gate whose choice is another goes by the first of it, as a player's sheet wants.
+    With `chosen_first` a gate whose choice differs starts with the first, as a player's sheet wants.
     """
     (old, program), (new, follows) = before, after
     known = {program.roles[name]: value for name, value in state.items()}
@@ -39,7 +39,7 @@ def carried_over(
 
 
 def inside(old: Plan, new: Plan, program: Program, saved: tuple[float, ...]) -> tuple[float, ...]:
-    """The state of a program that goes on with the numbers of another plan: as it is, in the new limits."""
+    """The state of a program that continues with another plan's numbers: the same, inside the new limits."""
     if new.axes == old.axes and new.others == old.others:
         return saved
     names = {role: name for name, role in program.roles.items()}
@@ -57,7 +57,7 @@ def _held(axis: Axis, value: float) -> float:
 
 
 def _numbers(old: Plan, new: Plan, known: dict[str, float], *, chosen_first: bool) -> dict[str, float]:
-    """For roles whose value is a place in an order of the plan's: the place there now."""
+    """For roles whose value is a position in a list of the plan: the position in the new one."""
     found = _mounts(old, new, known)
     if "device" in known and new.families:
         found["device"] = float(_place(old.families, known["device"], new.families))
@@ -75,13 +75,13 @@ def _numbers(old: Plan, new: Plan, known: dict[str, float], *, chosen_first: boo
 
 
 def _place(before: tuple[str, ...], value: float, after: tuple[str, ...]) -> int:
-    """Where something is now that was at a place before; 0 where it is no more."""
+    """The new position of what was at an old position; 0 if it is gone."""
     name = before[int(value)] if 0 <= value < len(before) else ""
     return after.index(name) if name in after else 0
 
 
 def _fingers(old: Plan, new: Plan, names: dict[str, str], found: dict[str, float]) -> None:
-    """Fingers stay with the touches that they are on; where others share these now they are let go."""
+    """Fingers stay with their touches; if those now share with others, they are let go."""
     wide, tall, per_cm = (found[f"host_{name}"] for name in ("screen_x", "screen_y", "pixels_per_cm"))
     shorter = min(wide, tall)
     found |= {"screen_wide": wide / shorter, "screen_tall": tall / shorter}
@@ -123,14 +123,14 @@ def _mounts(old: Plan, new: Plan, known: dict[str, float]) -> dict[str, float]:
 
 
 def _role(key: str, axis: Axis) -> str:
-    """What the value of an axis is saved as, as one mount has it."""
+    """The role of an axis's value in one mount."""
     return key if key == axis.name and key in KNOWN else own_role(f"axes.{key}")
 
 
 def _axes(
     old: Plan, new: Plan, known: dict[str, float], names: dict[str, str], found: dict[str, float]
 ) -> None:
-    """Keep the value of each axis in its unit, inside its limits, and what is owed to it."""
+    """Keep the value of each axis in its unit, inside its limits, and what its pools owe."""
     before = {one.key: one.axis for one in old.mounts.instances}
     pools = [one for one in known if "_pool" in one]
     for key, axis in ((one.key, one.axis) for one in new.mounts.instances):
@@ -151,7 +151,7 @@ def _axes(
 
 
 def _steady(names: dict[str, str], known: dict[str, float], found: dict[str, float]) -> None:
-    """A press that is looked at closely from now on is what it was; one no longer, what it would be."""
+    """Presses that are filtered from now on keep their value; those no longer filtered take the raw one."""
     for role, name in names.items():
         if role.endswith(WANTS) and role not in known:
             found[name] = found[names[role.removesuffix(WANTS)]]
@@ -162,7 +162,7 @@ def _steady(names: dict[str, str], known: dict[str, float], found: dict[str, flo
 
 
 def dropped(old: Plan, new: Plan) -> tuple[str, ...]:
-    """In words, what of a plan is not in another, and so stops where it is."""
+    """In words, what of a plan is missing in another, and so stops."""
     lists = {
         "mount": (tuple(one.mount.name for one in plan.mounts.all) for plan in (old, new)),
         "axis": (tuple(one.key for one in plan.mounts.instances) for plan in (old, new)),

@@ -1,4 +1,4 @@
-"""What a player chooses while a session runs: hold or toggle, a setting on or off; names of buttons."""
+"""A player's choices while a session runs: hold or toggle, a setting on or off; names of buttons."""
 
 from __future__ import annotations
 

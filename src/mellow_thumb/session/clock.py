@@ -1,4 +1,4 @@
-"""The clock of a session: it only moves forward, and never far at once."""
+"""A session's clock: it only moves forward, and never far at once."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ class Clock:
     """Session time, kept as a compensated sum, with the times that were taken out of it.
 
     A host's own clock runs on through a hitch; a session's does not. A frame longer than `ceiling` is cut
-    there, and :meth:`inside` tells what a moment of the host's clock is in session time.
+    there, and :meth:`inside` converts a moment of the host's clock to session time.
     """
 
     __slots__ = ("_before", "_edge", "_small", "ceiling", "cut", "now", "skipped", "stalled")
@@ -26,16 +26,16 @@ class Clock:
         self._before = 0.0  # what had been skipped up to there
 
     def saved(self) -> tuple[float, ...]:
-        """Everything that it is, as numbers."""
+        """Its whole state as numbers."""
         return (self.now, self._small, self._edge, self._before, self.skipped, self.cut, self.stalled)
 
     def restore(self, saved: tuple[float, ...]) -> None:
-        """Become what :meth:`saved` told."""
+        """Restore what :meth:`saved` returned."""
         self.now, self._small, self._edge, self._before, self.skipped, cut, stalled = saved
         self.cut, self.stalled = int(cut), int(stalled)
 
     def inside(self, moment: float) -> float:
-        """A moment of the host's clock in session time; one that was cut out is where the cut was made."""
+        """A moment of the host's clock in session time; a moment that was cut out is the time of the cut."""
         if moment > self._edge:
             shifted = moment - self.skipped
             edge = self._edge - self._before
@@ -63,7 +63,7 @@ class Clock:
         return self._go(end)
 
     def _go(self, end: float) -> float:
-        """Go on to a moment that is behind, further than the ceiling, or none."""
+        """Go on to a moment that is in the past, beyond the ceiling, or not a number."""
         # asked this way round it is also true of a time that is no number
         if not self.now < end < float("inf"):
             self.stalled += 1
@@ -83,7 +83,7 @@ FASTEST = 100.0
 
 
 class World:
-    """The world's own time, which a pause stops and slow motion slows; never the hand's."""
+    """The world's time, which a pause stops and slow motion slows; hands are not slowed."""
 
     __slots__ = ("now", "rate")
 
@@ -94,7 +94,7 @@ class World:
         """Its seconds for each of the hand's, in the last frame."""
 
     def set_rate(self, dt: float, world_dt: float | None) -> tuple[bool, bool]:
-        """Say how long a frame of `dt` s was for the world: whether the rate changed, whether it is none."""
+        """Say how long a frame of `dt` s was for the world: whether the rate changed, whether it is bad."""
         rate = 1.0 if world_dt is None else world_dt / dt
         wrong = not rate >= 0.0
         if not 0.0 <= rate <= FASTEST:

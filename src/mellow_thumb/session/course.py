@@ -1,4 +1,4 @@
-"""A session's course: the plan that it goes by, and the one that it goes over to once that is woven."""
+"""A session's course: its plan, and the next one once that is woven."""
 
 from __future__ import annotations
 
@@ -16,15 +16,15 @@ if TYPE_CHECKING:
 
 
 class Layable(Protocol):
-    """A player's sheet, as far as a session knows one."""
+    """A player's sheet, as a session sees it."""
 
     def lay(self, profile: Any, /) -> tuple[Plan, tuple[str, ...]]:
-        """The profile as a player has it, and what did not apply."""
+        """The profile with a player's choices, and what did not apply."""
 
 
 @dataclass(frozen=True, eq=False)
 class Chosen:
-    """What a session is to go by."""
+    """What a session runs: a plan, and the sheet over it."""
 
     plan: Plan
     base: Plan
@@ -37,7 +37,7 @@ class Chosen:
 
 
 class Course:
-    """Takes a session from one plan to the next: at once, or once another process has woven it."""
+    """Takes a session from one plan to the next, at once or when another process has woven it."""
 
     def __init__(self, plan: Plan, parts: SessionParts) -> None:
         self._parts = parts
@@ -66,7 +66,7 @@ class Course:
         return (*gone, *told)
 
     def _go_to(self, chosen: Chosen) -> None:
-        """Go on by another plan: now, or once it is woven."""
+        """Switch to another plan: now, or once it is woven."""
         before, self.ahead = self.ahead, None
         if before:
             chosen = replace(chosen, chosen_first=chosen.chosen_first or before.chosen_first)
@@ -77,7 +77,7 @@ class Course:
             self._become(chosen)
 
     def look(self, ahead: Chosen) -> None:
-        """Go over to what is ahead, if it is woven by now; between two frames."""
+        """Switch to the next plan if it is woven by now; between two frames."""
         if ahead.weaving and not ahead.weaving.look():
             return
         if ahead.weaving and ahead.weaving.failed:
@@ -86,13 +86,13 @@ class Course:
             self._go_to(ahead)  # what the host has set meanwhile may ask for another program
 
     def arrive(self) -> None:
-        """Go over to what is ahead, whether it is woven or not."""
+        """Switch to the next plan, woven or not."""
         ahead, self.ahead = self.ahead, None
         if ahead:
             self._become(ahead)
 
     def _become(self, chosen: Chosen) -> None:
-        """Go on by another plan; the view follows gently."""
+        """Switch to another plan; the view follows gently."""
         running, clock, _, intake, _, camera, cues = self._parts
         plan, before = chosen.plan, running.plan
         self.now = replace(chosen, weaving=None)
@@ -110,7 +110,7 @@ class Course:
         camera.ease_from(shown)
 
     def return_to(self, one: Snapshot) -> None:
-        """Go by what a snapshot went by; raises :class:`ArgumentError` where that was never gone by here."""
+        """Switch to a snapshot's plan; raises :class:`ArgumentError` if this session never ran it."""
         running = self._parts.running
         another = one.plan is not running.plan
         if another and one.now and one.plan.digest != running.plan.digest:

@@ -1,4 +1,4 @@
-"""Cues as a host takes them: each once, in the frame in which it was given or as long as it is kept."""
+"""Cues as a host takes them: each once, in its frame or as long as it is kept."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ class Cues:
         self.look_up()
 
     def look_up(self) -> None:
-        """Find out which there are, and how long each is kept; what is known of them stays."""
+        """Look up which cues there are, and how long each is kept; their state stays."""
         self.counts = {name: self.counts.get(name, 0.0) for name in self._running.program.cues}
         self.given = {name: self.given.get(name, []) for name in self.counts}
         self._keep = {cue.name: cue.keep for cue in self._running.plan.cues}

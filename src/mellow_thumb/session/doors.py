@@ -1,4 +1,4 @@
-"""What can be fed to a plan: every address that it listens to, and what is said of the others."""
+"""What can be fed to a plan: every address it listens to, and why others are refused."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ _KNOWN = frozenset(addresses())
 
 
 def is_known(address: object) -> bool:
-    """Whether the catalogue holds an address, or a profile may name one so."""
+    """Whether the catalogue has an address, or a profile may name one."""
     if address in _KNOWN:
         return True
     kind, _, name = str(address).partition(".")
@@ -38,14 +38,14 @@ NOT_FINITE = "not finite"
 
 
 def outside(low: float, high: float) -> str:
-    """Why a value is refused that is outside its range."""
+    """Why a value outside its range is refused."""
     return f"outside {low:g} to {high:g}"
 
 
 def unlisted(address: object, used: Iterable[str]) -> str:
-    """Why an address that a plan does not use is refused; nothing where it is only passed over.
+    """Why an address that a plan does not use is refused; empty if it is only ignored.
 
-    One that nothing knows is refused, and a flag that is nearly one of the plan's: a slip of the pen.
+    An unknown address is refused, and so is a flag that nearly spells one of the plan's.
     """
     if not is_known(address):
         return f"unknown signal{near_signal(str(address), _KNOWN)}"
@@ -65,7 +65,7 @@ def things(plan: Plan) -> dict[str, float]:
 def doors(program: Program) -> dict[str, Door]:
     """Each address that can be fed.
 
-    The other component is what stands for it when one is fed alone; the last tells whether a value outside
+    The other component's default is for one fed alone; the last says whether a value outside
     the range is clipped to it.
     """
     found = {}

@@ -1,4 +1,4 @@
-"""What a frame shows: axes, gates, cues, the active device."""
+"""A frame's values: axes, gates, cues, the active device."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ class Moved:
         rate: float = 1.0,
         units: float = 1.0,
     ) -> None:
-        """Made of what two frames read from `first` on; the world at a `rate`, in so many `units` a metre."""
+        """Make it from the values of two frames from `first` on; the world at a `rate`, `units` per metre."""
         self._now, self._before, self._first, self._rate, self._units = now, before, first, rate, units
 
     @property
@@ -62,7 +62,7 @@ class Moved:
         return self.step, self.velocity, self.heading, self.forward
 
     def __eq__(self, other: object) -> bool:
-        """Whether they went alike."""
+        """Whether both are the same movement."""
         return isinstance(other, Moved) and self._all == other._all
 
     def __hash__(self) -> int:

@@ -1,4 +1,4 @@
-"""How the handheld device is turned, and what is known of its sensors: read off a running program."""
+"""How the handheld device is turned, and what is known of its sensors, from a running program."""
 
 from __future__ import annotations
 
@@ -31,7 +31,7 @@ class HandheldState(NamedTuple):
 
 
 def handheld_state(state: Mapping[str, float]) -> HandheldState:
-    """How a device is held, by the state of a program that asks for it."""
+    """A device's attitude from the state of a program that tracks it."""
 
     def kept(what: str, parts: Sequence[str]) -> list[float]:
         return [state[f"attitude_{what}_{part}"] for part in parts]
@@ -43,10 +43,10 @@ def handheld_state(state: Mapping[str, float]) -> HandheldState:
 
 
 class Attitude:
-    """The attitude by itself, as a session has it: for who draws or measures a recording."""
+    """The attitude by itself, as a session has it: for drawing or measuring a recording."""
 
     def __init__(self) -> None:
-        """Begin with nothing known."""
+        """Start with nothing known."""
         self._alone = _alone()
         self._state = self._alone.start
 
@@ -62,11 +62,11 @@ class Attitude:
         return x, y, z
 
     def weigh(self, force: Triple) -> None:
-        """Take what the accelerometer says, m/s2; at rest it points to the sky."""
+        """Take a reading of the accelerometer, m/s2; at rest it points to the sky."""
         self._state = self._alone.weigh(*self._state, *force)
 
     def turn(self, turn: Triple, t: float) -> None:
-        """Take what the gyroscope says, deg/s, at a time (s)."""
+        """Take a reading of the gyroscope, deg/s, at a time (s)."""
         self._state = self._alone.turn(*self._state, *turn, t)
 
 

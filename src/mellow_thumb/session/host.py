@@ -1,4 +1,4 @@
-"""What a host says of the world around: its screen, the ground, contacts."""
+"""What a host says about its world: its screen, the ground, contacts."""
 
 from __future__ import annotations
 
@@ -18,7 +18,7 @@ PLACES = ("", *(f"touch.{finger}.place" for finger in range(1, FINGERS + 1)))
 
 
 class Intaking(Protocol):
-    """What takes events: a session's intake, or whoever writes them down."""
+    """What takes events: a session's intake, or a recorder."""
 
     def feed(
         self, signal: str, value: float | Sequence[float], at: float | None = None,
@@ -31,11 +31,11 @@ class Intaking(Protocol):
 
     @property
     def contacts(self) -> bool:
-        """Whether somebody asks for contacts."""
+        """Whether anything uses contacts."""
 
 
 class Host:
-    """Makes events of what a host says of the world around."""
+    """Makes events from what a host says about its world."""
 
     def __init__(self, intake: Intaking) -> None:
         self._intake = intake
@@ -112,7 +112,7 @@ class Host:
                 self._intake.feed(name, value, at=at, device=device)
 
     def _finite(self, name: str, values: Sequence[float], count: int) -> list[float]:
-        """Numbers that belong together; where one of them is none, all are refused, and none come back."""
+        """Numbers that belong together; if one is not finite, all are refused, and the result is empty."""
         try:
             numbers = [float(value) for value in values]
         except (TypeError, ValueError, OverflowError):
@@ -134,7 +134,7 @@ class Host:
     def set_platform(
         self, velocity: tuple[float, float, float], at: float | None = None, *, units: float = 1.0
     ) -> None:
-        """Say how fast what the character stands on moves, in m/s; it is carried along."""
+        """Say how fast the ground under the character moves, in m/s; it is carried along."""
         numbers = self._finite("host.platform", velocity, 3)
         if numbers:
             x, y, z = (number / units for number in numbers)

@@ -1,4 +1,4 @@
-"""Where events wait until the frame in which they are due."""
+"""Where events wait for the frame in which they are due."""
 
 from __future__ import annotations
 
@@ -56,20 +56,20 @@ class Inbox:
 
     @property
     def busy(self) -> bool:
-        """Whether something has arrived or waits."""
+        """Whether anything has arrived or waits."""
         return bool(self.arrived or self.waiting)
 
     def saved(self) -> Saved:
-        """What has arrived, what waits, and how many came late, and early."""
+        """What has arrived, what waits, and how many came late or early."""
         return tuple(self.arrived), tuple(self.waiting), self.late, self.early
 
     def restore(self, saved: Saved) -> None:
-        """Become what :meth:`saved` told."""
+        """Restore what :meth:`saved` returned."""
         self.arrived[:], waiting, self.late, self.early = saved
         self.waiting = list(waiting)
 
     def renumber(self, codes: dict[int, int]) -> None:
-        """Give what waits new codes; codes not named stay, and what nothing listens to is dropped."""
+        """Give waiting events new codes; codes not listed stay, and unused events are dropped."""
         for items in (self.arrived, self.waiting):
             fresh = [(t, codes.get(code, code), x, y) for t, code, x, y in items]
             items[:] = [item for item in fresh if item[1] != PASSED]
@@ -81,7 +81,7 @@ class Inbox:
         return self._due(clock.now, start, last_commit) if self.waiting else []
 
     def _sort_in(self, start: float, clock: Clock) -> None:
-        """Give what has arrived its session time, for a frame that begins at `start` and ends now.
+        """Give arrived events their session times, for a frame that begins at `start` and ends now.
 
         An event without a time takes effect with the latest event fed before it that is due in this frame.
         """
@@ -119,7 +119,7 @@ class Inbox:
             waiting.sort(key=_TIME)
 
     def _room_for(self, fresh: list[Item], clock: Clock) -> list[Item]:
-        """Count what came early, and take no more than there is room for; what is due now always is taken."""
+        """Count early events, and keep no more than there is room for; what is due now is always kept."""
         taken, room = [], MOST - len(self.waiting)
         for item in fresh:
             ahead = item[0] - clock.skipped - clock.now
@@ -135,11 +135,11 @@ class Inbox:
         return taken
 
     def shorten(self, lost: float, end: float) -> None:
-        """Time was cut out after `end`: what waited in it comes then, what waited beyond it comes earlier."""
+        """Time was cut out after `end`: events in the cut come at `end`, later ones come earlier."""
         self.waiting = [(t if t <= end else max(end, t - lost), *rest) for t, *rest in self.waiting]  # type: ignore[misc]
 
     def _due(self, end: float, start: float, last_commit: Callable[[], float]) -> list[Item]:
-        """Take out what happens before `end`; nothing comes before the last commit."""
+        """Take out what happens before `end`; nothing is earlier than the last commit."""
         waiting = self.waiting
         # the loop alone knows the last commit, and asking it is slow: only for what is older than this frame
         if waiting[0][0] < start:

@@ -1,4 +1,4 @@
-"""What comes in: events looked at one by one, refused or queued."""
+"""What comes in: events are checked one by one, then refused or queued."""
 
 from __future__ import annotations
 
@@ -33,7 +33,7 @@ _EARLY = (
 
 
 class Intake:
-    """Takes events for a plan; it may be called from any thread."""
+    """Takes events for a plan, from any thread."""
 
     def __init__(self, running: Running, clock: Clock) -> None:
         self._running, self._clock = running, clock
@@ -57,7 +57,7 @@ class Intake:
         """How often a held value outside its range was clipped to it, by signal."""
 
     def look_up(self) -> None:
-        """Find out what can be fed to the program of the plan; what came half of a reading stays."""
+        """Look up what can be fed to the plan's program; incomplete readings stay."""
         plan, program = self._running.plan, self._running.program
         self.doors = doors(program)
         """Every address that can be fed."""
@@ -72,11 +72,11 @@ class Intake:
 
     @property
     def plain(self) -> bool:
-        """Whether what has arrived goes to the program as it is."""
+        """Whether arrived events go to the program as they are."""
         return self.readings is None and not (self._unscaled and self._unscaled.waits)
 
     def shorten(self, whole: float, lost: float) -> None:
-        """A frame was longer than the ceiling: what waited comes that much earlier; the first is told."""
+        """A frame was over the ceiling: waiting events come that much earlier; the first time is logged."""
         self.inbox.shorten(lost, self._clock.now)
         if self._clock.cut == 1:
             import logging
@@ -96,13 +96,13 @@ class Intake:
         return self._expanded(items)
 
     def _expanded(self, items: list[Item]) -> list[Item]:
-        """Events without readings that are none; fingers that nothing takes are counted."""
+        """Events without incomplete readings; fingers that no touch takes are counted."""
         if self._unscaled:
             self._unscaled.look(items)
         return self.readings.expand(items) if self.readings else items
 
     def _watch(self, items: list[Item]) -> list[Item]:
-        """The same one by one, and what becomes of each is looked at."""
+        """The same one by one, to see what each of them does."""
         assert self.reasons is not None
         watched = []
         for item in items:
@@ -114,11 +114,11 @@ class Intake:
 
     @property
     def _refusals(self) -> int:
-        """How many events were refused by now."""
+        """How many events were refused so far."""
         return sum(sum(counts.values()) for counts in self.refused.values())
 
     def _tell_early(self) -> None:
-        """Tell, once, of events that came long before their time; count those for which there was no room."""
+        """Log, once, that events came long before their time; count those for which there was no room."""
         inbox = self.inbox
         assert inbox.furthest
         (ahead, code), inbox.furthest = inbox.furthest, None
@@ -229,7 +229,7 @@ class Intake:
         self.offsets[device] = ours - their_time
 
     def _thing(self, on: str) -> float:
-        """What stands for what a press began on; of what nothing asks for the first is told."""
+        """The number of the thing that a press began on; the first unknown one is logged."""
         found = self._things.get(on)
         if found is None and not self._told_thing:
             import logging
@@ -244,7 +244,7 @@ class Intake:
         return 0.0 if found is None else found
 
     def _draw_in(self, signal: str, value: object, low: float, high: float) -> None:
-        """Count what is clipped to its range; the first of a signal is told to the logger."""
+        """Count a clipped value; the first of each signal is logged."""
         self.clipped[signal] = count = self.clipped.get(signal, 0) + 1
         if count == 1:
             import logging
@@ -258,7 +258,7 @@ class Intake:
         return find_signal(signal).signal.kind == "position"
 
     def _unlisted(self, signal: str) -> None:
-        """Pass over a signal that this plan does not use; refuse one that nothing knows."""
+        """Ignore a signal that this plan does not use; refuse an unknown one."""
         reason = unlisted(signal, self.doors)
         if reason:
             self.refuse(str(signal), reason)
@@ -266,7 +266,7 @@ class Intake:
             self.reasons.count(str(signal), "the profile does not use it")
 
     def refuse(self, signal: str, reason: str) -> None:
-        """Count what was refused; the first of its kind is told to the logger."""
+        """Count a refusal; the first of each kind is logged."""
         counts = self.refused.setdefault(signal, {})
         counts[reason] = counts.get(reason, 0) + 1
         if counts[reason] == 1:
@@ -281,7 +281,7 @@ def _as_list(burst: Any) -> list[Any]:
 
 
 def _all_fit(values: list[list[float]], times: list[float], low: float, high: float) -> bool:
-    """Whether every pair and time of a burst is a number within range, so that it needs no closer look."""
+    """Whether every pair and time of a burst is a number in range, so that no closer check is needed."""
     try:
         flat = [part for x, y in values for part in (x, y)]
         # one number that is not finite makes the sum so; a burst is then looked at one by one

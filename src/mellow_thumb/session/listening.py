@@ -1,4 +1,4 @@
-"""Listening: which signal a player presses, pushes or turns next, to carry something by."""
+"""Listening: which signal a player presses, pushes or turns next, to bind it."""
 
 from __future__ import annotations
 
@@ -16,13 +16,13 @@ NOTCH = 1.0
 
 
 class Listener:
-    """Waits for one press, one push or one turn of a wheel that may carry something.
+    """Waits for one press, push or turn of a wheel that may be bound.
 
-    What is held as it begins counts once it was let go; what trembles or drifts never does.
+    What is already held counts once it has been let go; noise and drift never count.
     """
 
     def __init__(self, carries: Callable[[str], bool], held: Mapping[str, float]) -> None:
-        """Wait for a signal that `carries` says yes to; `held` is what each is at the beginning."""
+        """Wait for a signal that `carries` allows; `held` has every value at the start."""
         self._carries = carries
         self._ready = {name: abs(value) < LET_GO for name, value in held.items()}
         self._turned: dict[str, float] = {}
@@ -35,7 +35,7 @@ class Listener:
         return label(find_signal(self.found)) if self.found else ""
 
     def hear(self, signal: str, value: float | Sequence[float]) -> bool:
-        """Look at an event; whether it is what was waited for, and is to act on nothing else."""
+        """Look at an event; returns whether it is the one waited for, which must do nothing else."""
         if self.found:
             return False
         for address, one in _parts(signal, value):
@@ -45,7 +45,7 @@ class Listener:
         return False
 
     def _meant(self, address: str, value: float) -> bool:
-        """Whether a value is a press, a push or a turn that begins now."""
+        """Whether a value starts a press, a push or a turn."""
         if value != value:
             return False
         if ".wheel" in address:
@@ -57,7 +57,7 @@ class Listener:
 
 
 def _parts(signal: str, value: float | Sequence[float]) -> list[tuple[str, float]]:
-    """The addresses that an event speaks of, each with its value; none for what is no number."""
+    """The addresses of an event, each with its value; empty for what is not a number."""
     try:
         if isinstance(value, (int, float)):
             return [(signal, float(value))]

@@ -18,7 +18,7 @@ Said = float | tuple[float, float]
 
 
 def live_signals(running: Running) -> dict[str, Said]:
-    """What each held signal says now, by its name, and what is made of them."""
+    """The current value of each held and derived signal, by name."""
     values = dict(zip(running.program.roles.values(), running.saved, strict=True))
     found: dict[str, Said] = {}
     pairs = {name: signal.pair for name, signal in running.program.heard.items() if signal.held}
@@ -38,7 +38,7 @@ def live_signals(running: Running) -> dict[str, Said]:
 
 
 def heard_in(taken: Taken, running: Running, now: float) -> list[tuple[float, str, float, float]]:
-    """What came in in a frame that ended `now`, and what touches made of it."""
+    """What came in during a frame that ended `now`, and what touches made of it."""
     names = {code: name for name, code in taken.program.codes.items()}
     found = [(t, names[code], x, y) for t, code, x, y in taken.items if code in names]
     if running.plan.touches and taken.state and running.program is taken.program:
@@ -50,7 +50,7 @@ def heard_in(taken: Taken, running: Running, now: float) -> list[tuple[float, st
 def _said_by_touches(
     plan: Plan, program: Program, then: tuple[float, ...], now: tuple[float, ...]
 ) -> dict[str, tuple[float, float]]:
-    """What each touch has said between two states of a program: a way, degrees, or a factor; x and y."""
+    """What each touch said between two states of a program: a distance, degrees or a factor; x and y."""
     places = {role: k for k, role in enumerate(program.roles.values())}
     found = {}
     for touch in plan.touches:
@@ -64,7 +64,7 @@ def _said_by_touches(
 
 
 def parts_of(name: str, said: Said) -> dict[str, float]:
-    """The addresses of a signal, each with what it says: one, or two for a pair."""
+    """The addresses of a signal, each with its value: one, or two for a pair."""
     return (
         dict(zip((f"{name}.x", f"{name}.y"), said, strict=True)) if isinstance(said, tuple) else {name: said}
     )

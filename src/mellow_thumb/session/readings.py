@@ -1,4 +1,4 @@
-"""Readings of a device in the hand come part by part: one of which a part is missing goes no further."""
+"""Readings of a device in the hand come in parts: incomplete ones go no further."""
 
 from __future__ import annotations
 
@@ -20,19 +20,19 @@ TORN = "a part of it is missing, or was refused"
 
 
 def feels(codes: Mapping[str, int]) -> bool:
-    """Whether a program, by its codes, asks for a device in the hand."""
+    """Whether a program, given its codes, uses a device in the hand."""
     return TURN[0] in codes
 
 
 class Readings:
-    """Looks at readings in order of time, between what comes in and the woven loop, as contacts do.
+    """Checks readings in order of time, between the intake and the woven loop.
 
-    The last part of a reading makes it whole; without the others it is taken out, and the rest of it, which
+    The last part of a reading completes it; if others are missing it is taken out, and the rest, which
     does nothing by itself, waits for the next.
     """
 
     def __init__(self, codes: Mapping[str, int], refuse: Callable[[str, str], None]) -> None:
-        """Look at what a program asks for, by its codes; `refuse` is told what is no reading, and why."""
+        """Check what a program uses, given its codes; `refuse` is called for incomplete readings."""
         self._refuse = refuse
         self._names: dict[int, str] = {}
         """The name of each part, by its code."""
@@ -48,7 +48,7 @@ class Readings:
         """The codes of all parts of readings."""
 
     def expand(self, items: list[Item]) -> list[Item]:
-        """Events in order of time, without readings that are none."""
+        """Events in order of time, without incomplete readings."""
         if self.parts.isdisjoint([code for _, code, _, _ in items]):
             return items
         out: list[Item] = []
@@ -62,7 +62,7 @@ class Readings:
         return out
 
     def _is_whole(self, parts: tuple[str, ...]) -> bool:
-        """Whether all parts of the reading that ends here have come; one that is torn is refused whole."""
+        """Whether all parts of the reading that ends here have come; an incomplete one is refused whole."""
         name = parts[0].rpartition(".")[0]
         known = [self._came.pop(part) for part in parts if part in self._came]
         if len(known) < len(parts):
@@ -74,9 +74,9 @@ class Readings:
         return True
 
     def saved(self) -> list[Any]:
-        """What has come of a reading that is not whole yet, as plain data."""
+        """The parts of an unfinished reading, as plain data."""
         return [[part, value] for part, value in self._came.items()]
 
     def restore(self, saved: list[Any]) -> None:
-        """Become what :meth:`saved` told."""
+        """Restore what :meth:`saved` returned."""
         self._came = {str(part): float(value) for part, value in saved}

@@ -1,7 +1,7 @@
-"""Why an event did nothing: counted only while somebody asks.
+"""Why an event did nothing: counted only while someone asks.
 
-Each event is let act alone, in a copy of the running program, beside one that says nothing new at the same
-moment. Where the two states differ the event has acted; where they do not, it is asked why.
+Each event acts alone in a copy of the running program, beside one that says nothing new at the same
+moment. If the two states differ, the event has acted; if not, the reason is looked for.
 """
 
 from __future__ import annotations
@@ -42,7 +42,7 @@ class Reasons:
         ours[reason] = ours.get(reason, 0) + 1
 
     def look(self, plan: Plan, program: Program, state: tuple[float, ...], watched: list[Watched]) -> None:
-        """Count what the events of a frame do, from the state in which it begins."""
+        """Count what the events of a frame do, from its starting state."""
         asked = _Asked(plan, program, state)
         names = {code: name for name, code in program.codes.items()}
         for raw, made, refused in _landed_first(watched, program.codes.get("touch.1.place", inf)):
@@ -56,7 +56,7 @@ class Reasons:
 
 
 def _landed_first(watched: list[Watched], first: float) -> list[Watched]:
-    """The same events, of each finger its landing before its place, which may be told in either order."""
+    """The same events, with each finger's landing before its place, as they may come in either order."""
     found = [*watched]
     for k, ((t, code, *_), (then, after, down, _)) in enumerate(pairwise(raw for raw, _, _ in watched)):
         lands = after - code == DOWN - PLACE and t == then and down != 0.0
@@ -66,12 +66,12 @@ def _landed_first(watched: list[Watched], first: float) -> list[Watched]:
 
 
 def _waiting(name: str, when: When, open_: dict[str, bool]) -> str:
-    """What a route or a cue waits for, by the gates that are not as it wants them."""
+    """What a route or a cue waits for: the gates that are not as it wants them."""
     return f"{name} waits for {_change(when, open_)}"
 
 
 def _change(when: When, open_: dict[str, bool]) -> str:
-    """What would make a condition hold that does not, in words."""
+    """What would make a condition hold, in words."""
     if isinstance(when, Condition):
         return f"{when.gate} to {'open' if when.wanted else 'close'}"
     parts = (_change(part, open_) for part in when.parts if not part.holds(open_))
@@ -93,19 +93,19 @@ class _Asked:
         }
 
     def pass_on(self, items: list[Item]) -> None:
-        """Let something act that nobody asks about."""
+        """Let an event act without counting it."""
         for item in items:
             self.state, _ = self._after(item)
 
     def _after(self, item: Item) -> tuple[tuple[float, ...], tuple[float, ...]]:
-        """The state after an event at its time, and what a frame reads then."""
+        """The state after an event at its time, and a frame's values then."""
         loop = self.program.live(self.state)
         next(loop)
         read = loop.send([item, (item[0], self.program.frame, 0.0, 0.0)])
         return loop.send([]), read
 
     def reason(self, item: Item, names: dict[int, str]) -> str:
-        """Let an event act: that it has acted, or why it has not."""
+        """Let an event act; returns that it acted, or why it did not."""
         t, code, x, y = item
         signal = self.program.heard.get(names.get(code, ""))
         if signal is None or signal.name in (*FORCE, *TURN[:-1], *ATTITUDE[:-1]):
@@ -144,7 +144,7 @@ class _Asked:
         return words
 
     def _of_reading(self, item: Item, names: dict[int, str]) -> str:
-        """What becomes of a reading of a gyroscope: what becomes of the aim and the attitude made of it."""
+        """What a gyroscope's reading does: what the aim and attitude made from it do."""
         (after, _), codes, found = self._after(item), self.program.codes, []
         for name in (AIM, *ATTITUDE):
             if name in codes:
@@ -154,7 +154,7 @@ class _Asked:
         return next((one for one in found if one == ACTED), found[-1])
 
     def _of_contact(self, item: Item, finger: str) -> str:
-        """What becomes of a contact, as its moment ends; what is only kept of fingers is nothing yet."""
+        """What a contact does when its moment ends; a change in the fingers' own state does not count."""
         t, later = item[0], nextafter(item[0], inf)
         loop = self.program.live(self.state)
         next(loop)
@@ -172,31 +172,31 @@ class _Asked:
         return "it has not moved as far as after_travel" if taken else "no touch takes this finger"
 
     def _differ(self, one: tuple[float, ...], other: tuple[float, ...], own: list[int]) -> bool:
-        """Whether two states, with what frames read of them, differ in more than what was said."""
+        """Whether two states and their frames differ in more than the value that was fed."""
         quiet = {*own, *self._quiet}
         pairs = enumerate(zip(one, other, strict=True))
         return any(a != b and k not in quiet and not isclose(a, b, rel_tol=1e-12) for k, (a, b) in pairs)
 
     def _own(self, signal: Signal) -> list[int]:
-        """Where the state has what a signal said last."""
+        """The place of a signal's last value in the state."""
         stems = (own_role(signal.name), signal.name.replace(".", "_"))
         parts = ("_x", "_y") if signal.pair else ("",)
         wanted = [f"{stem}{part}" for stem in stems for part in parts]
         return [self._roles[role] for role in wanted if role in self._roles]
 
     def _saying_nothing(self, signal: Signal, own: list[int]) -> tuple[float, float]:
-        """What would say nothing new: what was said last, or no way at all."""
+        """The event that says nothing new: the last value, or no movement."""
         if not signal.held or not own:
             return 0.0, 0.0
         x, *rest = (self.state[k] for k in own)
         return x, (rest[0] if rest else 0.0)
 
     def _value(self, name: str, state: tuple[float, ...], otherwise: float) -> float:
-        """A value of the state by its name."""
+        """A value of the state, by name."""
         return state[self.program.state.index(name)] if name in self.program.state else otherwise
 
     def _of_routes(self, signal: Signal, said: list[float], t: float) -> str:
-        """Why no route does anything with an event, nor anything else."""
+        """Why no route, or anything else, does something with an event."""
         loop = self.program.live(self.state)
         next(loop)
         frame = Frame(t, loop.send([(t, self.program.frame, 0.0, 0.0)]), self.program)

@@ -1,4 +1,4 @@
-"""Running: a plan's program at work, and how it goes over into another program of the same names."""
+"""Running: a plan's program at work, and how it is replaced by another."""
 
 from __future__ import annotations
 
@@ -28,10 +28,10 @@ if TYPE_CHECKING:
 
 
 class Running:
-    """A plan's program with its state, and what the last frame read of it."""
+    """A plan's program with its state and the last frame's values."""
 
     def __init__(self, plan: Plan, *, compiled: bool | None = False) -> None:
-        """Begin; with `compiled` True it is, before this returns, with None as soon as that can be had."""
+        """Start; with `compiled` True in C at once, with None as soon as it can."""
         check_compiled(compiled)
         self.plan, self.program = plan, weave_plan(plan)
         self._compiled = compiled
@@ -53,11 +53,11 @@ class Running:
         """What the last frame read."""
 
     def go_on(self, program: Program, state: tuple[float, ...]) -> None:
-        """Go on as another program with a saved state."""
+        """Continue as another program with a saved state."""
         self._begin(program, state, self.loop)
 
     def resume(self, program: Program, kept: Keeps) -> None:
-        """Become what a program was."""
+        """Restore a program's saved state."""
         if program is not self.program:
             self._begin(program, kept.state, self.loop)
         self.loop.resume(kept)
@@ -80,12 +80,12 @@ class Running:
             self.loop, self.coming = PythonLoop(program, state, before), found
 
     def go_over(self, engine: Engine) -> None:
-        """Go on in C from where it is; nothing moves by a bit."""
+        """Continue in C from here; results stay the same to the bit."""
         self.loop = self.room = Room(engine, self.program, self.saved, self.loop)
         self.coming = None
 
     def look(self, now: float) -> None:
-        """See, between two frames, whether what is on its way is here; go over if it is."""
+        """Check, between two frames, whether the engine on its way is ready; switch to it if so."""
         coming = self.coming
         if coming is None:
             return
@@ -99,17 +99,17 @@ class Running:
 
     @property
     def saved(self) -> tuple[float, ...]:
-        """The state, to be given to :meth:`go_on`."""
+        """The state, for :meth:`go_on`."""
         return self.loop.send([])
 
     @property
     def state(self) -> dict[str, float]:
-        """The state, by the names of its values."""
+        """The state, by name."""
         return dict(zip(self.program.state, self.saved, strict=True))
 
     @property
     def last_commit(self) -> float:
-        """When the state was committed last, in seconds."""
+        """When the state was last committed, in seconds."""
         return float(self.saved[0])
 
     @property
@@ -119,7 +119,7 @@ class Running:
         return int(self.values[place]) if place else 0
 
     def with_setting(self, setting: Setting) -> dict[int, int]:
-        """Make room for a word of the host's, if there is none yet: the new code of each code before."""
+        """Make room for a host's setting, if there is none yet; returns new codes by old ones."""
         before = self.program
         if setting in before.settings:
             return {}
@@ -129,20 +129,20 @@ class Running:
         return {code: program.settings[one] for one, code in before.settings.items()}
 
     def _staying(self, plan: Plan) -> tuple[Setting, ...]:
-        """What the host has set that means something in another plan too."""
+        """The host's settings that also exist in another plan."""
         routes, axes = {one.name for one in plan.routes}, {one.name for one in plan.axes}
         known = {"scale": routes}
         return tuple(one for one in self.program.settings if one[1] in known.get(one[0], axes))
 
     def weaving(self, plan: Plan) -> Weaving | None:
-        """Have another plan woven by another process; None where it is at hand, or is woven in the frame."""
+        """Have another plan woven by another process; None if it exists, or is woven in the frame."""
         stay = self._staying(plan)
         if self._compiled is not None or woven_before(plan, stay) or not may_weave_ahead():
             return None
         return weaving_for(plan, stay)
 
     def become(self, plan: Plan, *, chosen_first: bool) -> dict[int, int]:
-        """Go on by another plan, as :func:`carried_over` says: the new code of each code before."""
+        """Continue with another plan, as :func:`carried_over` says; returns new codes by old ones."""
         before, old = self.program, self.plan
         saved = self.saved
         after = weave_plan(plan, self._staying(plan))
@@ -157,7 +157,7 @@ class Running:
         return codes | {code: after.settings.get(one, PASSED) for one, code in before.settings.items()}
 
     def look_again(self, now: float) -> None:
-        """Have all that is held looked at anew, as if nobody had pressed anything; then read a frame."""
+        """Evaluate everything that is held again, as if nothing were newly pressed; then read a frame."""
         codes, frame = self.program.codes, self.program.frame
         if "host.focus" in codes:
             # A word of the focus that says nothing new looks at everything, and fires nothing.

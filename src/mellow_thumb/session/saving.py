@@ -1,4 +1,4 @@
-"""Saving a session: as one opaque value for rolling back, or as plain data for a saved game."""
+"""Saving a session: as an opaque value for rolling back, or as plain data for saved games."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ FORMAT = "mellow-thumb state 1"
 
 
 class Snapshot(NamedTuple):
-    """Everything that a session is at one moment."""
+    """A session's whole state at one moment."""
 
     plan: Plan
     now: Chosen | None
@@ -56,7 +56,7 @@ class Snapshot(NamedTuple):
 
 
 class SessionParts(NamedTuple):
-    """The parts of a session that make up what it is at a moment."""
+    """The parts of a session that make up its state."""
 
     running: Running
     clock: Clock
@@ -68,7 +68,7 @@ class SessionParts(NamedTuple):
 
 
 def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Snapshot:
-    """Everything that a session is which goes by one plan, and over to another."""
+    """Take the whole state of a session, which has one plan and may be on its way to another."""
     running, clock, _, intake, host, camera, cues = parts
     readings, world = intake.readings, parts.world
     # mostly nothing was refused, kicked, given: then nothing is copied
@@ -101,7 +101,7 @@ _snapshot = tuple.__new__
 
 
 def put_back(one: Snapshot, parts: SessionParts) -> None:
-    """Become what a snapshot holds, but for the program, which runs already."""
+    """Restore a snapshot, except for the program, which already runs."""
     running, clock, world, intake, host, camera, cues = parts
     running.values = one.values
     clock.restore(one.clock)
@@ -121,12 +121,12 @@ def put_back(one: Snapshot, parts: SessionParts) -> None:
 
 
 def _copied(refused: dict[str, dict[str, int]]) -> dict[str, dict[str, int]]:
-    """What was refused, to be counted on apart."""
+    """A copy of the refusals, to go on counting separately."""
     return {name: dict(counts) for name, counts in refused.items()}
 
 
 def to_plain(one: Snapshot) -> dict[str, Any]:
-    """A snapshot as data that JSON can hold; what is no number there is null."""
+    """A snapshot as JSON data; NaN becomes null."""
     arrived, waiting, late, early = one.inbox
     return {
         "format": FORMAT,
@@ -164,16 +164,16 @@ def _item(plain: list[float | None]) -> Item:
 
 
 def check_digest(found: object, wanted: str) -> None:
-    """Refuse the state of another plan."""
+    """Refuse another plan's state."""
     if found != wanted:
         other = f"found the state of another profile, or of one under another player's sheet ({found})"
         raise ArgumentError(f"{other}; expected {wanted}")
 
 
 def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
-    """The snapshot that plain data came from.
+    """The snapshot for plain data.
 
-    Raises :class:`ArgumentError` for data of another form, or of another plan.
+    Raises :class:`ArgumentError` for data of the wrong form, or of another plan.
     """
     form: object = data.get("format") if hasattr(data, "get") else type(data).__name__
     if form != FORMAT:
@@ -216,7 +216,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
 
 
 def _readings(data: dict[str, Any]) -> list[Any] | None:
-    """What has come of a reading that is not whole yet; anything else is refused."""
+    """Check the parts of an unfinished reading; anything else is refused."""
     known: list[Any] | None = data.get("readings")
     if known is not None:
         Readings({}, lambda _, __: None).restore(known)
@@ -230,7 +230,7 @@ CLOCK, PLACE = 7, 5
 
 
 def _check(one: Snapshot) -> None:
-    """Refuse what has the wrong size, or holds no numbers where there must be some."""
+    """Refuse what has the wrong size, or no numbers where there must be some."""
     program, cues = one.program, len(one.program.cues)
     lists = (one.values, one.clock, one.place, one.counts, one.given, one.loop.hosts, one.loop.rig)
     sizes = (program.width, CLOCK, PLACE, cues, cues, len(program.asked), len(program.rig))
@@ -256,7 +256,7 @@ def _check(one: Snapshot) -> None:
 
 
 def _try_frames(one: Snapshot) -> None:
-    """Refuse finite numbers that no frame can be read from: the program reads two, and forgets them."""
+    """Refuse finite numbers from which no frame can be read, by reading two."""
     program, now = one.program, one.clock[0]
     # A commit is 1/16 s ago at the most; from one that lies years back a frame would take years.
     if not 0.0 <= now - one.loop.state[0] <= 1.0:

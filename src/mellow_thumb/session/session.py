@@ -336,7 +336,7 @@ class Session:
         return Frame(now, values, running.program, cues, before, passed, world.rate, self._units)
 
     def _passed(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
-        """What a frame reads, whatever has arrived."""
+        """The values of a frame, whatever has arrived."""
         running, world, now = self._running, self._world, self._clock.now
         items = self._intake.due(start)
         if world_dt is not None or world.rate != 1.0:

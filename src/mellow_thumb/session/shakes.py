@@ -1,4 +1,4 @@
-"""Kicks and shakes: what the world does to a view for a moment. They never enter an axis's own value."""
+"""Kicks and shakes: what the world does to a view for a moment. They never change an axis."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ FAINT = 1e-6
 
 
 class Kick(NamedTuple):
-    """An amount that is there at once and fades; with a frequency (Hz) it trembles as it fades."""
+    """An amount that is there at once and fades; with a frequency (Hz) it shakes as it fades."""
 
     axis: str
     amount: float
@@ -31,7 +31,7 @@ class Kick(NamedTuple):
         return size * 0.5 * (sin(turn) + sin(1.618033988749895 * turn))
 
     def size(self, t: float) -> float:
-        """What it adds at the most from a time (s) on."""
+        """The most that it can add from a time (s) on."""
         return abs(self.amount) * decay(t - self.start, LN2 / self.half_life)
 
     def over(self, t: float) -> bool:

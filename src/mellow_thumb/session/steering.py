@@ -1,4 +1,4 @@
-"""What a host sets itself: an axis, a turn, the scale of a route."""
+"""What a host sets itself: an axis, a turn, a route's scale."""
 
 from __future__ import annotations
 
@@ -18,7 +18,7 @@ finite numbers can add up to one that is not, and then a frame has no sine."""
 
 
 class Steering:
-    """Takes what a host sets; each word of it is woven in at its first use."""
+    """Takes what a host sets; each kind of setting is woven in at its first use."""
 
     def __init__(self, running: Running, inbox: Inbox) -> None:
         self._running, self._inbox = running, inbox
@@ -34,7 +34,7 @@ class Steering:
         self._set(("turn", name), self._inner(name, value), over, at)
 
     def _inner(self, name: str, value: float) -> float:
-        """A value for an axis as the axis adds it up."""
+        """A value as its axis adds it up."""
         axis = next((axis for axis in self._running.plan.axes if axis.name == name), None)
         if axis is None:
             names = [axis.name for axis in self._running.plan.axes]
@@ -54,7 +54,7 @@ class Steering:
         self._set(("scale", route), factor, 0.0, at)
 
     def _set(self, setting: Setting, x: float, y: float, at: float | None) -> None:
-        """Queue a word of the host's; the first of its kind has the program woven with room for it."""
+        """Queue a host's setting; the first of its kind weaves the program again with room for it."""
         if at is not None and at - at != 0.0:
             raise ArgumentError(f"at: found {at!r}; expected finite seconds")
         codes = self._running.with_setting(setting)

@@ -1,4 +1,4 @@
-"""What the ground around a camera wants of its height: to keep away from it, and to see past it."""
+"""How high the ground around a camera makes it: to keep clear of it, and to see past it."""
 
 from __future__ import annotations
 
@@ -23,9 +23,9 @@ CALLS = 2 + len(WAYS) * (len(NEAR) + len(AHEAD)) + len(SIGHT)
 
 
 def around(ground: Ground, x: float, z: float, clearance: float) -> float:
-    """How high a camera must be at (x, z) to keep a clearance (m) from ground beside it.
+    """How high a camera must be at (x, z) to keep a clearance (m) from the ground around it.
 
-    Of ground further away it wants a metre less for each metre, so that it rises ahead of what it comes to.
+    It needs a metre less for each metre of distance, so that it starts to rise in time.
     """
     found, inner = -1e300, 0.0
     for far in (*(one * clearance for one in NEAR), *(one + clearance for one in AHEAD)):
@@ -41,7 +41,7 @@ def around(ground: Ground, x: float, z: float, clearance: float) -> float:
 def between(
     ground: Ground, seen: tuple[float, float, float], camera: tuple[float, float], clearance: float
 ) -> float:
-    """How high a camera must be to see a point past the ground between."""
+    """How high a camera must be to see a point over the ground in between."""
     (px, py, pz), (x, z), found = seen, camera, -1e300
     for share in SIGHT:
         high = ground(px + (x - px) * share, pz + (z - pz) * share)

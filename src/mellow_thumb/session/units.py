@@ -1,4 +1,4 @@
-"""Units: a host whose world is not in metres says how many of its units a metre has, once."""
+"""Units: a host whose world is not in metres says once how many of its units make a metre."""
 
 from __future__ import annotations
 
@@ -12,17 +12,17 @@ if TYPE_CHECKING:
 
 
 def check_units(units_per_metre: float) -> float:
-    """A scale of the world, if it is one; raises :class:`ArgumentError` for what is none."""
+    """Check a scale of the world; raises :class:`ArgumentError` for a bad one."""
     if not 1e-6 <= units_per_metre <= 1e6:
         raise ArgumentError(f"units_per_metre: found {units_per_metre!r}; expected 1e-06 to 1e+06")
     return float(units_per_metre)
 
 
 class InUnits:
-    """Asks a camera in the units of a host, and gives its views in them."""
+    """A camera in a host's units."""
 
     def __init__(self, view: Callable[..., View], units: float) -> None:
-        """Ask `view`, which is in metres, in so many `units` a metre."""
+        """Wrap `view`, which is in metres, for `units` per metre."""
         self._view, self._units = view, units
 
     def view(self, subject: Any = None, **said: Any) -> View:
@@ -44,7 +44,7 @@ class InUnits:
         return View(in_units(seen.pose, units), seen.cursor)
 
     def _placed(self, said: Any) -> Any:
-        """A place and a rotation in metres; what is none is left to who refuses it."""
+        """A place and a rotation in metres; bad ones are passed on, to be refused later."""
         try:
             place, rotation = said
         except (TypeError, ValueError):
@@ -52,7 +52,7 @@ class InUnits:
         return self._point(place), rotation
 
     def _point(self, place: Any) -> Any:
-        """A place in metres; what is none is left to who refuses it."""
+        """A place in metres; a bad one is passed on, to be refused later."""
         try:
             return tuple([float(part) / self._units for part in place])
         except (TypeError, ValueError):
@@ -73,6 +73,6 @@ def _has_rotation(subject: Any) -> bool:
 
 
 def in_units(pose: tuple[float, ...], units: float) -> tuple[float, ...]:
-    """A pose of metres in other units: its place, and the extent of a flat picture."""
+    """A pose in other units: its place, and the extent of a flat picture."""
     x, y, z, *turned, extent = pose
     return (x * units, y * units, z * units, *turned, extent * units)

@@ -1,4 +1,4 @@
-"""Fingers that no touch takes because nobody said how long a cm is: counted, and told once."""
+"""Fingers that no touch takes because the host never said how long a cm is: counted, and logged once."""
 
 from __future__ import annotations
 
@@ -21,10 +21,10 @@ UNKNOWN = (
 
 
 class Unscaled:
-    """Looks at contacts in order of time, until somebody says how long a cm is; it changes none of them."""
+    """Watches contacts in order of time until the host says how long a cm is; it changes nothing."""
 
     def __init__(self, plan: Plan, codes: Mapping[str, int], refuse: Callable[[str, str], None]) -> None:
-        """Look at what a plan's program is fed, by its codes; `refuse` is told each finger and why."""
+        """Watch what a plan's program is fed, given its codes; `refuse` is called for each finger."""
         self._plan, self._refuse = plan, refuse
         self._first, self._scale = codes.get("touch.1.place", 0), codes.get("host.pixels_per_cm", -1)
         self._places: dict[int, tuple[float, float]] = {}
@@ -32,7 +32,7 @@ class Unscaled:
         """Whether it still matters what comes."""
 
     def look(self, items: list[Item]) -> None:
-        """Look at events in order of time."""
+        """Watch events in order of time."""
         for _, code, x, y in items if self.waits else ():
             finger, what = divmod(code - self._first, 3)
             if code == self._scale and x > 0.0:
@@ -48,7 +48,7 @@ class Unscaled:
                     self._refuse(f"touch.{finger + 1}.down", UNKNOWN.format(names))
 
     def _area_of(self, place: tuple[float, float], thing: float) -> tuple[Touch, ...]:
-        """The touches that would take a finger which lands on a place, and on a thing by its number."""
+        """The touches that would take a finger landing at a place, on a thing by number."""
         things = ("", *self._plan.things)
         for area in self._plan.areas:
             left, bottom, right, top = area[0].region

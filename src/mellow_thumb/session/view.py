@@ -1,4 +1,4 @@
-"""The camera as a renderer takes it."""
+"""The camera, for a renderer."""
 
 from __future__ import annotations
 
@@ -58,7 +58,7 @@ class View:
         return self._pose[8]
 
     def __eq__(self, other: object) -> bool:
-        """Whether they show the same, pointer and all."""
+        """Whether both show the same, including the pointer."""
         return isinstance(other, View) and (self._pose, self.cursor) == (other._pose, other.cursor)
 
     def __hash__(self) -> int:

@@ -1,9 +1,9 @@
 """Walking by command: a few bytes a frame, from which a server or a replay walks the same way to the bit.
 
-A command is what movement asks in one frame, rounded: where to, which way the view looks, which gates matter
-to it; where that changes within the frame, each of it and until when. Whoever walks by the same commands with
-the same frame times ends up in the same place, so a client that predicts and a server that decides both walk
-by them.
+A command is what movement asks for in one frame, rounded: where to, which way the view looks, which gates
+are open; if that changes within the frame, each part and until when. Whoever walks by the same commands with
+the same frame times ends up in the same place, so a predicting client and a deciding server can both use
+them.
 """
 
 from __future__ import annotations
@@ -36,9 +36,9 @@ STILL = (0.0, 0.0, 0.0, 0.0)
 
 
 def asked_gates(movement: Movement) -> tuple[str, ...]:
-    """The gates that matter to a movement, in the order of their bits.
+    """The gates that a movement depends on, in the order of their bits.
 
-    Raises :class:`ArgumentError` for more than fit.
+    Raises :class:`ArgumentError` if there are too many.
     """
     names = sorted({condition.gate for condition, _ in (*movement.scales, *movement.faces)})
     if len(names) > MOST_GATES:
@@ -49,7 +49,7 @@ def asked_gates(movement: Movement) -> tuple[str, ...]:
 
 
 def asked_at(plan: Plan, frame: Frame) -> bytes:
-    """What movement asks at the end of a frame: six bytes."""
+    """What movement asks for at the end of a frame: six bytes."""
     movement, axes, gates = plan.movement, frame.axes, frame.gates
     assert movement
     mount = next(one.mount for one in plan.mounts.all if one.mount.name == frame.mount)
@@ -63,7 +63,7 @@ def asked_at(plan: Plan, frame: Frame) -> bytes:
 
 
 class Taken(NamedTuple):
-    """What a frame was made of."""
+    """What a frame was made from."""
 
     program: Program
     state: tuple[float, ...]
@@ -74,9 +74,9 @@ class Taken(NamedTuple):
 
 
 def command_within(plan: Plan, taken: Taken) -> bytes:
-    """What a frame asked of a walker: what at first and until when, and so on; last what its end asks.
+    """What a frame asked of a walker: each part and until when, then the last part.
 
-    Each part but the last is a share of the frame (1/65536), then six bytes as the last is.
+    Each part but the last is a share of the frame (1/65536), then six bytes; the last is six bytes.
     """
     program, start = taken.program, taken.start
     *items, (end, *_) = taken.items
@@ -105,13 +105,13 @@ def command_within(plan: Plan, taken: Taken) -> bytes:
 
 
 def _wish(asked: bytes) -> tuple[object, ...]:
-    """What of a command is not the yaw."""
+    """A command without its yaw."""
     right, ahead, _, bits = LAYOUT.unpack(asked)
     return right, ahead, bits
 
 
 def _packed(parts: list[tuple[float, bytes]]) -> bytes:
-    """Parts of a frame, each with the share of it at which it ends."""
+    """Parts of a frame, each with the share of the frame at which it ends."""
     found, before = b"", 0
     for share, asked in parts:
         place = min(round(share * 65536.0), 65535)
@@ -134,14 +134,14 @@ class Walker:
         *,
         units_per_metre: float = 1.0,
     ) -> None:
-        """Begin as a `state` says; what it gives is in a host's units, of which a metre has so many."""
+        """Start from a `state`; results are in a host's units, with so many per metre."""
         self._units = check_units(units_per_metre)
         self._walk, self._gates = weave_walk(movement), asked_gates(movement)
         self.state = state
         """Velocity x and z (m/s), heading and yaw (deg): all that it remembers, to be saved."""
 
     def step(self, command: bytes, dt: float, slope: tuple[float, float] = (0.0, 0.0)) -> Moved:
-        """Walk for a frame of `dt` seconds; how far, how fast and which way it faces.
+        """Walk for a frame of `dt` seconds; returns how far, how fast and which way it faces.
 
         `slope` is how much the ground rises for each metre to +X and to +Z. Raises :class:`ArgumentError` for
         what is not a command, or not a time.

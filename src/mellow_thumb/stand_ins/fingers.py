@@ -148,11 +148,11 @@ class Fingers:
         self.lift(0)
 
     def say(self, signal: str, value: float) -> None:
-        """Say what something besides the fingers is from here on: the screen's size, a flag of the host."""
+        """Set something other than the fingers from here on: the screen's size, a flag of the host."""
         self._say(signal, value)
 
     def take(self, **about: str) -> Take:
-        """Everything so far as a take; keyword arguments go into what it says about itself."""
+        """Everything so far as a take; keyword arguments go into the take's `about`."""
         import pandas as pd
 
         table = pd.DataFrame(self._rows, columns=list(COLUMNS))

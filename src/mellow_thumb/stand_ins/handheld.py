@@ -26,7 +26,7 @@ LULL = 5.0
 
 
 class Gait(NamedTuple):
-    """What walking does to a device: to the side with each stride, up and down and ahead with each step."""
+    """How walking moves a device: sideways with each stride, up and down and forward with each step."""
 
     yaw: float
     pitch: float
@@ -43,7 +43,7 @@ GAITS = {"hand": Gait(3.0, 2.5, 3.0, 1.2, 2.5, 0.8), "leg": Gait(6.0, 24.0, 5.0,
 
 
 class Readings(NamedTuple):
-    """What sensors read, a row a reading, and the truth."""
+    """What sensors read, a row per reading, and the truth."""
 
     t: Array
     """Times, s."""
@@ -59,7 +59,7 @@ class Handheld:
     """A simulated device in the hand: tell it what to do in order, then ask for what its sensors say.
 
     `bias` is the gyroscope's, deg/s; `rate_noise` its noise density, deg/s/sqrt(Hz); `force_noise` the
-    accelerometer's, ug/sqrt(Hz). `rate_scale` and `force_scale` are what they say of 1; there are `rate`
+    accelerometer's, ug/sqrt(Hz). `rate_scale` and `force_scale` are what they read for 1; there are `rate`
     readings a second, up to `jitter` of a reading early or late, of which the share `lost` never comes,
     mostly several in a row. The hand trembles (`tremor`; 1 is 0.25 deg), wanders about at `unrest` deg/s
     while it holds the device, and shakes it now and then by `bumps`, m/s2.
@@ -95,11 +95,11 @@ class Handheld:
         self._more: list[tuple[int, str, float]] = []
 
     def rest(self, seconds: float) -> None:
-        """Let it lie still as it is."""
+        """Let it lie still."""
         self._go(seconds, self._path[-1][-1, :3], moves=0.0)
 
     def hold(self, seconds: float) -> None:
-        """Hold it as it is, as far as hands can."""
+        """Hold it as still as hands can."""
         self._go(seconds, self._path[-1][-1, :3], moves=1.0)
 
     def turn(self, yaw: float, pitch: float = 0.0, roll: float = 0.0, *, seconds: float = 0.6) -> None:
@@ -115,13 +115,13 @@ class Handheld:
     ) -> None:
         """Walk with it, in the hand or (`worn` is ``leg``) tied to a leg, turning it `to` another pose.
 
-        One take has one way of wearing it: the last that was said.
+        A take has only one way of wearing it: the last one given.
         """
         self._gait = GAITS[worn]
         self._go(seconds, to or self._path[-1][-1, :3], moves=1.0, walks=1.0)
 
     def set(self, signal: str, value: float) -> None:
-        """Say what another signal of it is from here on: a button, a trigger."""
+        """Set another signal of it from here on: a button, a trigger."""
         self._more.append((sum(len(part) for part in self._path), signal, value))
 
     def _go(self, seconds: float, pose: Sequence[float] | Array, *, moves: float, walks: float = 0.0) -> None:
@@ -135,14 +135,14 @@ class Handheld:
 
     @property
     def path(self) -> tuple[Array, Array, Array]:
-        """What it was told to do so far, as :meth:`read` takes it: angles; where a hand moves, and walks."""
+        """What it has done so far, for :meth:`read`: angles, and when a hand moves it, and walks."""
         import numpy as np
 
         path = np.concatenate(self._path)
         return path[:, :3], path[:, 3], path[:, 4]
 
     def recorded(self, **about: str) -> Take:
-        """All that it was told to do, as a take; keyword arguments go into what it says about itself."""
+        """All that it has done, as a take; keyword arguments go into the take's `about`."""
         import pandas as pd
 
         angles, moves, walks = self.path
@@ -154,10 +154,10 @@ class Handheld:
         return Take(table.astype({"signal": "category"}), about)
 
     def read(self, angles: Array, moves: Array, walks: Array | None = None) -> Readings:
-        """What its sensors say while it is turned so.
+        """What its sensors read for a movement.
 
-        `angles` are yaw (to the right), pitch and roll in deg, `rate` rows a second; `moves` 1 where a hand
-        moves it, 0 where it lies still; `walks` 1 where who holds it walks.
+        `angles` are yaw (to the right), pitch and roll in deg, `rate` rows a second; `moves` is 1 while a
+        hand moves it, 0 while it lies still; `walks` is 1 while the holder walks.
         """
         import numpy as np
 
@@ -175,7 +175,7 @@ class Handheld:
         return Readings(t, turns, forces, true.as_quat())
 
     def _arrives(self, count: int) -> npt.NDArray[np.bool_]:
-        """Which readings come: lost ones are lost in a row, now and then."""
+        """Which readings arrive: now and then several in a row are lost."""
         import numpy as np
 
         lulls = self._random.random(count) < 1.0 / (LULL * self._rate)
@@ -185,7 +185,7 @@ class Handheld:
         return ~(lost | alone) if self._lost > 0.0 else np.ones(count, dtype=bool)
 
     def take(self, angles: Array, moves: Array, walks: Array | None = None, **about: str) -> Take:
-        """The same as a take; keyword arguments go into what it says about itself."""
+        """The same as a take; keyword arguments go into the take's `about`."""
         import numpy as np
         import pandas as pd
 
@@ -202,7 +202,7 @@ class Handheld:
 
 
 class _Motion:
-    """How a device truly moves, at any time."""
+    """How a device really moves, at any time."""
 
     def __init__(self, of: Handheld, angles: Array, moves: Array, walks: Array) -> None:
         import numpy as np
@@ -237,7 +237,7 @@ class _Motion:
         return found
 
     def turned(self, t: Array) -> Rotation:
-        """From its own frame to the world's."""
+        """Its rotation, from its own frame to the world's."""
         import numpy as np
         from scipy.spatial.transform import Rotation
 
@@ -263,7 +263,7 @@ class _Motion:
         return found
 
     def pushes(self, t: Array) -> Array:
-        """How it is pushed in the world, m/s2."""
+        """Its acceleration in the world, m/s2."""
         import numpy as np
 
         walks = np.interp(t, self._at, self._walks)[:, None]

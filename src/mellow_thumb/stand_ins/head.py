@@ -1,4 +1,4 @@
-"""A head under a headset: it looks around, sways, and bobs while its body walks by a stick."""
+"""A head in a headset: it looks around, sways, and bobs while its body walks with a stick."""
 
 from __future__ import annotations
 
@@ -30,10 +30,10 @@ NECK = (0.075, 0.12)
 class Head:
     """A simulated head: tell it what to do in order, then ask for the take.
 
-    It says ``host.head`` `rate` times a second, and ``host.head_yaw`` for who walks by it. Yaw is to the
+    It sends ``host.head`` `rate` times a second, and ``host.head_yaw`` for walking by it. Yaw is to the
     right and pitch up, in degrees; places are metres on the floor of the play space, x to the right and ahead
-    along -Z. Looking moves the eyes about the neck, as heads do. Of its poses the share `lost` never comes,
-    several in a row, and the share `repeated` is the one before, said again.
+    along -Z. Looking moves the eyes about the neck, as heads do. The share `lost` of its poses never comes,
+    several in a row, and the share `repeated` is the pose before, sent again.
     """
 
     def __init__(
@@ -58,7 +58,7 @@ class Head:
         return (sum(len(part) for part in self._parts) - 1) / self._rate
 
     def rest(self, seconds: float) -> None:
-        """Stay as it is, but for swaying."""
+        """Stay still, but for swaying."""
         self._go(seconds, *self._parts[-1][-1, :4], paces=0.0)
 
     def look(self, yaw: float, pitch: float = 0.0, *, seconds: float = 0.5) -> None:
@@ -67,16 +67,16 @@ class Head:
         self._go(seconds, yaw, pitch, x, z, paces=0.0)
 
     def pace(self, x: float, ahead: float, *, seconds: float = 1.0) -> None:
-        """Step to another place of the play space, looking as before."""
+        """Step to another place in the play space, still looking the same way."""
         yaw, pitch = self._parts[-1][-1, :2]
         self._go(seconds, yaw, pitch, x, -ahead, paces=1.0)
 
     def say(self, signal: str, value: float) -> None:
-        """Say what another signal is from here on: a button of a hand, a stick."""
+        """Set another signal from here on: a button of a hand, a stick."""
         self._more.append((sum(len(part) for part in self._parts), signal, value))
 
     def stick(self, signal: str, x: float, y: float) -> None:
-        """Say where the stick of a hand is from here on."""
+        """Set the stick of a hand from here on."""
         self.say(f"{signal}.x", x)
         self.say(f"{signal}.y", y)
 
@@ -89,7 +89,7 @@ class Head:
         self._parts.append(np.hstack((here + done * (there - here), np.full((count, 1), paces))))
 
     def poses(self) -> tuple[Array, Array, Array]:
-        """Times (s), places (m) and rotations (quaternions x, y, z, w) of the head, a row a report."""
+        """Times (s), places (m) and rotations (quaternions x, y, z, w) of the head, a row per report."""
         import numpy as np
         from scipy.spatial.transform import Rotation
 
@@ -107,7 +107,7 @@ class Head:
         return t[comes], places[said][comes], turned.as_quat()[said][comes]
 
     def _cadence(self, count: int) -> tuple[npt.NDArray[np.intp], npt.NDArray[np.bool_]]:
-        """Which pose is said each time, and which of them come."""
+        """Which pose is sent each time, and which ones arrive."""
         import numpy as np
 
         said, comes = np.arange(count), np.ones(count, dtype=bool)
@@ -120,7 +120,7 @@ class Head:
         return said, comes
 
     def _slow(self, t: Array, parts: int, rate: float) -> Array:
-        """Some slow unrest of size 1 at the most: a few waves about a rate (Hz), each with its own phase."""
+        """Slow unrest, at most 1: a few waves near a rate (Hz), each with its own phase."""
         import numpy as np
 
         rates = rate * self._random.uniform(0.5, 1.5, (4, parts))
@@ -130,7 +130,7 @@ class Head:
         return begun
 
     def take(self, **about: str) -> Take:
-        """Everything so far as a take; keyword arguments go into what it says about itself."""
+        """Everything so far as a take; keyword arguments go into the take's `about`."""
         import numpy as np
         import pandas as pd
 

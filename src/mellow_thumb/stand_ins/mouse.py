@@ -56,11 +56,11 @@ class MouseHand:
 
     @property
     def elapsed(self) -> float:
-        """Seconds that it has been at work."""
+        """Seconds so far."""
         return (self._length - 1) / self._rate
 
     def rest(self, seconds: float) -> None:
-        """Keep still, as far as hands can."""
+        """Keep as still as hands can."""
         import numpy as np
 
         count = round(seconds * self._rate)
@@ -81,13 +81,13 @@ class MouseHand:
         self.release(button)
 
     def set(self, signal: str, value: float) -> None:
-        """Say what something besides the hand is from here on: a player's choice, a flag of the host."""
+        """Set something other than the hand from here on: a player's choice, a flag of the host."""
         self._presses.append((self._length, signal, value))
 
     def aim(self, right: float, away: float, *, width: float = 0.25) -> None:
-        """Move by `right` and `away` cm to a target `width` cm wide, and correct what was missed.
+        """Move by `right` and `away` cm to a target `width` cm wide, and correct the miss.
 
-        The first movement falls a little short on average, and the next ones close what is left.
+        The first movement falls a little short on average, and the next ones close the gap.
         Source: Meyer and others, Optimality in human motor performance (1988), the model of section 3.
         """
         left = [right, away]
@@ -103,7 +103,7 @@ class MouseHand:
             self.rest(0.06 + 0.02 * self._random.random())
 
     def take(self, **about: str) -> Take:
-        """Everything so far as a take; keyword arguments go into what it says about itself."""
+        """Everything so far as a take; keyword arguments go into the take's `about`."""
         import numpy as np
         import pandas as pd
 
@@ -118,7 +118,7 @@ class MouseHand:
         return Take(table.astype({"t": float, "signal": "category", "value": float}), about)
 
     def _reports(self, place: Path, times: Path) -> list[tuple[Any, ...]]:
-        """What the mouse says of where the hand is, in cm, at each time."""
+        """The mouse's reports of where the hand is (cm) at each time."""
         import numpy as np
 
         counts = np.diff(np.floor(place * self._counts_per_cm + 0.5), axis=0)
@@ -160,9 +160,9 @@ class MouseHand:
 
 
 class PointerHand(MouseHand):
-    """A simulated hand on a mouse that moves a pointer on a screen, which begins in its middle.
+    """A simulated hand on a mouse that moves a pointer, starting in the middle of a screen.
 
-    The window reports where the pointer is, in whole pixels, `rate` times a second, when it has changed.
+    The window reports the pointer's place in whole pixels, `rate` times a second, when it has changed.
     """
 
     def __init__(

@@ -24,7 +24,7 @@ STEPS = 32767
 
 
 def together(*hands: Thumb | MouseHand, **about: str) -> Take:
-    """Several thumbs or hands, from the same beginning, as one take."""
+    """Several thumbs or hands, starting together, as one take."""
     import pandas as pd
 
     table = pd.concat([hand.take().table.astype({"signal": "str"}) for hand in hands])
@@ -36,8 +36,8 @@ class Thumb:
     """A simulated thumb on a stick. Tell it what to do in order, then ask for the take.
 
     Positions are shares of travel: right and up are positive. The stick reports `rate` times a second,
-    and only when a value has changed. `rest` is where it comes to rest, `noise` its standard deviation, and
-    `uneven` by how much of travel its circle is short of round, on one side more than on another.
+    and only when a value has changed. `rest` is where it rests, `noise` its standard deviation, and
+    `uneven` how far its circle falls short of round, as a share of travel, more on one side than another.
     """
 
     def __init__(
@@ -87,11 +87,11 @@ class Thumb:
         self._parts.append(np.column_stack((np.cos(angles), np.sin(angles))))
 
     def set(self, signal: str, value: float) -> None:
-        """Say what another signal of the same pad is from here on: a button, a trigger."""
+        """Set another signal of the same pad from here on: a button, a trigger."""
         self._more.append((sum(len(part) for part in self._parts), signal, value))
 
     def take(self, **about: str) -> Take:
-        """Everything so far as a take; keyword arguments go into what it says about itself."""
+        """Everything so far as a take; keyword arguments go into the take's `about`."""
         import numpy as np
         import pandas as pd
 

@@ -40,7 +40,7 @@ def replay(
     frames: Sequence[float] | None = ...,
     compiled: bool | None = ...,
 ) -> pd.DataFrame:
-    """One take, one table."""
+    """One take gives one table."""
 
 
 @overload
@@ -54,7 +54,7 @@ def replay(
     compiled: bool | None = ...,
     threads: int = ...,
 ) -> list[pd.DataFrame]:
-    """Several takes, as many tables."""
+    """Several takes give as many tables."""
 
 
 def replay(
@@ -110,7 +110,7 @@ def replay_arrays(
     frames: Sequence[float] | None = ...,
     compiled: bool | None = ...,
 ) -> dict[str, np.ndarray]:
-    """One take, an array for each column."""
+    """One take gives an array for each column."""
 
 
 @overload
@@ -124,7 +124,7 @@ def replay_arrays(
     compiled: bool | None = ...,
     threads: int = ...,
 ) -> list[dict[str, np.ndarray]]:
-    """Several takes, as many sets of arrays."""
+    """Several takes give as many sets of arrays."""
 
 
 def replay_arrays(
@@ -213,7 +213,7 @@ def replay_pieces(
 
 
 def _each(one: Any, takes: Sequence[Take], threads: int) -> list[Any]:
-    """Do the same with every take; in threads, since what is compiled lets others run."""
+    """Do the same with every take; in threads, since compiled code releases the lock."""
     from concurrent.futures import ThreadPoolExecutor
 
     if threads < 1:
@@ -225,7 +225,7 @@ def _each(one: Any, takes: Sequence[Take], threads: int) -> list[Any]:
 
 
 def _with_last(pieces: Iterable[Take]) -> Iterator[tuple[Any, bool]]:
-    """Each with whether it is the last."""
+    """Each item, with whether it is the last."""
     waiting: list[Any] = []
     for piece in pieces:
         if waiting:
@@ -238,7 +238,7 @@ def _with_last(pieces: Iterable[Take]) -> Iterator[tuple[Any, bool]]:
 def _played(
     plan: Plan, program: Program, take: Take, ends: np.ndarray, *, compiled: bool | None
 ) -> tuple[np.ndarray, TakeReader]:
-    """What the frames of a take read, a row of the results for each value, and who read it."""
+    """The values of a take's frames, a row of the results for each value, and the reader."""
     import numpy as np
 
     reader = TakeReader(plan, program)
@@ -252,7 +252,7 @@ def _played(
 
 
 def _whole(table: pd.DataFrame, reader: TakeReader) -> pd.DataFrame:
-    """A take's rows without torn poses; those are counted as refused."""
+    """A take's rows without incomplete poses; those are counted as refused."""
     table, torn = whole_poses(table)
     for signal, count in torn.items():
         reader.refused[signal, TORN] += count
@@ -260,7 +260,7 @@ def _whole(table: pd.DataFrame, reader: TakeReader) -> pd.DataFrame:
 
 
 def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
-    """Put an eye where the host said that the subject is."""
+    """Put an eye where the host said the subject is."""
     import numpy as np
 
     if isinstance(plan.mount, Eye) and not hosts_of(plan):
@@ -279,7 +279,7 @@ def _run(
     *,
     is_last: bool,
 ) -> None:
-    """Let a loop have all events, and read all frames; but for the last if more events come."""
+    """Run all events through a loop, and read all frames, except the last if more events follow."""
     frame = 0
     for events in parts:
         frame = loop.run(events, ends, hosts, frame, out, last=False)

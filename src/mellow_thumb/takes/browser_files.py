@@ -1,4 +1,4 @@
-"""Recordings of a page's events as takes: what `BrowserDoor` takes, one JSON object a line."""
+"""Recordings of a page's events as takes: what `BrowserDoor` takes, one JSON object per line."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ SIZE = (1280.0, 720.0)
 
 
 class _Rows:
-    """What a browser's door feeds, written down: it stands where a session would."""
+    """Records what a browser's door feeds, in place of a session."""
 
     contacts = True
     """Every contact is of use here."""
@@ -38,7 +38,7 @@ class _Rows:
         )  # fmt: skip
 
     def refuse(self, signal: str, reason: str) -> None:
-        """Count what is refused."""
+        """Count a refusal."""
         counts = self.refused.setdefault(signal, {})
         counts[reason] = counts.get(reason, 0) + 1
 
@@ -53,7 +53,7 @@ class _Rows:
         self.rows += [(self._now, name, one) for name, one in parts_of(signal, pair)]
 
     def align(self, device: str, their_time: float, at: float | None = None) -> None:
-        """The recording begins with its first event."""
+        """The recording starts at its first event."""
         del device, at
         self._begin = their_time
 
@@ -66,7 +66,7 @@ def read_browser(path: str | os.PathLike[str]) -> Take:
     """Read a page's recorded events, one JSON object a line, as a take; the first event is at 0.
 
     The first line should be a ``resize``, which says how large the view is. Raises :class:`TakeError`, with
-    every problem and its line, for what is no such thing.
+    every problem and its line, for anything else.
     """
     import pandas as pd
 

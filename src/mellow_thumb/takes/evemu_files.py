@@ -21,9 +21,9 @@ def read_evemu(path: str | os.PathLike[str]) -> Take:
 
     ``N:`` is the device's name, ``P:`` its properties, ``B:`` which codes of a type it has, ``A:`` the range
     of an axis, ``E:`` an event: seconds, type, code and value. The first event is at 0; a clock that was set
-    back goes on from where it was, and what is still held at the end is let go: `Take.notes` tells. Raises
-    :class:`TakeError`, with every problem and its line, for a file that is no such thing, or has nothing in
-    it that is known here.
+    back goes on from where it was, and what is still held at the end is let go: `Take.notes` says so. Raises
+    :class:`TakeError`, with every problem and its line, for another kind of file, or one without anything
+    that is known here.
     """
     import pandas as pd
 
@@ -61,7 +61,7 @@ def read_evemu(path: str | os.PathLike[str]) -> Take:
 
 
 def _told(file: str, lines: list[str], device: LinuxDevice) -> list[tuple[int, int, int, float]]:
-    """The events of a recording, by its lines; what it tells of the `device` is put there."""
+    """The events of a recording's lines; what they say about the `device` is added to it."""
     problems: list[Problem] = []
     bits: dict[int, int] = {}
     events: list[tuple[int, int, int, float]] = []
@@ -84,7 +84,7 @@ def _told(file: str, lines: list[str], device: LinuxDevice) -> list[tuple[int, i
 
 
 def _of_no_use(file: str, device: LinuxDevice, events: list[tuple[int, int, int, float]]) -> Problem:
-    """What a recording holds of which nothing is a signal."""
+    """The parts of a recording that are not signals."""
     held = ", ".join(sorted({_TYPES.get(one[0], f"type {one[0]}") for one in events}))
     found = (
         f"{len(events)} events ({held}) of {device.name or 'a device without a name'}, none of them a signal"
@@ -95,7 +95,7 @@ def _of_no_use(file: str, device: LinuxDevice, events: list[tuple[int, int, int,
 
 
 def _whole(name: str) -> str:
-    """The signal of which a name may be a part: a finger is one thing."""
+    """The signal that a name may be part of: a finger is one signal."""
     return name.removesuffix(".cancel").removesuffix(".x").removesuffix(".y")
 
 
@@ -105,7 +105,7 @@ def _line(
     events: list[tuple[int, int, int, float]],
     bits: dict[int, int],
 ) -> None:
-    """Take one line of a recording; `bits` is how many bytes each type of code has told so far."""
+    """Read one line of a recording; `bits` counts the bytes given so far for each type of code."""
     key, *rest = words
     if key == "N:":
         device.name = rest[0].strip() if rest else ""

@@ -19,7 +19,7 @@ MOST_FRAMES = 20_000_000
 
 
 def check_rate(rate: float) -> None:
-    """Raise :class:`ArgumentError` for a frame rate that is none."""
+    """Raise :class:`ArgumentError` for a bad frame rate."""
     if not 0.0 < rate < float("inf"):
         raise ArgumentError(f"rate: found {rate!r}; expected frames a second above 0")
 
@@ -51,7 +51,7 @@ def grid(done: int, rate: float, end: float) -> np.ndarray:
 
 
 def checked_ends(frames: Sequence[float]) -> np.ndarray:
-    """Moments that a caller gave, if they rise; raises :class:`ArgumentError` if not."""
+    """A caller's moments, checked to be rising; raises :class:`ArgumentError` if not."""
     import numpy as np
 
     ends = [float(end) for end in frames]

@@ -1,4 +1,4 @@
-"""What a host said in a take, frame by frame: poses joined linearly, the rest as it was said last."""
+"""What a host said in a take, frame by frame: poses interpolated, the rest as last said."""
 
 from __future__ import annotations
 
@@ -29,9 +29,9 @@ NAMES = {
 
 
 def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.ndarray:
-    """A row for each thing that a mount asks, a column for each frame's end; NaN where nothing was said.
+    """A row for each thing that a mount asks for, a column for each frame's end; NaN before it was said.
 
-    Before the first word nothing is known; after the last one it holds.
+    The last value holds to the end.
     """
     import numpy as np
 
@@ -65,7 +65,7 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
 
 
 def _head_moves(rows: dict[str, pd.DataFrame], ends: np.ndarray) -> np.ndarray:
-    """When the head's pose of each frame was there, and how fast the head was then; NaN before the first."""
+    """The time of the head's pose in each frame, and the head's speed then; NaN before the first."""
     import numpy as np
 
     parts = [_of(rows, f"host.{name.replace('_', '.')}") for name in HEAD]
@@ -84,7 +84,7 @@ def _head_moves(rows: dict[str, pd.DataFrame], ends: np.ndarray) -> np.ndarray:
 
 
 def last_words(table: pd.DataFrame) -> pd.DataFrame:
-    """The last rows of everything that a host said, for the next piece of a take."""
+    """The last row of everything that a host said, for the next piece of a take."""
     number, names = numbered(table["signal"])
     said = [place for place, name in enumerate(names) if name.startswith(ASKED)]
     if not said:

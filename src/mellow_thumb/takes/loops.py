@@ -1,4 +1,4 @@
-"""What runs a program over the events of a whole take: its woven text, or that compiled."""
+"""What runs a program over the events of a whole take: its woven text, or compiled code."""
 
 from __future__ import annotations
 
@@ -21,14 +21,14 @@ WORTH_LOADING, WORTH_COMPILING = 10_000, 200_000
 
 
 class Runner(Protocol):
-    """A program at work on a take, some of its events at a time."""
+    """A program running over a take, some events at a time."""
 
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
     ) -> int:
-        """Let the events act and read the frames that end after them, from number `frame` on.
+        """Run the events and read the frames that end after them, from number `frame` on.
 
-        Frame k ends at ``ends[k]`` (s), finds the host's answers in column k of `hosts` (NaN for none) and
+        Frame k ends at ``ends[k]`` (s), has the host's answers in column k of `hosts` (NaN for none) and
         goes to column k of `out`: a program's values, then its pose.
         Returns the number of the next frame. Unless these are the last events, a frame that might have more
         of them is left for the next call.
@@ -37,7 +37,7 @@ class Runner(Protocol):
 
 
 class Interpreted:
-    """The woven text as it is, in plain Python."""
+    """The woven text, in plain Python."""
 
     def __init__(self, program: Program) -> None:
         self._program = program
@@ -109,16 +109,16 @@ class Compiled:
 
 
 def _address(one: np.ndarray) -> int:
-    """Where an array begins; the library takes rows without gaps alone."""
+    """An array's address; the library needs rows without gaps."""
     assert one.flags.c_contiguous
     return one.ctypes.data
 
 
 def runner_for(program: Program, size: int, *, compiled: bool | None) -> Runner:
-    """The loop to take for so many events and frames together.
+    """The runner for so many events and frames.
 
-    With `compiled` None it is compiled where that is sooner done: where the extra ``fast`` and a C compiler
-    are here, and there is much to do, or what is compiled is at hand already. Both give the same results.
+    With `compiled` None it is compiled if that is sooner done: if the extra ``fast`` and a C compiler
+    are there, and there is much to do or it is compiled already. Both give the same results.
     """
     check_compiled(compiled)
     if compiled is None:

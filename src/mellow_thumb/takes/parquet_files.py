@@ -43,9 +43,9 @@ def write_parquet(take: Take, path: str | os.PathLike[str]) -> None:
 
 
 def parquet_pieces(path: str | os.PathLike[str], rows: int, tell: Callable[[float], None]) -> Iterator[Take]:
-    """The rows of a Parquet file as takes, some `rows` at a time; `tell` hears of the share that is read.
+    """The rows of a Parquet file as takes, `rows` at a time; `tell` is called with the share read.
 
-    Raises :class:`TakeError` for a file that is no take, and :class:`MissingError` without pyarrow.
+    Raises :class:`TakeError` for a file that is not a take, and :class:`MissingError` without pyarrow.
     """
     arrow, file = _arrow(), str(path)
     with reading(path, TakeError):

@@ -1,4 +1,4 @@
-"""Poses in takes: what a host says in several rows of one time, whole or not at all."""
+"""Poses in takes: several rows of one time, used whole or not at all."""
 
 from __future__ import annotations
 
@@ -24,10 +24,10 @@ TORN = "a part of a pose is missing or no finite number, or it is no rotation: t
 
 
 def whole_poses(table: pd.DataFrame) -> tuple[pd.DataFrame, dict[str, int]]:
-    """A take's rows without poses that are torn, or no rotation; and how many those were, by signal.
+    """A take's rows without bad or incomplete poses; and how many those were, by signal.
 
-    Of a place any part may stand alone, and the others hold; a rotation stands whole. A quaternion whose
-    length is within a tenth of 1 is made one of length 1.
+    Any part of a place may come alone, and the others hold; a rotation must be whole. A quaternion whose
+    length is within a tenth of 1 is normalised.
     """
     import numpy as np
 
@@ -57,9 +57,9 @@ def whole_poses(table: pd.DataFrame) -> tuple[pd.DataFrame, dict[str, int]]:
 
 
 def _even(poses: np.ndarray, there: np.ndarray, parts: int, *, point: bool) -> np.ndarray:
-    """Make quaternions of length 1 that nearly are, in place; which poses are whole, and are rotations.
+    """Normalise nearly-unit quaternions in place; returns which poses are whole and are rotations.
 
-    What is to `point` somewhere must have a length.
+    What must `point` somewhere needs a length.
     """
     import numpy as np
 
@@ -73,7 +73,7 @@ def _even(poses: np.ndarray, there: np.ndarray, parts: int, *, point: bool) -> n
 
 
 def _moments(t: np.ndarray, column: np.ndarray) -> np.ndarray:
-    """Which pose each row belongs to: of one time, the first row of every part makes the first, and so on."""
+    """Which pose each row belongs to: at one time, the first row of each part makes the first pose."""
     import pandas as pd
 
     rows = pd.DataFrame({"t": t, "column": column})
@@ -98,9 +98,9 @@ METRES = (
 
 
 def in_metres(table: pd.DataFrame, about: Mapping[str, str]) -> pd.DataFrame:
-    """A take's rows in metres, where it says how many of its units a metre has: ``units_per_metre``.
+    """A take's rows in metres, if it has ``units_per_metre``.
 
-    Raises :class:`ArgumentError` for what is no scale.
+    Raises :class:`ArgumentError` for a bad scale.
     """
     import numpy as np
 

@@ -1,4 +1,4 @@
-"""Recording: what devices send goes to a take, row by row as it comes."""
+"""Recording: what devices send goes into a take, row by row as it comes."""
 
 from __future__ import annotations
 
@@ -22,13 +22,13 @@ if TYPE_CHECKING:
 class Recorder:
     """Writes a take as it happens: a CSV file, to which whole rows are appended.
 
-    :meth:`say` keeps an event, :meth:`flush` writes those that were kept, in one go: however the recording
+    :meth:`say` keeps an event, :meth:`flush` writes those kept in one go: however the recording
     ends, the file has whole rows up to there. Times are in seconds; the take begins at `begin`. An existing
     file is not overwritten: :class:`OutputError`.
     """
 
     def __init__(self, path: str | os.PathLike[str], begin: float) -> None:
-        """Be ready to record to a file."""
+        """Prepare to record to a file."""
         self._path, self._begin = Path(path), begin
         self._kept: list[tuple[float, str, float]] = []
         self._file = -1
@@ -38,7 +38,7 @@ class Recorder:
         """The time of the last row, in seconds from the beginning."""
 
     def start(self, about: Mapping[str, str]) -> None:
-        """Make the file, with what it says `about` itself."""
+        """Create the file, with what it says `about` itself."""
         try:
             self._file = os.open(self._path, os.O_WRONLY | os.O_CREAT | os.O_EXCL | os.O_APPEND, 0o666)
         except FileExistsError:
@@ -53,7 +53,7 @@ class Recorder:
         self._kept += [(t, name, one) for name, one in parts_of(signal, value)]
 
     def flush(self) -> None:
-        """Write what was kept."""
+        """Write the kept events."""
         if not self._kept:
             return
         text = io.StringIO()
@@ -65,7 +65,7 @@ class Recorder:
         self._kept = []
 
     def close(self) -> None:
-        """Write what was kept, and close the file."""
+        """Write the kept events, and close the file."""
         self.flush()
         os.close(self._file)
 
@@ -88,9 +88,9 @@ def record(
     until: float,
     tell: Callable[[], None] = lambda: None,
 ) -> None:
-    """Record what devices send until a time of the clock (s), or an interruption; every row is kept.
+    """Record what devices send until a time on the clock (s), or an interruption; every row is kept.
 
-    `tell` is called after whatever was written.
+    `tell` is called after each write.
     """
     said: set[str] = set()
     try:

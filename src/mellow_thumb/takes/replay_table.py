@@ -16,7 +16,7 @@ STEP = ("step_x", "step_y", "step_z")
 
 
 def outputs(program: Program) -> list[str]:
-    """The names of what a frame gives, in the order of its values."""
+    """The names of a frame's values, in order."""
     gates = [f"gate_{name}" for name in program.gates]
     cues = [words for name in program.cues for words in (f"cue_{name}", f"cue_{name}_t")]
     moved = program.walks
@@ -27,14 +27,14 @@ def outputs(program: Program) -> list[str]:
 
 
 def height(program: Program) -> int:
-    """How many values a frame gives, its pose included."""
+    """The number of a frame's values, with its pose."""
     return program.width + len(CAMERA) + 2
 
 
 def table_of(
     program: Program, ends: np.ndarray, out: np.ndarray, before: np.ndarray | None = None
 ) -> pd.DataFrame:
-    """A replay's table, made of its arrays without a copy; `before` is the last column before it."""
+    """A replay's table, from its arrays without a copy; `before` is the last column of the piece before."""
     import numpy as np
     import pandas as pd
 

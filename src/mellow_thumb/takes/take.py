@@ -47,14 +47,14 @@ class Take:
         return len(self.table)
 
     def first(self, signal: str) -> str:
-        """Where a signal, or a component of it, first occurs: file and line, as far as known."""
+        """Where a signal, or one of its components, first occurs: file and line, as far as known."""
         names = self.table["signal"]
         rows = names.isin([signal, f"{signal}.x", f"{signal}.y"]).to_numpy().nonzero()[0]
         return f"{self.file}:{self.line + int(rows[0])}" if self.line and len(rows) else self.file
 
 
 def parts_of(signal: str, value: float | tuple[float, float]) -> list[tuple[str, float]]:
-    """What the rows of one event are called, each with its value: one, or two for a pair."""
+    """The rows of one event, each a name and its value: one, or two for a pair."""
     if isinstance(value, tuple):
         return [(f"{signal}.{part}", one) for part, one in zip("xy", value, strict=True)]
     return [(signal, value)]

@@ -1,4 +1,4 @@
-"""A take's rows as what hands did: whole events, in the order of time."""
+"""A take's rows as what hands did: whole events, in order of time."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ class Event(NamedTuple):
 
 
 def events_of(take: Take) -> Iterator[Event]:
-    """What hands did in a take, in the order of time; what its host said of its own world is left out."""
+    """What hands did in a take, in order of time; without what its host said about its own world."""
     rows = take.table.sort_values("t", kind="stable")
     names, values, times = (rows[name].tolist() for name in ("signal", "value", "t"))
     begun = rows["on"].tolist() if "on" in rows else [None] * len(rows)

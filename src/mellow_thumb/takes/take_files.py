@@ -95,9 +95,9 @@ def read_take(path: str | os.PathLike[str]) -> Take:
 
 
 def _kind(path: str | os.PathLike[str]) -> str:
-    """What a file is, as a suffix: by its content or, where that says nothing, its own.
+    """A file's kind, as a suffix: by its content, or else its own suffix.
 
-    Raises :class:`TakeError` for one that is none of those that can be read.
+    Raises :class:`TakeError` for a kind that cannot be read.
     """
     with reading(path, TakeError) as stream:
         begins = stream.read(BEGINS)
@@ -148,7 +148,7 @@ def take_pieces(
 
 
 def _csv_pieces(path: str | os.PathLike[str], rows: int, tell: Callable[[float], None]) -> Iterator[Take]:
-    """The rows of a CSV file, some at a time; a row that was cut short at its end is left out."""
+    """The rows of a CSV file, some at a time, without a last row that was cut short."""
     file, count, letters = str(path), 0, 0
     stream = read_lines(path, TakeError)
     head = []
@@ -175,7 +175,7 @@ def _csv_pieces(path: str | os.PathLike[str], rows: int, tell: Callable[[float],
 
 
 def _whole_moments(pieces: Iterator[Take]) -> Iterator[Take]:
-    """The same pieces, but for rows of one time, which go with the next."""
+    """The same pieces, moved so that rows of one time stay together."""
     kept: pd.DataFrame | None = None
     for take in pieces:
         table = take.table if kept is None else _stacked([kept, take.table])
@@ -189,7 +189,7 @@ def _whole_moments(pieces: Iterator[Take]) -> Iterator[Take]:
 
 
 def _stacked(tables: list[pd.DataFrame]) -> pd.DataFrame:
-    """Tables one below the other, their words kept once again."""
+    """Tables stacked, with shared categories."""
     import pandas as pd
 
     plain = [
@@ -204,7 +204,7 @@ def _joined(pieces: list[Take]) -> Take:
 
 
 def _rows(file: str, first: int, body: str, columns: list[str]) -> pd.DataFrame:
-    """The rows of a text that begins with the names of its columns, on the line `first`."""
+    """The rows of a text that begins with its column names, on line `first`."""
     table = _fast(body) if body.count("\n") > 1 else None
     return _careful(file, first, body, columns) if table is None else table
 
@@ -241,13 +241,13 @@ def _write_rows(take: Take, stream: TextIO) -> None:
 
 
 def top_lines(about: Mapping[str, str]) -> list[str]:
-    """The lines at the top of a file: its format, and what a take says about itself."""
+    """The lines at the top of a file: its format, and the take's `about`."""
     said = {"format": FORMAT, **{key: value for key, value in about.items() if key != "format"}}
     return [f"# {key} = {_quoted(value)}\n" for key, value in said.items()]
 
 
 def _quoted(text: str) -> str:
-    """A string as TOML writes it: as JSON does, but for one character."""
+    """A string in TOML, which is as in JSON but for one character."""
     return json.dumps(text, ensure_ascii=False).replace("\x7f", "\\u007f")
 
 
@@ -295,7 +295,7 @@ def _columns(file: str, line: int, body: str) -> list[str]:
 
 
 def _fast(body: str) -> pd.DataFrame | None:
-    """The rows as a table, or nothing where a careful look is needed."""
+    """The rows as a table, or None if a careful look is needed."""
     import pandas as pd
 
     try:
@@ -311,7 +311,7 @@ def _fast(body: str) -> pd.DataFrame | None:
 
 
 def _careful(file: str, first: int, body: str, columns: list[str]) -> pd.DataFrame:
-    """The rows one by one; every wrong one is a problem with its line."""
+    """The rows one by one; every bad one is a problem with its line."""
     import pandas as pd
 
     problems: list[Problem] = []

@@ -1,4 +1,4 @@
-"""A take's rows as events: what a replay feeds, and what of it is refused."""
+"""A take's rows as events: what a replay feeds, and what it refuses."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ ROWS = 1 << 16
 
 
 class Counts(NamedTuple):
-    """What became of the rows of a take that did not go in as they are."""
+    """Counts of a take's rows that did not go in as they are."""
 
     refused: Refused
     clipped: dict[str, int]
@@ -35,7 +35,7 @@ class Counts(NamedTuple):
 
 
 class Rows(NamedTuple):
-    """Events in order of time, one array for each of an item's numbers."""
+    """Events in order of time, an array for each of an item's numbers."""
 
     t: np.ndarray
     code: np.ndarray
@@ -51,7 +51,7 @@ def none() -> Rows:
 
 
 class _Names(NamedTuple):
-    """What every row of one name has in common, by the number of the name."""
+    """What all rows of one name have in common, by the name's number."""
 
     names: list[str]
     code: np.ndarray
@@ -67,7 +67,7 @@ class _Names(NamedTuple):
     most: float
 
     def lone_pair(self, number: np.ndarray) -> int:
-        """The code of the signal of which all rows are, ``.x`` and ``.y`` in turn; -1 where it is not so."""
+        """The code of the signal that all rows belong to, ``.x`` and ``.y`` in turn; -1 if they do not."""
         if len(number) < 2 or len(number) % 2:
             return -1
         x, y = number[0], number[1]
@@ -76,13 +76,13 @@ class _Names(NamedTuple):
         return int(self.code[x]) if alone else -1
 
     def takes_all(self, t: np.ndarray, value: np.ndarray) -> bool:
-        """Whether every row, by time, is of a signal that is listened to, finite and in every one's range."""
+        """Whether all rows, sorted by time, are used, finite and in every one's range."""
         inside = len(t) > 0 and self.least <= value.min() and value.max() <= self.most
         return bool(inside and t[0] > -1e300 and t[-1] < 1e300)
 
 
 class TakeReader:
-    """Makes events of the rows of takes, and counts what it refuses and draws in."""
+    """Makes events from takes' rows, and counts what it refuses and clips."""
 
     def __init__(self, plan: Plan, program: Program) -> None:
         self._things = things(plan)
@@ -100,7 +100,7 @@ class TakeReader:
 
     @property
     def counts(self) -> Counts:
-        """What a replay says of it."""
+        """The counts for a replay's ``attrs``."""
         refused: Refused = {}
         for (name, reason), count in sorted(self.refused.items()):
             refused.setdefault(name, {})[reason] = count
@@ -110,7 +110,7 @@ class TakeReader:
         return Counts(refused, clipped, passed, used)
 
     def read(self, table: pd.DataFrame) -> Iterator[Rows]:
-        """The rows of a take's table as events, some at a time; by time, ties in the order of the rows.
+        """The rows of a take's table as events, some at a time; by time, ties in row order.
 
         A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
         count as 0.
@@ -161,7 +161,7 @@ class TakeReader:
 
     @staticmethod
     def _whole(events: Rows, readings: Readings) -> Rows:
-        """The same without readings of a device in the hand that are none."""
+        """The same without incomplete readings of a device in the hand."""
         import numpy as np
 
         if not np.isin(events.code, [*readings.parts]).any():
@@ -171,7 +171,7 @@ class TakeReader:
         return Rows(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))
 
     def _look_up(self, names: list[str]) -> _Names:
-        """What the program makes of each name; rows of a name that nothing listens to have the code -1."""
+        """What each name means to the program; rows of unused names have the code -1."""
         import numpy as np
 
         places = [self._place(name) for name in names]
@@ -187,7 +187,7 @@ class TakeReader:
         return _Names(names, code, part, low, high, clips != 0.0, follows, other, float(least), float(most))
 
     def _begun(self, table: pd.DataFrame) -> np.ndarray | None:
-        """What stands, row by row, for what a press began on; 0 for what the plan does not ask."""
+        """The number of the thing each press began on; 0 for things the plan does not ask about."""
         import numpy as np
 
         if "on" not in table.columns or not self._things:
@@ -229,7 +229,7 @@ class TakeReader:
     def _refuse(
         self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, inside: np.ndarray
     ) -> tuple[np.ndarray, np.ndarray]:
-        """Count what is refused and what is clipped; the values to go on with, and which rows are good."""
+        """Count refused and clipped rows; returns the values to use, and which rows are good."""
         import numpy as np
 
         code, clips = known.code[number], known.clips[number]
@@ -250,9 +250,9 @@ class TakeReader:
         return value, finite & (inside | clips) & heard
 
     def _place(self, address: str) -> tuple[int, int]:
-        """The code of an address and which part of a pair it is: 0 none, 1 x, 2 y; (-1, 0) where not used.
+        """The code of an address and its part of a pair: 0 none, 1 x, 2 y; (-1, 0) if it is not used.
 
-        A pair has no rows of its own in a take, only its components do.
+        A take has rows for components, never for a pair.
         """
         stem, _, last = address.rpartition(".")
         if stem in self._codes and last in COMPONENTS and self._signals[stem].pair:
@@ -262,7 +262,7 @@ class TakeReader:
 
 
 def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
-    """A column of words as numbers, and the words; the last word is that of missing ones."""
+    """A column of words as numbers, and the words; the last stands for missing ones."""
     import numpy as np
     import pandas as pd
 

@@ -1,4 +1,4 @@
-"""The attitude of a device in the hand, woven by itself: without a profile, and without a loop."""
+"""The attitude of a device in the hand, woven by itself: without a profile or a loop."""
 
 from __future__ import annotations
 
@@ -17,7 +17,7 @@ if TYPE_CHECKING:
 
 
 class Alone(NamedTuple):
-    """It, as functions."""
+    """The attitude as functions."""
 
     state: tuple[str, ...]
     """What is kept, by name."""

@@ -1,6 +1,6 @@
-"""Conditioning: what a route does with what its signal says, and as its gate opens and closes.
+"""Conditioning: what a route does with its signal, and when its gate opens and closes.
 
-Each step writes itself; here is the order in which they stand, and what goes from one to the next.
+Each step writes itself; this is their order, and what goes from one to the next.
 """
 
 from __future__ import annotations
@@ -41,7 +41,7 @@ class Conditioning:
     # ---- displacements
 
     def step(self, block: Block, route: Route, share: Value | None = None) -> None:
-        """Condition a displacement, or a `share` of it, and give it to its axes, while the route listens."""
+        """Condition a displacement, or a `share` of it, and give it to its axes, if the route listens."""
         kept = self.parts.routes[route.name]
         size = self._hand_speed(block, kept) if kept.speed else None
         listen, factors = self.switching.listen(route.gate), [*self.parts.factors(route)]
@@ -80,7 +80,7 @@ class Conditioning:
             kept.cap.turned(block)
 
     def aim(self, block: Block, route: Route) -> None:
-        """Something is about to bring the plane nearer: what is under the pointer, or the middle."""
+        """Something is about to zoom over a plane: pin what is under the pointer, or the middle."""
         for pan in self.parts.pans if set(route.drives) & set(NEARING) else ():
             if not any(pan.has(name) for name in route.drives):
                 continue
@@ -92,13 +92,13 @@ class Conditioning:
                     pan.unpin(block)
 
     def point(self, block: Block, route: Route) -> None:
-        """The pointer has moved while something is brought nearer to it."""
+        """The pointer has moved while something is zoomed toward it."""
         wanted = self.parts.routes[route.name].wanted
         with block.when(some(wanted[axis] != 0.0 for axis in route.drives)):
             self.aim(block, route)
 
     def drag(self, block: Block, route: Route, *, begins: bool = False) -> None:
-        """The pointer drags what is under it, while its route listens."""
+        """The pointer drags what is under it, if its route listens."""
         listen = self.switching.listen(route.gate)
         assert listen is not None
         for pan in self.parts.pans:
@@ -114,7 +114,7 @@ class Conditioning:
                     pan.follow_pointer(block, route.pointer)
 
     def _give(self, block: Block, route: Route, key: str, push: Name, size: Value | None) -> None:
-        """Give a push to an axis, if a mount that has it is active."""
+        """Give a push to an axis, if a mount with it is active."""
         parts = self.parts
         with parts.while_on(block, key):
             if key in parts.on:  # what is limited or scaled for this mount must not reach the next one
@@ -137,13 +137,13 @@ class Conditioning:
                 flow.push(block, push, pool)
 
     def _moved(self, route: Route, component: str) -> Value:
-        """What holds how far a displacement went: the event's own number, or the presses of the moment."""
+        """The size of a displacement: the event's own number, or the presses of the moment."""
         if isinstance(self.switching.derived.get(route.source.signal.name), Presses):
             return self.switching.made(route.source.signal.name)[0]
         return X if component == "x" else Y
 
     def _hand_speed(self, block: Block, kept: RouteParts) -> Value:
-        """Bring the hand's speed up to date; its size, in signal units a second."""
+        """Update the hand's speed; returns its size, in signal units a second."""
         route = kept.route
         assert kept.speed
         half_life = route.speed_gain.half_life if route.speed_gain else HALF_LIFE
@@ -154,11 +154,11 @@ class Conditioning:
         return kept.speed.report(block, moved, 0.0, now, half_life)
 
     def stop(self, block: Block, route: Route) -> None:
-        """Fingers have landed, which stops what still runs out."""
+        """Fingers have landed, which stops a glide."""
         stop_glide(block, self.parts.routes[route.name].glides.values())
 
     def run_out(self, block: Block, route: Route, speeds: Mapping[str, Value]) -> None:
-        """Fingers have lifted while they went at some speed: it runs out."""
+        """Fingers have lifted at some speed: it glides."""
         parts, kept = self.parts, self.parts.routes[route.name]
         pushes: dict[str, Name] = {}
         for axis, part, gain in route.parts:
@@ -178,7 +178,7 @@ class Conditioning:
     # ---- held values
 
     def deflect(self, block: Block, route: Route) -> None:
-        """Condition a held value and keep what it asks of its axes."""
+        """Condition a held value and keep what it wants of its axes."""
         if route.effect == "pin":
             self.drag(block, route)
             return
@@ -210,7 +210,7 @@ class Conditioning:
             block.set(kept.last, ANCHOR)
 
     def _shape(self, block: Block, kept: RouteParts) -> tuple[Value, ...]:
-        """What a held value comes to, a share of full effect: from its zero, shaped, if it is heard."""
+        """A held value as a share of full effect: from its zero, shaped, if it is heard."""
         route, values = kept.route, self.switching.driving(kept.route)
         if route.tilts:
             values = turned_from_zero(block, values, kept.zeros, route.source.components, route.full)
@@ -230,7 +230,7 @@ class Conditioning:
         return shaped if kept.ready is None else once_let_go(block, kept.ready, shaped)
 
     def _heard(self, route: Route, shaped: tuple[Value, ...]) -> tuple[Value, ...]:
-        """What a device says counts while the window has the focus and the device is there."""
+        """A device's value counts while the window has the focus and the device is there."""
         signal = route.source.signal
         if signal.kind not in ("deflection", "rate", "angle") or signal.device not in DEVICES:
             return shaped
@@ -251,7 +251,7 @@ class Conditioning:
     # ---- what a route does as its gate opens and closes
 
     def opened(self, block: Block, routes: list[Route]) -> None:
-        """Take zeros anew, wait for what is held, keep where an axis was."""
+        """Take new zeros, wait for what is held, keep where an axis was."""
         for route in routes:
             kept = self.parts.routes[route.name]
             if route.effect == "pin":
@@ -284,7 +284,7 @@ class Conditioning:
                         kept.backs[key].come_back(block, flow.goal, wraps=flow.axis.wraps)
 
     def _drop_lean(self, block: Block, kept: RouteParts, axis: str) -> None:
-        """An offset as its gate closes: cut to 0, or taken there over a time."""
+        """An offset when its gate closes: cut to 0, or taken there over a time."""
         lean = kept.leans[axis]
         if kept.route.closing.way == "return":
             # the gate is closed by now, so that it must not count: what it leaned a moment ago does

@@ -1,4 +1,4 @@
-"""What events do: a displacement at its age, a held value at its time, a word from the host."""
+"""What events do: a displacement at its age, a held value at its time, a setting from the host."""
 
 from __future__ import annotations
 
@@ -74,7 +74,7 @@ TILTED = cos(radians(TURNED * STALE / 2.0))
 
 
 class Event(NamedTuple):
-    """What happens at the events of one code, or of several that begin with it."""
+    """What happens at events of one code, or of several from it on."""
 
     code: int
     words: str
@@ -96,7 +96,7 @@ class Events:
             self.switching.on_close[listen] = partial(self.conditioning.closed, listen=listen, routes=routes)
 
     def write(self) -> list[Event]:
-        """What each code does, in order; a frame does nothing."""
+        """Write what each code does, in order; a frame does nothing."""
         parts, found = self.parts, []
         codes = parts.codes
         for signal in parts.inputs.impulses:
@@ -121,11 +121,11 @@ class Events:
         return events
 
     def moment(self) -> list[Statement]:
-        """What the contacts of one moment come to as it ends."""
+        """Write what the contacts of one moment do when it ends."""
         return self.touching.moment() if self.touching else []
 
     def _writer(self, name: str) -> Callable[..., None]:
-        """Who writes what a held signal does."""
+        """What writes the code for a held signal."""
         if name in (*FORCE, *TURN):
             return self._read
         return self._told if name in ATTITUDE else self._held
@@ -152,7 +152,7 @@ class Events:
         self.keep_due(block)
 
     def keep_due(self, block: Block, *, anew: bool = False) -> None:
-        """When the next timer runs out, if one may have been set, or `anew` in any case."""
+        """Write when the next timer runs out, if one may have been set, or `anew` in any case."""
         timers = self.switching.timers
         if anew or block.changes(*timers):
             block.set(DUE, timers[0])
@@ -160,7 +160,7 @@ class Events:
                 block.set(DUE, where(timer < DUE, timer, DUE))
 
     def timers(self) -> list[Statement]:
-        """What happens at the moment at which a timer runs out."""
+        """Write what happens when a timer runs out."""
         block, switching = self.parts.block(), self.switching
         block.set(AGE, 0.0)
         late = [gate for gate in switching.gate_states.values() if gate.timer is not None]
@@ -187,7 +187,7 @@ class Events:
         return block.statements
 
     def _run_out(self, block: Block, name: str) -> None:
-        """A press or a release has lasted long enough to count; a rate has been silent too long."""
+        """A press or release has lasted long enough to count; a rate has been silent too long."""
         raw = self.parts.raw[name]
         if name not in self.switching.wants:
             for part in raw:
@@ -200,7 +200,7 @@ class Events:
     # ---- displacements
 
     def _impulse(self, block: Block, signal: Signal) -> None:
-        """What one displacement does, `age` after the last commit."""
+        """Write what one displacement does, `age` after the last commit."""
         caught = self.switching.caught.get(signal.name)
         if caught is None:
             self.displace(block, signal)
@@ -229,9 +229,9 @@ class Events:
                 self.conditioning.step(block, route, shares.get(route.name))
 
     def _travelled(self, block: Block, signal: Signal) -> tuple[Name | None, dict[str, Value]]:
-        """What will hold the share of a displacement that lies beyond a travel; what of it each route has.
+        """Names for the share of a displacement beyond each travel; returns each route's share.
 
-        A route that listens once the hand has gone far enough has no more of it than what goes further.
+        A route that listens once the hand has gone far enough only gets what goes further.
         """
         waits: set[str] = set()
         for gate in in_order(self.parts.plan.gates):
@@ -258,7 +258,7 @@ class Events:
         return float(self.parts.plan.families.index(DEVICES[signal.device]))
 
     def _stir(self, block: Block, signal: Signal) -> None:
-        """A mouse that goes far enough soon enough makes its family the active one."""
+        """A mouse that moves far enough soon enough makes its family active."""
         device, way, last = self.switching.device, self.switching.device_way, self.switching.device_t
         assert device is not None
         assert way is not None
@@ -275,7 +275,7 @@ class Events:
     # ---- held values
 
     def _held(self, block: Block, signal: Signal) -> None:
-        """What one change of a held value does."""
+        """Write what one change of a held value does."""
         raw = self.parts.raw[signal.name]
         if signal.kind == "switch":
             self._switch(block, signal, raw[0])
@@ -290,11 +290,11 @@ class Events:
         self.held(block, signal)
 
     def held(self, block: Block, signal: Signal) -> None:
-        """Write what follows from a held value that is kept by now."""
+        """Write what follows from a held value that is already stored."""
         self.follow(block, Change(self._said(block, signal)))
 
     def _said(self, block: Block, signal: Signal) -> set[str]:
-        """What a held value means besides, now that it is kept; what that touches."""
+        """What else a stored held value means; returns what that touches."""
         switching = self.switching
         if signal.name in self.parts.there:
             block.set(self.parts.there[signal.name], 1.0)
@@ -313,7 +313,7 @@ class Events:
     # ---- a device in the hand
 
     def _read(self, block: Block, signal: Signal) -> None:
-        """What one part of a reading does: with the last, how the device is turned and aims is made of it."""
+        """What one part of a reading does: the last part updates the attitude and the aim."""
         parts, device = self.parts, self.parts.attitude
         assert device is not None
         block.set(parts.raw[signal.name][0], X)
@@ -332,7 +332,7 @@ class Events:
         self.follow(block, Change(touched))
 
     def _told(self, block: Block, signal: Signal) -> None:
-        """What one part of an attitude that the host knows does; with the last it is taken, if it is one."""
+        """What one part of the host's attitude does: with the last it is taken, if it is a rotation."""
         if signal.name != ATTITUDE[-1]:
             block.set(self.parts.told[ATTITUDE.index(signal.name)], X)
             return
@@ -341,7 +341,7 @@ class Events:
             self.follow(block, Change(self._posed(block, rotation)))
 
     def _posed(self, block: Block, rotation: tuple[Value, ...]) -> set[str]:
-        """Keep how a device in the hand is turned; what that touches."""
+        """Keep how a device in the hand is turned; returns what that touches."""
         kept, device = tuple(self.parts.raw[name][0] for name in ATTITUDE), self.switching.device
         block.call(attitude.signed_like, *rotation, *kept, into=kept)
         if device is None:
@@ -350,7 +350,7 @@ class Events:
         return {*ATTITUDE, "device"}
 
     def _turned(self, block: Block, signal: Signal, device: Handle) -> None:
-        """A device in the hand that has turned far enough soon enough makes its family the active one."""
+        """A device in the hand that turns far enough soon enough makes its family active."""
         family, then, last = self._family(signal), self.switching.turned, self.switching.turned_t
         assert last is not None
         now = [self.parts.raw[name][0] for name in ATTITUDE]
@@ -363,9 +363,9 @@ class Events:
             block.set(device, where(abs(alike) < TILTED, family, device))
 
     def _let_go(self, block: Block, facts: list[Signal]) -> None:
-        """The window loses the focus, or a device is unplugged: what is held is let go, once.
+        """The window loses the focus, or a device is unplugged: let go of what is held, once.
 
-        A switch is up until it is pressed afresh; a stick only until the focus is back, or its device is.
+        A switch stays up until it is pressed again; a stick until the focus, or its device, is back.
         """
         parts = self.parts
         staying = [*parts.inputs.staying, *(one for one in parts.inputs.made.values() if one.held)]
@@ -391,7 +391,7 @@ class Events:
         self.follow(block, Change(touched, quiet=True))
 
     def _leave(self, block: Block, fact: Signal) -> None:
-        """A family whose only device is unplugged is no longer the active one."""
+        """A family whose only device is unplugged is no longer active."""
         family, device = DEVICES.get(fact.device, ""), self.switching.device
         others = [name for name in self.switching.families if name != family]
         if (
@@ -420,7 +420,7 @@ class Events:
                 block.set(self.parts.there[name], 0.0)
 
     def _switch(self, block: Block, signal: Signal, raw: Handle) -> None:
-        """A press or a release. One that the host's interface used, or without the focus, counts nowhere."""
+        """A press or a release. One used by the host's interface, or without the focus, does not count."""
         if signal.device in OWN:
             block.set(raw, flag(X != 0.0))
             self.follow(block, Change({signal.name}))
@@ -436,7 +436,7 @@ class Events:
             self.press(block, signal, down)
 
     def press(self, block: Block, signal: Signal, down: Name) -> None:
-        """Write what a press or a release does, that is another than it was."""
+        """Write what a press or release does, if it changes the switch."""
         (raw,), hands = self.parts.raw[signal.name], self.parts.plan.hands
         held = self.switching.wants.get(signal.name)
         if held is not None:
@@ -461,7 +461,7 @@ class Events:
     # ---- words from the host
 
     def _setting(self, block: Block, kind: str, name: str) -> None:
-        """What one word from the host does."""
+        """Write what one setting from the host does."""
         parts = self.parts
         if kind == "scale":
             scale = parts.routes[name].scale
@@ -484,7 +484,7 @@ class Events:
         parts.keep_furthest(block)
 
     def _set_axis(self, block: Block, kind: str, key: str) -> None:
-        """Put an axis where the host wants it, or begin to turn it there."""
+        """Put an axis where the host wants it, or start a turn to there."""
         flow = self.parts.flows[key]
         if kind == "set":
             self.parts.put_axis(block, key, X)
@@ -498,9 +498,9 @@ class Events:
     # ---- whether a displacement may be entered at the last commit
 
     def waits(self, block: Block) -> None:
-        """Write for which displacements that must not be: `wait` is 0 then; they commit at their own time.
+        """Write for which displacements that is not allowed: `wait` is then 0; they commit at their own time.
 
-        That is where entering it early might touch a limit, and where it changes more than an axis.
+        That is if entering it early might touch a limit, or if it changes more than an axis.
         """
         for code, signal in enumerate(self.parts.inputs.impulses):
             routes = [route for route in self.parts.plan.routes if route.source.signal == signal]
@@ -523,7 +523,7 @@ class Events:
                     block.set(WAIT, 0.0)
 
     def _aims(self, route: Route) -> bool:
-        """Whether a displacement depends on where a view over a plane is just then."""
+        """Whether a displacement depends on where a view over a plane is at that time."""
         near = bool(set(route.drives) & set(NEARING))
         return bool(self.parts.pans) and (near or route.pans)
 
@@ -541,7 +541,7 @@ class Events:
         return [*tests, *(gate.still for gate in travels)]
 
     def _most(self, route: Route, component: str, gain: float) -> Value:
-        """The most that a displacement can come to, whatever is open and however fast the hand."""
+        """The largest possible effect of a displacement, whatever is open and however fast the hand."""
         most = 1.0 + (worked_out(max, route.speed_gain.extra, 0.0) if route.speed_gain else 0.0)
         for _, factor in route.scales:
             most *= worked_out(max, abs(factor), 1.0)

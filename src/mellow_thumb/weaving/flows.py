@@ -1,8 +1,8 @@
 """What happens to an axis between events: rates run in, pools pay out, limits hold.
 
 Within a step every held value is constant, so each part has a closed form. The axis's *goal* is its value
-and all that its pools still owe it. On an axis with limits what runs in stops when the goal meets one: what
-a limit cuts off is gone, and nothing is stored up behind it.
+plus all that its pools still owe it. On an axis with limits, what runs in stops when the goal reaches one:
+what a limit cuts off is lost, and nothing is stored up behind it.
 """
 
 from __future__ import annotations
@@ -34,7 +34,7 @@ class Turn:
 
     @classmethod
     def new(cls, state: State, stem: str) -> Turn:
-        """What is kept of one; `stem` is what its state values begin with."""
+        """New state; `stem` is what its names begin with."""
         return cls(
             state.new(f"{stem}_turn_amount"),
             state.new(f"{stem}_turn_start"),
@@ -42,7 +42,7 @@ class Turn:
         )
 
     def begin(self, block: Block, way: Value, start: Value, over: Value) -> None:
-        """Write that it begins."""
+        """Write its start."""
         block.set(self.amount, way)
         block.set(self.start, start)
         block.set(self.over, over)
@@ -70,7 +70,7 @@ class AxisFlow:
 
     @property
     def wishes(self) -> list[Wish]:
-        """Every rate that is wished, smoothed or not."""
+        """Every rate that a route wants, smoothed or not."""
         pooled = [wish for pool in self.pools for wish in pool.wishes]
         return [*self.direct, *pooled, *(one.wish for one in self.filtered)]
 
@@ -82,13 +82,13 @@ class AxisFlow:
 
     @property
     def goal(self) -> list[Value]:
-        """Where it will come to, as what is added up."""
+        """Where it will end, in its inner unit."""
         return [self.value, *(pool.held for pool in self.pools), *(one.owed for one in self.filtered)]
 
     # ---- between events
 
     def pass_turns(self, block: Block) -> None:
-        """Write what `dt` does to it of a turn or a way back that has begun."""
+        """Write what a turn or a way back does to it in `dt`."""
         if self.turn:
             turn = self.turn
             (share,) = block.call(turn_share, ANCHOR, STOP, turn.start, turn.over)
@@ -97,14 +97,14 @@ class AxisFlow:
             self._take(block, back.amount * back.share(block, WORLD_THEN, WORLD_NOW))
 
     def _take(self, block: Block, part: Value) -> None:
-        """The part of a turn that falls into this step; what it has come to may be pushed as ever."""
+        """The part of a turn in this step; the axis can still be pushed."""
         if self.axis.limited:
             block.call(clamp, self.value + part, into=(self.value,), **self.axis.limits)
         else:
             block.set(self.value, self.value + part)
 
     def pass_time(self, block: Block) -> None:
-        """Write what `dt` does to the axis."""
+        """Write what happens to the axis in `dt`."""
         if not (self.wishes or self.pools or self.axis.return_half_life):
             return
         for wish in self.wishes:
@@ -120,17 +120,17 @@ class AxisFlow:
 
     @property
     def guarded(self) -> bool:
-        """Whether much is saved while it is clear of its limits."""
+        """Whether being clear of its limits saves much work."""
         eased = bool(self.pools or self.filtered) and bool(self.wishes or self.mixed)
         return eased and self.axis.limited and not self.axis.return_half_life
 
     def guard(self, state: State) -> None:
-        """Keep how far it might go; once all that moves it is known."""
+        """Keep how far it might go; call it once all that moves it is known."""
         self.furthest = state.new(f"{self.value}_furthest")
         self.most = total(self._most(LONGEST))
 
     def _move(self, block: Block) -> None:
-        """Rates run in, pools pay out, limits hold: where it is clear of them, nothing need be held."""
+        """Rates run in, pools pay out, limits hold, unless the axis is clear of them."""
         if not self.guarded:
             self._move_held(block)
             return
@@ -152,7 +152,7 @@ class AxisFlow:
         block.set(self.value, total([self.value, *paid]))
 
     def _move_held(self, block: Block) -> None:
-        """The same inside limits."""
+        """The same, with limits."""
         active = self._active(block)
         # of motions that are smoothed differently one may overtake another and turn round inside the step:
         # what passed a limit by then is found from the speeds at both ends
@@ -174,7 +174,7 @@ class AxisFlow:
             block.call(clamp, goes, into=(self.value,), **self.axis.limits)
 
     def _name_rate(self, block: Block, wish: Wish) -> None:
-        """Give a rate with gates and scales in it a name, to be worked out once."""
+        """Give a rate with gates and scales a name, so that it is worked out once."""
         (first, *more) = wish.factors
         if not (more or first.parts or wish.means):
             wish.name = first
@@ -182,7 +182,7 @@ class AxisFlow:
         wish.name = block.keep(f"{self.value}_wish", product_of(wish.means or wish.factors))
 
     def _active(self, block: Block) -> Value:
-        """The time for which what is wished runs in: less than `dt` if the goal meets a limit."""
+        """The time for which rates run in: less than `dt` if the goal reaches a limit."""
         if not (self.axis.limited and self.wishes):
             return DT
         rate = total(self._mean(wish) for wish in self.wishes)
@@ -194,16 +194,16 @@ class AxisFlow:
 
     @staticmethod
     def _mean(wish: Wish) -> Value:
-        """A rate for the question of when the goal meets a limit: with all the boost that it has by now."""
+        """A rate for finding when the goal reaches a limit: with all the boost it has now."""
         return wish.boost.most(wish.running) if wish.boost else wish.running
 
     @staticmethod
     def _run(block: Block, wish: Wish, active: Value) -> Value:
-        """What an unsmoothed rate comes to."""
+        """The integral of an unsmoothed rate."""
         return wish.boost.run(block, wish.running, active) if wish.boost else wish.running * active
 
     def _pay_out(self, block: Block, pool: Pool, active: Value) -> list[Value]:
-        """What a pool pays out: while it is run into, and for the rest of the time."""
+        """What a pool pays out, while a rate runs in and for the rest of the time."""
         boosted = next((wish for wish in pool.wishes if wish.boost), None)
         if boosted and boosted.boost:
             paid = self._names.fresh(f"{self.value}_paid")
@@ -218,13 +218,13 @@ class AxisFlow:
         return spans if active is DT else [*spans, self._pay(block, pool, None, DT - active)]
 
     def _pay(self, block: Block, pool: Pool, inflow: Value | None, time: Value) -> Value:
-        """Let time pass over a pool; what holds what it pays."""
+        """Let time pass over a pool; returns what holds what it pays."""
         paid = self._names.fresh(f"{self.value}_paid")
         pool.smoothing.pay(block, pool, inflow, time, paid)
         return paid
 
     def _filter(self, block: Block, one: Filtered, active: Value) -> list[Value]:
-        """What a rate behind a 1 euro filter comes to, while it is wished and for the rest of the time."""
+        """The integral of a rate behind a 1 euro filter, while it runs in and for the rest of the time."""
         spans: list[tuple[Value | None, Value]] = [(one.wish.running, active)]
         if active is not DT:
             spans.append((None, DT - active))
@@ -236,14 +236,14 @@ class AxisFlow:
         return parts
 
     def owed_speeds(self) -> list[Value]:
-        """How fast it goes at this moment by what smoothing still owes it, as what is added up."""
+        """How fast smoothing moves it at this moment, in its inner unit."""
         return self._owed_speeds()
 
     def _owed_speeds(self) -> list[Value]:
         return [*(pool.smoothing.speed(pool) for pool in self.pools), *(one.rate for one in self.filtered)]
 
     def _speed_at_end(self, active: Value) -> Value:
-        """The axis's speed as a step ends: what is wished runs in no more once the goal met a limit."""
+        """The axis's speed at the end of a step: rates no longer run in once the goal has reached a limit."""
         running = [self._mean(wish) for wish in self.direct]
         # nothing runs in any more at the end if the goal met a limit before that
         if active is not DT and running:
@@ -261,7 +261,7 @@ class AxisFlow:
             block.set(one.rate, 0.0)
 
     def drop(self, block: Block, listen: Handle, rates: list[Handle]) -> None:
-        """Drop what the routes of a gate are still owed by smoothing of their own."""
+        """Drop what a gate's routes are still owed by their own smoothing."""
         for pool in self.pools:
             # a pool that other routes share holds what is theirs too
             if pool.owner[-1:] == (listen.name,):
@@ -273,7 +273,7 @@ class AxisFlow:
     # ---- at a displacement, `age` after the last commit
 
     def push(self, block: Block, push: Name, pool: Pool | None) -> None:
-        """Give a displacement to the axis, or to a pool; inside the limits of the goal."""
+        """Give a displacement to the axis or to a pool, within the goal's limits."""
         # the goal is limited and not the value, or the way back would first have to undo what lies beyond
         if self.axis.limited and (self.pools or self.filtered):
             block.call(taken_up, push, total(self.goal), into=(push,), **self.axis.limits)
@@ -290,7 +290,7 @@ class AxisFlow:
             block.set(self.value, self.value + push)
 
     def clear(self, pushes: list[Value], time: float) -> Value | None:
-        """When the axis is sure to stay clear of its limits for a time (s), with pushes; nothing: always.
+        """The test of whether the axis is sure to stay clear of its limits for a time (s); None for always.
 
         A displacement may then be entered at the last commit rather than at its own time. The bound takes
         everything at its most.
@@ -324,9 +324,9 @@ class AxisFlow:
         return [*owed, *wishes]
 
     def nearly_still(self, least: Value) -> list[Value]:
-        """Tests that hold while the axis will go no further than `least` by itself, in its inner unit.
+        """Tests that hold while the axis will move by no more than `least` by itself, in its inner unit.
 
-        What is held against a limit moves nothing.
+        A control held against a limit moves nothing.
         """
         owed = [abs(pool.held) for pool in self.pools] + [abs(one.owed) for one in self.filtered]
         owed += [abs(pool.speed) / pool.smoothing.decay for pool in self.pools if pool.speed is not None]
@@ -341,7 +341,7 @@ class AxisFlow:
         return [*([total(owed) <= least] if owed else []), *wishes]
 
     def turning_over(self, now: Value) -> list[Value]:
-        """Tests that hold while no turn and no way back is on its way."""
+        """Tests that hold while no turn and no way back is under way."""
         tests = []
         if self.turn:
             tests.append(some([self.turn.amount == 0.0, now - self.turn.start >= self.turn.over]))

@@ -1,4 +1,4 @@
-"""Inputs: the signals of a plan by what becomes of them, and the code of each that may come in."""
+"""Inputs: a plan's signals by what happens to them, and the code of each that may come in."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The loop: what every program does about one item, whatever language it is written in.
+"""The loop: what every program does with one item, in any language.
 
 The state is *committed* at an event that changes something held, at a displacement that comes more than
 `MERGE` after the last commit, and `LONGEST` after it when nothing happens; never because of a frame. A frame
@@ -23,17 +23,17 @@ READING = Word("reading")
 
 
 def copy_of(name: str) -> Name:
-    """What holds a committed state value while a frame reads a copy."""
+    """The name that holds a committed state value while a frame reads a copy."""
     return Word(f"kept_{name}")
 
 
 def restored(woven: Woven) -> list[Statement]:
-    """What puts the committed state back."""
+    """The statements that put the committed state back."""
     return [_set(Word(name), copy_of(name)) for name in (ANCHOR.name, *woven.flowing)]
 
 
 def drop(woven: Woven) -> list[Statement]:
-    """What the next item does to a frame that was read: it drops it, or makes a commit of it."""
+    """What the next item does with the frame's copy: drop it, or make it the commit."""
     # A frame's end is no commit by itself, or the axes would hang on the frame rate. It becomes one only
     # where an event commits at that very time, and so would have, had there been no frame. A displacement
     # commits there only if it may not be entered at the commit before.
@@ -54,7 +54,7 @@ def item(woven: Woven) -> list[Statement]:
 
 
 def _pass(woven: Woven) -> list[Statement]:
-    """One round of letting time pass: to the item, to a timer, or to the end of the longest step."""
+    """One round of passing time: to the item, to a timer, or to the end of the longest step."""
     timed = bool(woven.timers)
     longest: Value = PACE if woven.pace else lift(LONGEST)
     ends = [CODE == whole(woven.frame), STOP == T, *([DUE > T] if timed else [])]
@@ -81,7 +81,7 @@ def _pass(woven: Woven) -> list[Statement]:
 
 
 def _enter(woven: Woven, *, timed: bool) -> list[Statement]:
-    """What lets a displacement be entered at the last commit, where it may: no time passes then."""
+    """Enters a displacement at the last commit if allowed: then no time passes."""
     if not woven.impulses:
         return []
     soon = [CODE < whole(woven.impulses), AGE <= MERGE, *([DUE > T] if timed else [])]
@@ -92,7 +92,7 @@ def _enter(woven: Woven, *, timed: bool) -> list[Statement]:
 
 
 def _halves(events: list[Event]) -> list[Statement]:
-    """Events in order of their codes, as a tree of questions."""
+    """Events by their codes, as a binary tree of tests."""
     if len(events) <= 1:
         return [part for one in events for part in (Note(one.words), *one.statements)]
     # a tree asks as many questions as the logarithm of the events; a row would ask half of them

@@ -1,7 +1,7 @@
 """Panning: the middle of a view that goes over a plane, and what is pinned there.
 
-What is added up is not the middle itself but an *anchor*: the point of the plane under one place of the
-screen, the *pin*. The middle is the anchor less where the pin is from it, by the angles, the distance and the
+Not the middle itself is added up but an *anchor*: the point of the plane under one place of the
+screen, the *pin*. The middle is the anchor minus the pin's offset from it, by the angles, distance and
 zoom of that moment. So the point under the pointer stays there however the zoom eases; without a pin the
 anchor is the middle. What pans adds to the anchor, turned by the yaw.
 """
@@ -30,7 +30,7 @@ SCREEN = "host.screen"
 
 @dataclass(eq=False)
 class Pin:
-    """What is kept of a point that stays under a place of the screen."""
+    """The state of a point that stays under a place of the screen."""
 
     pinned: Handle
     """1 while there is one."""
@@ -44,7 +44,7 @@ class Pin:
 
     @classmethod
     def new(cls, state: State, stem: str) -> Pin:
-        """None as yet; `stem` is what its state values begin with."""
+        """New state, without a pin; `stem` is what its names begin with."""
         pinned, grabbed, x, y, yaw, pitch = (
             state.new(f"{stem}_{name}") for name in ("pinned", "grabbed", "x", "y", "yaw", "pitch")
         )
@@ -71,11 +71,11 @@ class Pan:
 
     @staticmethod
     def free(axis: Axis) -> Axis:
-        """A pan as it is added up: its limits are those of the middle, and held here."""
+        """A pan as it is added up, without limits: those of the middle are applied here."""
         return altered(axis, low=-inf, high=inf)
 
     def has(self, name: str) -> str:
-        """The key of an axis of this mount that moves; nothing for one that does not."""
+        """The key of a moving axis of this mount; None for one that does not move."""
         key = self.parts.plan.mounts.of(self.k, name)
         return key if isinstance(key, str) else ""
 
@@ -95,7 +95,7 @@ class Pan:
         return exp(value) if axis.log else value
 
     def _under(self, block: Block, pin: Pin) -> tuple[Value, Value]:
-        """Write where the pin is, from the middle."""
+        """Write where the pin is, relative to the middle."""
         zoom, place = self._value(block, "zoom"), (*pin.place, *self.parts.raw[SCREEN])
         if isinstance(self.mount, Flat):
             x, y = block.call(picture_under, *place, zoom, extent=self.mount.extent)
@@ -109,7 +109,7 @@ class Pan:
         return x, y
 
     def middle(self, block: Block) -> tuple[Value, Value]:
-        """Write where the middle of the view is; what holds it."""
+        """Write where the middle of the view is; returns what holds it."""
         if self.pin is None:
             return self.anchor[0], self.anchor[1]
         x, y = (block.names.fresh(f"{self.stem}_middle_{part}") for part in "xy")
@@ -123,7 +123,7 @@ class Pan:
     # ---- what moves it
 
     def wish(self, route: Route, key: str, *, slow: bool = False) -> Wish:
-        """What a route wants of the anchor, by what holds how much it wants of either pan."""
+        """What a route wants of the anchor, from what it wants of each pan."""
         parts, zero = self.parts.routes[route.name], lift(0.0)
         held = parts.slow if slow else parts.wanted
         wanted = {name: held[name] for name in PANS if name in route.drives}
@@ -143,11 +143,11 @@ class Pan:
 
     @staticmethod
     def _turned(x: Value, y: Value, s: Value, c: Value) -> tuple[Value, Value]:
-        """To +X and to -Z, of to the right and ahead."""
+        """To +X and to -Z, from right and ahead."""
         return (x, y) if s.is_zero else (x * c + y * s, y * c - x * s)
 
     def push(self, block: Block, route: Route, pushes: dict[str, Name]) -> dict[str, Name]:
-        """Turn a displacement to where the view looks; for each key what holds its push."""
+        """Turn a displacement to where the view looks; returns each key's push."""
         x, y = (pushes.get(name, lift(0.0)) for name in PANS)
         if self.turn is None:
             c, _, s = block.call(right, self._value(block, "yaw"))
@@ -164,7 +164,7 @@ class Pan:
         return found
 
     def _screen(self, block: Block) -> Value:
-        """How many metres a screen is at the middle of the view."""
+        """The size of a screen at the middle of the view, in metres."""
         zoom = self._value(block, "zoom")
         if isinstance(self.mount, Flat):
             return self.mount.extent / zoom
@@ -174,7 +174,7 @@ class Pan:
     # ---- between events
 
     def before(self, block: Block) -> None:
-        """Write what a step begins with, of what its pans depend on."""
+        """Keep what pans depend on at the start of a step."""
         if self.turn is None:
             block.set(self.began, self._value(block, "yaw"))
         if self._in_screens:
@@ -185,7 +185,7 @@ class Pan:
         return any(route.screens and route.effect == "rate" for route in self.parts.plan.routes)
 
     def pass_time(self, block: Block) -> None:
-        """What `dt` does: the anchor moves by the mean yaw and size of the screen, and the middle is held."""
+        """What happens in `dt`: the anchor moves by the mean yaw and screen size, then the limits."""
         if self.turn is None:  # exact while the yaw turns at a constant rate, and the same at any frames
             mean = 0.5 * (self.began + self._value(block, "yaw"))
             block.call(right, mean, into=(self.cos, Word(f"{self.stem}_level"), self.sin))
@@ -197,7 +197,7 @@ class Pan:
         self.bound(block)
 
     def bound(self, block: Block) -> None:
-        """Hold the middle, and what is still to come of it, inside its limits."""
+        """Keep the middle, and where it will end, inside its limits."""
         axes = [self.parts.axes[key] for key in self.keys]
         if not (self.mount.bounds or any(axis.limited for axis in axes)):
             return
@@ -217,7 +217,7 @@ class Pan:
             block.set(flow.value, flow.value + (value - at))
 
     def _held(self, block: Block, x: Value, y: Value) -> tuple[Name, Name]:
-        """The place nearest to one inside the limits."""
+        """The nearest place inside the limits."""
         found = []
         for key, value in zip(self.keys, (x, y), strict=True):
             axis, name = self.parts.axes[key], block.keep(f"{self.stem}_held", value)
@@ -229,7 +229,7 @@ class Pan:
         return found[0], found[1]
 
     def _inside(self, block: Block, x: Name, y: Name) -> None:
-        """Bring a place that is outside the bounds to the nearest one on them."""
+        """Move a place outside the bounds to the nearest one on them."""
         corners = self.mount.bounds
         edges = list(zip(corners, (*corners[1:], corners[0]), strict=True))
         # twice the area, by its sign which way round the corners go: inside is then to the left of each edge
@@ -267,30 +267,30 @@ class Pan:
             self.parts.flows[key].forget(block)
 
     def _point(self, block: Block, pin: Pin, pointer: str) -> None:
-        """The pin is where the pointer is."""
+        """Put the pin where the pointer is."""
         for held, place in zip(pin.place, self.parts.raw[pointer], strict=True):
             block.set(held, place)
 
     def _freeze(self, block: Block, pin: Pin) -> None:
-        """From now on turning is about the middle again."""
+        """From now on turns are about the middle again."""
         block.set(pin.yaw, self._value(block, "yaw"))
         block.set(pin.pitch, self._value(block, "pitch"))
 
     def follow_pointer(self, block: Block, pointer: str) -> None:
-        """What is grabbed goes with the pointer."""
+        """Move what is grabbed with the pointer."""
         assert self.pin is not None
         self._point(block, self.pin, pointer)
         self.bound(block)
 
     def let_go(self, block: Block) -> None:
-        """What was grabbed stays where it is."""
+        """Let go: what was grabbed stays where it is."""
         assert self.pin is not None
         with block.when(self.pin.grabbed != 0.0):
             self._freeze(block, self.pin)
             block.set(self.pin.grabbed, 0.0)
 
     def unpin(self, block: Block, *, loosely: bool = True) -> None:
-        """The middle is what counts again; while something is grabbed only if not `loosely`."""
+        """Go back to the middle; while something is grabbed only if not `loosely`."""
         if self.pin is None:
             return
         tests = [self.pin.pinned != 0.0, *([self.pin.grabbed == 0.0] if loosely else [])]

@@ -1,6 +1,6 @@
-"""The parts of a plan: what each axis, route, mount and walk keeps, and what runs into which axis.
+"""The parts of a plan: the state of each axis, route, mount and walk, and what moves which axis.
 
-Names of a profile become numbered words here; nothing else of them enters a program.
+A profile's names become numbered names here; nothing else of them gets into a program.
 """
 
 from __future__ import annotations
@@ -90,7 +90,7 @@ Setting = tuple[str, str]
 
 @dataclass(eq=False)
 class Lean:
-    """How far an offset leans an axis, and where it is to lean."""
+    """How far an offset leans an axis, and how far it is to lean."""
 
     route: Route
     target: Value
@@ -107,7 +107,7 @@ class Lean:
 
 @dataclass(eq=False)
 class RouteParts:
-    """What is kept of a route."""
+    """A route's state."""
 
     route: Route
     stem: str
@@ -146,7 +146,7 @@ class RouteParts:
 
 @dataclass(eq=False)
 class MountParts:
-    """What is kept of which mount is active; where there is only one, nothing is."""
+    """The state of which mount is active; empty if there is only one."""
 
     mount: Handle
     """The number of the active mount."""
@@ -228,7 +228,7 @@ class Parts:
 
     @property
     def zooming(self) -> list[str]:
-        """The keys of the zooms on which a rate depends while they move."""
+        """The keys of the moving zooms that rates depend on."""
         rates = [route for route in self.plan.routes if route.with_zoom and route.effect == "rate"]
         asked = {
             zoom
@@ -246,7 +246,7 @@ class Parts:
     # ---- what is kept
 
     def _make_signals(self) -> None:
-        """What is kept of each signal, and its code."""
+        """Make each signal's state and code."""
         self.inputs = inputs_of(self.plan)
         """The signals that it reads, by what becomes of them."""
         self.codes = self.inputs.codes
@@ -259,7 +259,7 @@ class Parts:
         """What the host has said of that so far; with the fourth part it is whole."""
 
     def _make_contacts(self) -> Contacts | None:
-        """What is kept of fingers, where the plan asks for them."""
+        """Make the state of fingers, if the plan uses them."""
         if not self.plan.touches:
             return None
         stems = {f"touch.{one.name}": one.name for one in self.plan.touches}
@@ -270,7 +270,7 @@ class Parts:
         return contacts
 
     def _new_raw(self, signal: Signal) -> tuple[Handle, ...]:
-        """What holds what a signal last said; a name of the profile's own is a number."""
+        """State for a signal's last value; a profile's own names become numbers."""
         stem = signal.name.replace(".", "_")
         own = signal.device in (*OWN, "touch")
         if own:
@@ -283,20 +283,20 @@ class Parts:
         )
 
     def _variable(self, key: str, k: int) -> str:
-        """What an axis is called: its name, if the library knows it, and if it is the plan's."""
+        """The name for an axis: its own, if it is the plan's and known to the library."""
         name = self.axes[key].name
         if name not in KNOWN:
             return f"axis{k}"
         return name if key == name else f"{name}_{k}"
 
     def snaps(self, route: Route) -> bool:
-        """Whether it turns who wears a headset by steps."""
+        """Whether it snap-turns a headset."""
         worn = any(isinstance(one.mount, Headset) for one in self.plan.mounts.all)
         steps = any(one.name == route.source.signal.name for one in self.plan.derived)
         return worn and steps and route.effect == "step" and "yaw" in route.drives
 
     def _make_mounts(self) -> MountParts | None:
-        """Which mount is active, for which axes those are that move, and when the last snap was."""
+        """Make the state of the active mount, of which axes are active, and of the last snap."""
         if any(self.snaps(route) for route in self.plan.routes):
             self.snapped = self.state.new("snapped", -NEVER)
         mounts = self.plan.mounts
@@ -326,11 +326,11 @@ class Parts:
         return MountParts(mount, chosen, since, over, froms, {one: users for users, one in on.items()})
 
     def keys(self, axis: str) -> tuple[str, ...]:
-        """The keys of an axis, one for each mount that has it for itself."""
+        """The keys of an axis, one for each mount that has its own."""
         return self.plan.mounts.keys(axis)
 
     def _make_route(self, parts: RouteParts) -> None:
-        """Give a route its state, and its place in the flow of the axes that it drives."""
+        """Make a route's state, and add it to the flow of the axes that it drives."""
         route, stem, new = parts.route, parts.stem, self.state.new
         slow_fast = isinstance(route.smoothing, SlowFast) and route.effect == "step"
         if route.speed_gain or slow_fast:
@@ -357,7 +357,7 @@ class Parts:
             self._make_effects(parts)
 
     def _make_effects(self, parts: RouteParts) -> None:
-        """What a route does to each axis, as each mount has it."""
+        """Make what a route does to each axis, as each mount has it."""
         route = parts.route
         for axis, _, _ in route.parts:
             if route.effect == "offset":
@@ -373,7 +373,7 @@ class Parts:
                 self._make_effect(parts, axis, key)
 
     def _make_guards(self) -> list[AxisFlow]:
-        """What is kept of axes whose limits may be near, once all that moves them is known; these axes."""
+        """Make the state of axes whose limits may be near; call it once all that moves them is known."""
         guarded = [flow for flow in self.flows.values() if flow.guarded]
         for flow in guarded:
             flow.guard(self.state)
@@ -384,7 +384,7 @@ class Parts:
         return guarded
 
     def _make_walk(self, movement: Movement) -> WalkState:
-        """What is kept of the character that walks."""
+        """Make the state of the walking character."""
         first = int(self.mount_parts.mount.start) if self.mount_parts else 0
         looks = self.plan.mounts.of(first, "yaw")
         yaw = self.variables[looks].start if isinstance(looks, str) else 0.0 if looks is None else looks
@@ -398,7 +398,7 @@ class Parts:
         return found
 
     def _make_lean(self, parts: RouteParts, axis: str) -> None:
-        """How far an offset leans an axis, whichever mount has it."""
+        """Make the lean of an offset's axis, whichever mount has it."""
         route, stem = parts.route, f"{parts.stem}_{self.variables[axis]}"
         parts.wanted[axis] = self.state.new(stem)
         lean = Lean(route, product_of([parts.wanted[axis], *self.factors(route, axis)]))
@@ -414,7 +414,7 @@ class Parts:
             self.leans[axis].append(back.left)
 
     def _make_wanted(self, parts: RouteParts, axis: str) -> Handle:
-        """How much a route wants of an axis, whichever mount has it."""
+        """Make what a route wants of an axis, whichever mount has it."""
         if axis not in parts.wanted:
             held = f"{parts.stem}_{self.variables[axis]}"
             parts.wanted[axis] = self.state.new(held)
@@ -426,7 +426,7 @@ class Parts:
         return parts.wanted[axis]
 
     def _make_effect(self, parts: RouteParts, axis: str, key: str) -> None:
-        """What a route does to an axis as a mount has it, and how that is taken back."""
+        """Make what a route does to a mount's axis, and how that is undone."""
         route, flow, stem = parts.route, self.flows[key], f"{parts.stem}_{self.variables[key]}"
         if route.gate and route.closing.way == "return":
             back = parts.backs[key] = Back.new(self.state, stem, route.closing.over)
@@ -462,7 +462,7 @@ class Parts:
         return pan.wish(route, key, slow=slow) if pan else self.wish(wanted, route, key)
 
     def wish(self, wanted: Value, route: Route, key: str) -> Wish:
-        """What a route wants of an axis, by what holds how much it wants."""
+        """What a route wants of an axis, from the state that holds it."""
         on = [self.on[key]] if key in self.on else []  # on an axis that no mount has now, it rests
         factors = (wanted, *on, *self.factors(route, key))
         zoom = self.zoom_of(key) if route.with_zoom else None
@@ -474,9 +474,9 @@ class Parts:
         return pool
 
     def pool_of(self, route: Route, key: str) -> Pool | None:
-        """The pool that smooths a route on the way to an axis, if one does.
+        """The pool that smooths a route's effect on an axis, if any.
 
-        All routes that share a smoothing share a pool; a boost has its own, and so has what is dropped as a
+        Routes with the same smoothing share a pool; a boost has its own, and so does what is dropped when a
         gate closes.
         """
         flow = self.flows[key]
@@ -515,10 +515,10 @@ class Parts:
         mount: Value | None = None,
         default: Value | float | None = 0.0,
     ) -> Value:
-        """What the active mount makes of an axis, or another that is given by what holds its number.
+        """The active mount's version of an axis, or that of another mount by its number.
 
-        `value` gives the expression for a key and the number of its mount; `default` is for a mount without
-        the axis, the values of the first that has it if it is None.
+        `value` gives the expression for a key and its mount's number; `default` is for a mount without
+        the axis; if it is None, the first that has it is used.
         """
         if self.mount_parts is None:
             return value(name, 0) if name in self.flows else lift(0.0 if default is None else default)
@@ -541,7 +541,7 @@ class Parts:
         return cases(((some(mount == float(k) for k in of), one) for one, of in rarer), most)
 
     def factors(self, route: Route, key: str = "") -> tuple[Value, ...]:
-        """What a route's effect is multiplied by: its gate first, its scales, the host's scale; the zoom.
+        """The factors of a route's effect: its gate, its scales, the host's scale, the zoom.
 
         The zoom is that of the mounts that have an axis, if its key is given.
         """
@@ -553,7 +553,7 @@ class Parts:
         return tuple(found) if zoom is None else (*found, self.zoom_now(zoom))
 
     def zoom_key(self, key: str) -> str:
-        """The key of the zoom of the mounts that have an axis; nothing where they have none that moves."""
+        """The key of the zoom of the mounts that have an axis; None if none moves."""
         users: frozenset[int] = next(
             (one.mounts for one in self.plan.mounts.instances if one.key == key), frozenset()
         )
@@ -561,26 +561,26 @@ class Parts:
         return zoom if isinstance(zoom, str) else ""
 
     def zoom_of(self, key: str) -> Handle | None:
-        """What holds that zoom."""
+        """The name that holds that zoom."""
         zoom = self.zoom_key(key)
         return self.variables[zoom] if zoom else None
 
     @staticmethod
     def zoom_now(zoom: Value) -> Value:
-        """What a zoom makes of an effect at this moment: it is kept as a logarithm."""
+        """The zoom's factor for an effect at this moment; the zoom is kept as a logarithm."""
         return exp(-zoom)
 
     @staticmethod
     def zoom_mean(zoom: Handle) -> Name:
-        """What holds what a zoom makes of an effect over a step."""
+        """The zoom's mean factor for an effect over a step."""
         return Word(f"{zoom}_mean")
 
     def while_on(self, block: Block, key: str) -> AbstractContextManager[None]:
-        """What is written inside runs only while a mount that has an axis is active."""
+        """What is written inside runs only while a mount with the axis is active."""
         return block.when(self.on[key] != 0.0) if key in self.on else nullcontext()
 
     def keep_furthest(self, block: Block) -> None:
-        """Write how far each axis might go in a step, where something that says so has changed."""
+        """Write how far each axis might go in a step, if that may have changed."""
         for flow in self.guarded:
             assert flow.furthest is not None
             if block.changes(flow.most):

@@ -1,4 +1,4 @@
-"""Passing time: what happens between events to everything that moves by itself, and how far a step may go."""
+"""Passing time: what moves by itself between events, and how long a step may be."""
 
 from __future__ import annotations
 
@@ -37,7 +37,7 @@ class Passing:
         return [lean for lean in found if lean.held is not None]
 
     def write(self, block: Block) -> None:
-        """What `dt` does to everything that moves by itself."""
+        """Write what happens in `dt` to everything that moves by itself."""
         parts = self.parts
         bend = self._bend(block)  # before anything moves: how fast the yaw goes as the step begins
         for pan in parts.pans:
@@ -75,7 +75,7 @@ class Passing:
         parts.keep_furthest(block)
 
     def _axis(self, block: Block, key: str) -> None:
-        """What `dt` does to one axis; while no mount has it, it stays as it was left."""
+        """Write what happens to one axis in `dt`; while no mount has it, it stays as it was left."""
         flow = self.parts.flows[key]
         # a turn that the host asked for goes on by the clock, whichever mount is active
         flow.pass_turns(block)
@@ -85,7 +85,7 @@ class Passing:
                 self._swing(block, key)
 
     def _swing(self, block: Block, key: str) -> None:
-        """What `dt` does to a yaw that goes back behind the direction of travel when no hand is on it."""
+        """Write what happens in `dt` to a yaw that returns behind the walk when no hand is on it."""
         (k, back, touched), flow, walk = self.parts.returning[key], self.parts.flows[key], self.parts.walk
         assert walk is not None
         state = walk.state
@@ -107,7 +107,7 @@ class Passing:
             walk.turned_aside(block, k, flow.value - before)
 
     def _eased_yaw(self) -> Value:
-        """How fast the yaw that walking follows still goes by what smoothing owes it."""
+        """The speed at which smoothing still turns the yaw that walking follows."""
         parts, moving = self.parts, []
         for key in parts.keys("yaw"):
             speeds = parts.flows[key].owed_speeds()
@@ -119,7 +119,7 @@ class Passing:
         return where(view_from == parts.mount_parts.mount, total(moving), 0.0)
 
     def _bend(self, block: Block) -> Name | None:
-        """What holds the speed of a yaw that walking follows, as a step begins; nothing if it is steady."""
+        """The speed of the yaw that walking follows at the start of a step; None if it is steady."""
         walk = self.parts.walk
         if not walk or walk.movement.relative_to in ("world", "body"):
             return None
@@ -127,14 +127,14 @@ class Passing:
         return None if speed.is_zero else block.keep("yaw_speed", speed)
 
     def go(self, block: Block) -> None:
-        """Work out where movement goes, if something that it depends on has changed."""
+        """Write where movement goes, if something it depends on has changed."""
         if self.parts.walk:
             self.parts.walk.heed(block)
         else:
             go_on(block, self.parts)
 
     def nearness(self, block: Block) -> None:
-        """Whether the limits are near, of axes for which that matters: no event changes it within a step."""
+        """Write whether limits are near, for axes where that matters; no event changes it in a step."""
         for flow in self.parts.guarded:
             clear = flow.clear([], LONGEST)
             assert clear is not None
@@ -142,7 +142,7 @@ class Passing:
             block.set(flow.near, opposite(clear))
 
     def pace(self, block: Block) -> bool:
-        """Shorten the steps where their closed forms do not hold to the last digit; whether they may be.
+        """Shorten steps where the closed forms are not exact; returns whether that can happen.
 
         That is while parts of an axis's motion may overtake each other at a limit, and while the zoom moves
         under a rate that keeps its feel under it.
@@ -218,6 +218,6 @@ class Passing:
 
     @staticmethod
     def _least(axis: Axis, value: Value) -> Value:
-        """What an axis may go without anybody's minding, in its inner unit."""
+        """How far an axis may go without anyone noticing, in its inner unit."""
         least = DEGREES if axis.unit == "deg" else METRES if axis.unit == "m" else SHARE
         return least * exp(-value) if axis.log and axis.unit == "m" else least

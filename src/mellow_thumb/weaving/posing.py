@@ -1,4 +1,4 @@
-"""Posing: a camera pose of axes, of what the host says and of what mounts keep."""
+"""Posing: a camera pose from axes, from what the host says and from what mounts keep."""
 
 from __future__ import annotations
 
@@ -27,58 +27,58 @@ _TURN = _WHOLE[3:7]
 
 
 def walked_by(plan: Plan) -> tuple[str, ...]:
-    """What of a walk the pose is made of."""
+    """The parts of a walk that the pose uses."""
     faces = any("subject_yaw" in one.mount.hosts for one in plan.mounts.all)
     return (WALKED if faces else WALKED[:3]) if plan.movement else ()
 
 
 def hosts(plan: Plan) -> tuple[str, ...]:
-    """What the pose asks the host; where one mount only stands where it is told, the host is not asked."""
+    """What the pose asks the host; a single mount that only stands where it is told asks nothing."""
     asked = dict.fromkeys(host for one in plan.mounts.all for host in one.mount.hosts)
     leans = {"lean_x", "lean_y"} & {*plan.mounts.takes(0)}
     return tuple(dict.fromkeys([*PLACE, *asked])) if asked or plan.others or leans else ()
 
 
 def rig(plan: Plan) -> dict[str, float]:
-    """What mounts keep from one view to the next, and what that is at first."""
+    """What mounts keep from one view to the next, with the values at first."""
     mounts = enumerate(plan.mounts.all)
     return {kept(k, name): value for k, one in mounts for name, value in one.mount.rig.items()}
 
 
 def kept(k: int, name: str) -> str:
-    """What something is called that mount `k` keeps from one view to the next."""
+    """The name of something that mount `k` keeps from one view to the next."""
     return f"{name}_{k}" if k else name
 
 
 def arguments(plan: Plan) -> tuple[str, ...]:
-    """The axes that the pose is made of: names of one mount's, or keys of several mounts'."""
+    """The axes that the pose uses: names for one mount, or keys for several."""
     return plan.mounts.own or tuple(
         name for name, one in plan.mounts.takes(0).items() if isinstance(one, str)
     )
 
 
 class _Given:
-    """What the pose of one mount is made of."""
+    """The inputs of one mount's pose."""
 
     def __init__(self, plan: Plan, k: int) -> None:
         self.plan, self.k = plan, k
 
     def axis(self, name: str) -> Value:
-        """The value of an axis; the number 0 where the mount has none."""
+        """The value of an axis; the number 0 if the mount does not have it."""
         taken = self.plan.mounts.of(self.k, name)
         if not isinstance(taken, str):
             return lift(0.0 if taken is None else taken)
         return Word(f"axis{self.plan.mounts.own.index(taken)}" if self.plan.others else name)
 
     def kept(self, name: str) -> Name:
-        """Something that the mount keeps; what it does not name in its `rig` is an error."""
+        """A state value of the mount; it must be in its `rig`."""
         if name not in self.plan.mounts.all[self.k].mount.rig:
             raise KeyError(name)
         return Word(kept(self.k, name))
 
 
 def weave_pose(plan: Plan) -> WovenPose:
-    """Axes, where the character walked to, what the host said, the time and what mounts keep, to a pose."""
+    """Write a pose from axes, the walk, what the host said, the time and what mounts keep."""
     several, walks, keeps = plan.mounts.all, walked_by(plan), [*map(Word, rig(plan))]
     axes = [f"axis{k}" if plan.others else name for k, name in enumerate(arguments(plan))]
     weights = [f"weight{k}" for k, _ in enumerate(several)] if plan.others else []
@@ -103,7 +103,7 @@ def _one(block: Block, plan: Plan, k: int) -> Pose:
 
 
 def _several(block: Block, plan: Plan) -> tuple[Name, ...]:
-    """The pose between mounts: places by their weights, rotations the shorter way."""
+    """The pose between mounts: places by weight, rotations the shorter way."""
     for name in _WHOLE:
         block.set(name, 0.0)
     for k, one in enumerate(plan.mounts.all):

@@ -50,7 +50,7 @@ Item = tuple[float, int, float, float]
 
 
 class Sums(NamedTuple):
-    """How the numbers of a program come from those of a plan."""
+    """How a program's numbers come from a plan's."""
 
     rows: tuple[tuple[Callable[..., float], tuple[int, ...]], ...]
     """What is worked out of them, in order."""
@@ -62,7 +62,7 @@ class Sums(NamedTuple):
     """For those where it is: which one, and where its number is."""
 
     def of(self, numbers: Sequence[float]) -> tuple[tuple[float, ...], tuple[float, ...]]:
-        """What the program reads, and the state at time 0."""
+        """The program's numbers, and the state at time 0."""
         found = work_out(self.rows, numbers)
         start = [*self.start]
         for k, place in self.started:
@@ -71,7 +71,7 @@ class Sums(NamedTuple):
 
 
 class Functions(NamedTuple):
-    """The texts of a program, at work."""
+    """The functions compiled from a program's texts."""
 
     live: Callable[[tuple[float, ...], tuple[float, ...]], Generator[Any, list[Item], None]]
     posing: Callable[[tuple[float, ...]], Callable[..., tuple[float, ...]]]
@@ -79,12 +79,12 @@ class Functions(NamedTuple):
 
 @lru_cache(maxsize=64)
 def _settled(text: str) -> Callable[..., tuple[bool, bool]]:
-    """What says whether nothing moves; hosts that draw every frame never ask it."""
+    """The function for whether nothing moves; hosts that draw every frame never ask."""
     return compiled(text, "settled")
 
 
 class Source:
-    """What a program was woven from: its parts are woven again where another process wove them."""
+    """What a program was woven from: its parts are woven again if another process wove them."""
 
     def __init__(self, plan: Plan, settings: tuple[Setting, ...]) -> None:
         self.plan, self.settings = plan, settings
@@ -99,7 +99,7 @@ class Source:
 
 @dataclass(frozen=True, eq=False)
 class Program:
-    """What weaving makes of a plan."""
+    """A woven plan."""
 
     text: str
     """The woven Python of the session's loop."""
@@ -177,32 +177,32 @@ class Program:
         return self.source.parts[1]
 
     def is_of_shape(self, other: Program) -> bool:
-        """Whether it is another program with other numbers at the most."""
+        """Whether it differs from another program in numbers at most."""
         return self.source is other.source
 
     def live(self, state: tuple[float, ...]) -> Generator[Any, list[Item], None]:
-        """The loop: send it items that end in a frame for what that reads, or none for the saved state."""
+        """The loop: send it items that end in a frame for its values, or None for the saved state."""
         return self.functions.live(state, self.numbers)
 
     def given(self, plan: Plan, numbers: Sequence[float]) -> Program:
-        """The same program with the numbers of another plan of its shape."""
+        """The same program with the numbers of another plan of the same shape."""
         own, start = self.sums.of(numbers)
         fade = max((getattr(one.mount, "fade", 0.0) for one in plan.mounts.all), default=0.0)
         return altered(self, numbers=own, start=start, fade=fade, pose=self.functions.posing(own))
 
     @cached_property
     def axis_places(self) -> dict[str, int]:
-        """Where a frame has each axis."""
+        """Each axis's place in a frame."""
         return {name: k for k, name in enumerate(self.axes)}
 
     @property
     def listing(self) -> str:
-        """All of its text, its numbers first, to be read."""
+        """All of its text, its numbers first, to read."""
         return "\n\n".join([listed_numbers(self.parameters, self.numbers), self.text, self.pose_text])
 
     @property
     def starts(self) -> dict[str, float]:
-        """What each state value is at time 0, by name."""
+        """Each state value at time 0, by name."""
         return dict(zip(self.state, self.start, strict=True))
 
     def settled(self, now: float, state: tuple[float, ...]) -> bool:
@@ -215,22 +215,22 @@ class Program:
 
     @property
     def asked(self) -> tuple[str, ...]:
-        """What the host may say of what is seen: what the mount asks, or where the subject is."""
+        """What the host may say for the view: what mounts ask, or where the subject is."""
         return self.hosts or PLACE
 
     @cached_property
     def walk_place(self) -> int:
-        """Where what a frame reads of a walk begins, in the order of `walking.READ`; 0 without one."""
+        """The first place of a walk in a frame, in the order of `walking.READ`; 0 without one."""
         return self.walks[READ[0]] if self.walks else 0
 
     @cached_property
     def asked_places(self) -> dict[str, int]:
-        """Where what the host may say has each thing, the subject's place first."""
+        """The place of each thing in what the host may say, the subject's place first."""
         return {name: k for k, name in enumerate(self.asked)}
 
     @property
     def width(self) -> int:
-        """How many values a frame reads."""
+        """The number of values in a frame."""
         moved = len(self.walks)
         several = len(self.mounts) + len(self.own) if len(self.mounts) > 1 else 0
         read = len(self.axes) + len(self.gates) + len(self.places) + 2 * len(self.cues)
@@ -277,7 +277,7 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
 
 
 def no_pose(*_: object) -> tuple[float, ...]:
-    """Stands for the pose of a program without numbers."""
+    """Takes the place of the pose of a program without numbers."""
     raise RuntimeError("found a program without numbers; expected Program.given first")
 
 
@@ -288,14 +288,14 @@ KEPT = 64
 
 
 def weave_plan(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program:
-    """Weave a plan, with what its host sets besides; plans that differ in numbers alone are woven once."""
+    """Weave a plan, with its host's settings; plans that differ only in numbers are woven once."""
     taken = take_apart(plan)
     program = woven_before(plan, settings) or keep_woven(plan, settings, _woven(plan, settings))
     return program.given(plan, taken.numbers)
 
 
 def woven_before(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program | None:
-    """What was woven of a plan of this shape, without numbers; nothing where none was."""
+    """What was woven for a plan of this shape, without numbers; None if nothing was."""
     key = take_apart(plan).shape, settings
     program = _programs.pop(key, None)
     if program is not None:
@@ -304,7 +304,7 @@ def woven_before(plan: Plan, settings: tuple[Setting, ...] = ()) -> Program | No
 
 
 def keep_woven(plan: Plan, settings: tuple[Setting, ...], program: Program) -> Program:
-    """Keep what was woven of a plan."""
+    """Keep what was woven for a plan."""
     while len(_programs) >= KEPT:
         _programs.pop(next(iter(_programs)), None)
     _programs[take_apart(plan).shape, settings] = program
@@ -312,12 +312,12 @@ def keep_woven(plan: Plan, settings: tuple[Setting, ...], program: Program) -> P
 
 
 def forget_woven() -> None:
-    """Weave everything anew, if it is asked for again."""
+    """Forget everything woven, so that it is woven again."""
     _programs.clear()
 
 
 class _Seats(NamedTuple):
-    """Where a frame has what; each as :class:`Program` says."""
+    """Where things are in a frame; see :class:`Program`."""
 
     places: dict[str, int]
     cues: dict[str, int]
@@ -327,7 +327,7 @@ class _Seats(NamedTuple):
 
 
 def _seats(plan: Plan, reading: Reading) -> _Seats:
-    """Where a frame has what it reads: axes, gates, what can change besides, cues, a walk, mounts."""
+    """The places in a frame: axes, gates, what else can change, cues, a walk, mounts."""
     axes = [axis.name for axis in plan.axes]
     begin = len(axes) + 1 + len(plan.gates)
     places = {name: begin + k for k, name in enumerate(reading.extra)}
@@ -353,7 +353,7 @@ def _seats(plan: Plan, reading: Reading) -> _Seats:
 
 
 def _pads(plan: Plan, seat: _Seats) -> tuple[tuple[str, int, bool], ...]:
-    """The thumb pads, as :class:`Program` says."""
+    """The thumb pads; see :class:`Program`."""
     pads = [one for one in plan.touches if one.kind == "thumb_pad"]
     return tuple((one.name, seat.places[pad_places(one.name)[0]], one.centre is not None) for one in pads)
 

@@ -15,13 +15,13 @@ if TYPE_CHECKING:
 
 
 def pad_places(name: str) -> tuple[str, ...]:
-    """What a frame calls what it reads of a thumb pad."""
+    """The names of a thumb pad's values in a frame."""
     parts = ("centre_x", "centre_y", "radius", "finger_x", "finger_y", "held")
     return tuple(f"touch.{name}.{part}" for part in parts)
 
 
 class Reading:
-    """Writes what a frame reads: axes, the whole turn of the yaw, gates, and what can change besides."""
+    """Writes what a frame reads: axes, the total of the yaw, gates, and what else can change."""
 
     def __init__(self, parts: Parts) -> None:
         self.parts = parts
@@ -30,7 +30,7 @@ class Reading:
 
     @property
     def extra(self) -> dict[str, Value]:
-        """What a frame reads besides, where it can change."""
+        """What else a frame reads, if it can change."""
         parts, switching = self.parts, self.parts.switching
         mount = parts.mount_parts.mount if parts.mount_parts else None
         found = {
@@ -42,7 +42,7 @@ class Reading:
         return {name: one for name, one in found.items() if one is not None} | self._pads()
 
     def _pads(self) -> dict[str, Value]:
-        """Of each thumb pad where its middle is and its finger, how large it is, and whether it is held."""
+        """For each thumb pad: its middle, its finger, its size, and whether it is held."""
         contacts = self.parts.contacts
         found: dict[str, Value] = {}
         for area in contacts.areas if contacts else ():
@@ -55,7 +55,7 @@ class Reading:
         return found
 
     def write(self, block: Block) -> list[Value]:
-        """Write what a frame reads; what holds it, in order."""
+        """Write what a frame reads; returns what holds it, in order."""
         parts = self.parts
         for pan in parts.pans:
             self.middles |= zip(pan.keys, pan.middle(block), strict=True)

@@ -1,4 +1,4 @@
-"""Roles: what state values are called where another program takes over, and their numbers mean nothing."""
+"""Roles: names for state values that another program understands, where numbers would mean nothing."""
 
 from __future__ import annotations
 
@@ -17,7 +17,7 @@ ON = "on"
 
 
 def say_owners(plan: Plan, state: State, variables: Mapping[str, str]) -> None:
-    """Say whose the numbers in a plan's state values are; `variables` has the names of axes by key."""
+    """Say what the numbers in a plan's state values stand for; `variables` has the names of axes by key."""
     numbered = {
         "route": (f"routes.{one.name}" for one in plan.routes),
         "scale": (f"routes.{one.name}.scale" for one in plan.routes),
@@ -38,10 +38,10 @@ def say_owners(plan: Plan, state: State, variables: Mapping[str, str]) -> None:
 
 
 def own_role(name: str) -> str:
-    """What a signal of the profile's own is called in a role."""
+    """The name of a profile's own signal in a role."""
     return f"{APART}{name}{APART}"
 
 
 def role_of_on(mounts: Iterable[str]) -> str:
-    """What that is saved as which is 1 while one of these mounts is active."""
+    """The role of the value that is 1 while one of these mounts is active."""
     return APART.join([ON, *sorted(mounts)])

@@ -31,16 +31,16 @@ _NO_PROGRAM = (
 
 
 def sent(program: Program) -> bytes:
-    """A program without numbers as bytes, its texts compiled: that would hold the interpreter's lock."""
+    """A program without numbers as bytes, its texts compiled: compiling holds the interpreter's lock."""
     said = {one.name: getattr(program, one.name) for one in fields(program) if one.name not in _MADE_ANEW}
     codes = [code_of(text) for text in (program.text, program.pose_text)]
     return marshal.dumps((pickle.dumps(said), codes))
 
 
 def receive(data: bytes, plan: Plan, settings: tuple[Setting, ...]) -> Generator[None, None, Program]:
-    """A program that was sent, for a plan of its shape; in small steps, for who has a frame to draw.
+    """Load a program that was sent, for a plan of its shape; in small steps, to fit into frames.
 
-    Only for bytes of a process that we began. Raises :class:`ValueError` for bytes that are no program.
+    Only for bytes from our own process. Raises :class:`ValueError` for bytes that are not a program.
     """
     try:
         said, codes = marshal.loads(data)

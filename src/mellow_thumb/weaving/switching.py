@@ -1,7 +1,7 @@
-"""Switching: everything in a plan that is 0 or 1 (gates, what listens, cues) and what an event touches of it.
+"""Switching: everything in a plan that is 0 or 1 (gates, what listens, cues), and what events do to it.
 
-What follows from an event is written in one fixed order, as far as it is touched: derived signals; gates,
-each after those that it asks; what listens, and what an opening or a closing does; the cursor; keys as they
+What follows from an event is written in a fixed order, as far as it is touched: derived signals; gates,
+each after those it depends on; what listens, and what opening and closing do; the cursor; keys as they
 are seen through gates; presses; cues; the active mount. Routes come last, and are not written here.
 """
 
@@ -43,7 +43,7 @@ WANTS = "_wants"
 
 
 class Switching:
-    """The state of a plan's switching, what it is before anything has happened, and what events do to it."""
+    """The state of a plan's switching, its values at the start, and what events do to it."""
 
     def __init__(self, plan: Plan, state: State, names: Names, raws: dict[str, tuple[Handle, ...]]) -> None:
         self.plan, self.state, self.names, self.raws = plan, state, names, raws
@@ -99,24 +99,24 @@ class Switching:
 
     @property
     def gates(self) -> dict[str, Handle]:
-        """What is 1 while a gate is open."""
+        """The value of each gate: 1 while it is open."""
         return {name: one.open for name, one in self.gate_states.items()}
 
     @property
     def held(self) -> list[Signal]:
-        """The signals that are held, in the order of their names; contacts are kept elsewhere."""
+        """The held signals, by name; contacts are kept elsewhere."""
         used = {a.signal.name: a.signal for a in self.plan.signals if a.signal.held}
         return [one for name, one in used.items() if name in self.raws]
 
     def of_signal(self, signal: str, ending: str, start: float = 0.0) -> Handle:
-        """Something more that is kept of a signal."""
+        """More state of a signal."""
         first = self.raws[signal][0]
         return self.state.new(
             f"{first}{ending}", start, saved_as=f"{first.saved_as}{ending}" if first.saved_as else ""
         )
 
     def stem(self, name: str) -> str:
-        """What the state values of a derived signal begin with."""
+        """The stem of the names of a derived signal's state."""
         return f"signal{1 + [*self.derived].index(name)}"
 
     def _make_gates(self) -> None:
@@ -146,7 +146,7 @@ class Switching:
                 self._listen(cue.gate, own=False)
 
     def _listen(self, when: When, *, own: bool) -> None:
-        """Give a condition its state value: its gate's, where that will do."""
+        """Give a condition its state value: its gate's, if that will do."""
         known = self.listens.get(when)
         simple = self.gates[when.gate] if isinstance(when, Condition) and when.wanted else None
         # A route that does something as its gate opens or closes must see the change, so what it asks has a
@@ -162,19 +162,19 @@ class Switching:
         self.listens[when] = self.state.new(f"listen{self._last_listen}", start, saved_as=words)
 
     def at_start(self) -> dict[str, bool]:
-        """Which gates are open before anything has happened."""
+        """Which gates are open at the start."""
         open_: dict[str, bool] = {}
         for gate in self.ordered:
             open_[gate.name] = self._would_be_open(gate, open_) and not gate.after
         return open_
 
     def _would_be_open(self, gate: Gate, open_: dict[str, bool]) -> bool:
-        """Whether a gate would be open before anything has happened, were there no time to wait for."""
+        """Whether a gate would be open at the start, if it did not have to wait."""
         return gate.when.holds(open_) if gate.when else gate.active == self.first_family
 
     @property
     def first_family(self) -> str:
-        """The family of devices that is the active one at the beginning."""
+        """The family of devices that is active at the start."""
         return self.plan.families[0] if self.plan.families else "none"
 
     def _make_derived(self) -> None:
@@ -187,7 +187,7 @@ class Switching:
                 self.keys[made.name] = KeyState.new(self.state, stem, made)
 
     def _make_beginning(self) -> None:
-        """Put gates, and the cursor that they want, to what they are before anything has happened."""
+        """Set gates, and the cursor they want, to their values at the start."""
         open_ = self.at_start()
         for name, one in self.gate_states.items():
             one.open.start = float(open_[name])
@@ -208,7 +208,7 @@ class Switching:
                 self.caught[name] = self.state.new(f"{name.replace('.', '_')}_caught", start)
 
     def _make_devices(self) -> None:
-        """Which device is the active one; presses that are looked at closely; what they began on."""
+        """Make the state of the active device, of filtered presses, and of what presses began on."""
         if self.families:
             self.device = self.state.new("device")
             self.device_way, self.device_t = self.state.new("device_way"), self.state.new("device_t")
@@ -247,27 +247,27 @@ class Switching:
 
     @property
     def shown_cursor(self) -> Value | None:
-        """What becomes of the pointer, where that can change: without the focus it is free."""
+        """The pointer's state, if that can change: without the focus it is free."""
         if not self.plan.takes_pointer:
             return self.cursor
         wanted = self.cursor if self.cursor is not None else float(CURSORS.index(self.plan.cursor))
         return where(FOCUS == 0.0, float(CURSORS.index("free")), wanted)
 
     def catch_again(self, block: Block, test: Value) -> None:
-        """Write that the pointer is caught anew, if it is held: its next movement is not the hand's."""
+        """Write that the pointer is captured again, if it is: its next movement is not the hand's."""
         held = [self.cursor == float(CURSORS.index("held"))] if self.cursor is not None else []
         for caught in self.caught.values():
             block.set(caught, where(every([test, *held]), 1.0, caught))
 
     @property
     def cursor_gates(self) -> list[Gate]:
-        """The gates that want the pointer so or so, the one that has it first; of equals the freest."""
+        """The gates that set the pointer, by falling priority; among equals the freest first."""
         wanting = [gate for gate in self.plan.gates if gate.cursor]
         # of equals the freest: a pointer that is caught by mistake is the worse surprise
         return sorted(wanting, key=lambda gate: (-gate.priority, CURSORS.index(gate.cursor)))
 
     def _asks_beginning(self, signal: Signal) -> bool:
-        """Whether something asks what a press of this switch began on."""
+        """Whether anything asks what a press of this switch began on."""
         return any(
             address.signal == signal and (buttons.begun_on or buttons.begun_off)
             for buttons in self.plan.buttons
@@ -275,14 +275,14 @@ class Switching:
         )
 
     def acts(self, route: Route) -> bool:
-        """Whether a route does something at the moment at which its gate opens or closes."""
+        """Whether a route does something when its gate opens or closes."""
         if route.gate is None:
             return False
         acts = self.fresh(route) or route.zero_on_open or route.closing.way != "settle"
         return acts or route.effect == "pin"
 
     def fresh(self, route: Route) -> bool:
-        """Whether what is held as its gate opens must be let go first."""
+        """Whether what is held when its gate opens must be let go first."""
         if route.gate is None or route.effect == "step":
             return False
         if route.fresh is not None:
@@ -290,14 +290,14 @@ class Switching:
         return bool(self.route_keys(route))
 
     def route_keys(self, route: Route) -> tuple[Address, ...]:
-        """The switches that a route comes down to, if it comes down to switches."""
+        """The switches behind a route, if it comes from switches."""
         made = self.derived.get(route.source.signal.name)
         if isinstance(made, KeySet):
             return made.keys
         return (route.source,) if route.source.signal.kind == "switch" else ()
 
     def listen(self, when: When | None) -> Handle | None:
-        """The state value that is 1 while a condition holds; nothing where there is none."""
+        """The state value that is 1 while a condition holds; None without a condition."""
         return self.listens[when] if when else None
 
     # ---- what is read of it
@@ -312,7 +312,7 @@ class Switching:
         return 1.0 + (factor - 1.0) * self.holds(condition)
 
     def raw(self, signal: str) -> tuple[Handle, ...]:
-        """What a signal last said."""
+        """A signal's last value."""
         return self.raws[signal]
 
     def began(self, signal: str) -> Handle:
@@ -320,11 +320,11 @@ class Switching:
         return self.began_on[signal]
 
     def thing(self, name: str) -> float:
-        """The number of what the host calls so."""
+        """The number of a thing that presses begin on."""
         return self.things[name]
 
     def value(self, address: Address) -> tuple[Value, ...]:
-        """A held signal or its component; what a stick says counts while the window has the focus."""
+        """A held signal or its component; a stick counts only while the window has the focus."""
         names: tuple[Value, ...]
         if address.signal.name in self.derived:
             names = self.made(address.signal.name)
@@ -336,7 +336,7 @@ class Switching:
         return (names["xy".index(address.component)],) if address.component else names
 
     def made(self, name: str, listen: Handle | None = None) -> tuple[Value, ...]:
-        """What holds a derived signal; a key set as it is seen through what listens, if that is given."""
+        """The values of a derived signal; a key set as seen through what listens, if that is given."""
         if name in self.presses:
             return (self.presses[name].pressed,)
         if listen is not None and name in self.keys:
@@ -344,7 +344,7 @@ class Switching:
         return self.values[name]
 
     def driving(self, route: Route) -> tuple[Value, ...]:
-        """What drives a route: its signal's values, as they are seen through the route's gate."""
+        """What drives a route: its signal's values, as seen through the route's gate."""
         listen = self.listen(route.gate) if self.fresh(route) else None
         source = route.source
         if source.signal.kind == "switch":
@@ -358,7 +358,7 @@ class Switching:
         return (names["xy".index(source.component)],) if source.component else names
 
     def _seen(self, key: Address, listen: Handle | None) -> Value:
-        """What holds a switch, or the switch as it is seen through what listens."""
+        """The value of a switch, or of the switch as seen through what listens."""
         name = key.signal.name
         return self.raws[name][0] if listen is None else self.seen.get((name, listen), self.raws[name][0])
 
@@ -392,29 +392,29 @@ class Switching:
         return change
 
     def _given(self, block: Block, cue: CueState, hit: Name | None) -> None:
-        """A cue may have been given: a mount may take over by it."""
+        """A cue may have been given, so a mount may take over."""
         if self.taking_over and hit is not None:
             self.taking_over.fired(block, cue.cue.name, hit)
 
     def follows(self, route: Route, change: Change) -> bool:
-        """Whether a route must look at its held value again."""
+        """Whether a route must evaluate its held value again."""
         words = {ATTITUDE[-1] if route.tilts else route.source.signal.name}
         if self.fresh(route) or route.zero_on_open:
             words |= {f"listen {self.listen(route.gate)}"}
         return bool(change.touched & words)
 
     def give(self, block: Block, cue: CueState) -> None:
-        """Write that a cue is given, unless its cooldown is not over."""
+        """Write that a cue is given, if its cooldown is over."""
         self._given(block, cue, cue.fire(block))
 
     def _active(self, gate: Gate) -> Value:
-        """The test of whether the device that a gate wants is the active one."""
+        """The test of whether the device that a gate wants is active."""
         if self.device is None or not gate.active:
             return every([])
         return self.device == float(self.families.index(gate.active))
 
     def _make(self, block: Block, made: KeySet | EdgeZone, change: Change) -> None:
-        """Work out a derived signal anew."""
+        """Work out a derived signal again."""
         if isinstance(made, KeySet):
             keys = self.keys[made.name]
             keys.order(block, change)
@@ -423,7 +423,7 @@ class Switching:
             made.write(block, self, self.values[made.name])
 
     def _write_listening(self, block: Block, change: Change) -> None:
-        """Whether routes and cues listen, and what routes do as that changes."""
+        """Write whether routes and cues listen, and what routes do when that changes."""
         own = {one.name for one in self.gates.values()}
         for when, listen in self.listens.items():
             if not change.touched & {f"gate {name}" for name in when.gates}:
@@ -439,7 +439,7 @@ class Switching:
                 self._write_edges(block, listen, was)
 
     def _write_edges(self, block: Block, listen: Handle, was: Name) -> None:
-        """What happens as a gate opens and as it closes."""
+        """Write what happens when a gate opens and when it closes."""
         with block.when(listen > was):
             # a key that is down already does not count until it is pressed afresh
             for (_, through), seen in self.seen.items():
@@ -450,7 +450,7 @@ class Switching:
             self.on_close[listen](block)
 
     def _write_cursor(self, block: Block, change: Change) -> None:
-        """What becomes of the pointer; as it is caught, its next movement is not the hand's."""
+        """Write the pointer's state; when it is captured, its next movement is not the hand's."""
         gates = self.cursor_gates
         if self.cursor is None or not change.touched & {f"gate {gate.name}" for gate in gates}:
             return
@@ -461,7 +461,7 @@ class Switching:
             block.set(caught, where(every([self.cursor == held, was != held]), 1.0, caught))
 
     def _write_seen(self, block: Block, change: Change) -> None:
-        """Switches as they are seen through what listens, and the key sets made of them."""
+        """Write switches as seen through what listens, and the key sets made of them."""
         for (name, listen), seen in self.seen.items():
             if name in change.touched:
                 (raw,) = self.raws[name]

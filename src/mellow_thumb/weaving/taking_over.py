@@ -1,4 +1,4 @@
-"""Taking over: which mount is active, and what goes over from one to the next."""
+"""Taking over: which mount is active, and what carries over from one to the next."""
 
 from __future__ import annotations
 
@@ -15,10 +15,10 @@ if TYPE_CHECKING:
 
 
 def weights(parts: Parts, block: Block) -> list[Name]:
-    """Write how much each mount counts at this moment, from 0 to 1; nothing where there is only one.
+    """Write the weight of each mount at this moment, 0 to 1; nothing for a single mount.
 
-    While a view goes over, each goes from what it counted as the last one took over to 1 or 0. So a mount
-    that takes over in the middle of that begins from the view as it was just then.
+    During a blend, each weight goes from its value at the takeover to 1 or 0. So a mount
+    that takes over in the middle of a blend starts from the view as it was then.
     """
     mounts = parts.mount_parts
     if mounts is None:
@@ -34,13 +34,13 @@ def weights(parts: Parts, block: Block) -> list[Name]:
 
 
 class TakingOver:
-    """Writes which mount is active into blocks."""
+    """Writes into blocks which mount is active."""
 
     def __init__(self, parts: Parts, mount_parts: MountParts) -> None:
         self.parts, self.kept, self.mounts = parts, mount_parts, parts.plan.mounts
 
     def fired(self, block: Block, cue: str, hit: Name) -> None:
-        """What a cue does as it is given: the next of the mounts that it goes round is chosen."""
+        """What a cue does when it is given: choose the next of the mounts that it cycles through."""
         ring, chosen = self.mounts.ring(cue), self.kept.chosen
         if len(ring) > 1:
             steps = zip(ring, (*ring[1:], ring[0]), strict=True)
@@ -48,7 +48,7 @@ class TakingOver:
             block.set(chosen, where(hit != 0.0, following, chosen))
 
     def write(self, block: Block, change: Change) -> None:
-        """Write which mount is active after a change, if one may have become active."""
+        """Write which mount is active after a change, if that may have changed."""
         asked = {f"gate {name}" for one in self.mounts.all if one.gate for name in one.gate.gates}
         if not change.touched & asked and not block.changes(self.kept.chosen):
             return
@@ -60,7 +60,7 @@ class TakingOver:
             self._go_over(block, new)
 
     def _go_over(self, block: Block, new: Name) -> None:
-        """From the active mount to another."""
+        """Switch from the active mount to another."""
         kept, parts = self.kept, self.parts
         # from here on the view goes over from what it is now, also in the middle of going over
         shares = weights(parts, block)
@@ -82,7 +82,7 @@ class TakingOver:
             parts.walk.turn_over(block)
 
     def _over(self, new: Name) -> Value:
-        """How long the view takes from the active mount to the next one."""
+        """The time of the blend from the active mount to the next one."""
         several = range(len(self.mounts.all))
         still = self.parts.plan.hands.reduced_motion
         overs = {
@@ -105,14 +105,14 @@ class TakingOver:
         return cases(rarer, overs[rule[0]])
 
     def _give(self, block: Block, source: str, target: str) -> None:
-        """Hand an axis over to another, unless a view is still made of that one."""
+        """Hand an axis's value to another, unless a view still uses that one."""
         users = [k for k in range(len(self.mounts.all)) if target in self.mounts.moving(k)]
         # a view that fades out is still made of the axis: to set it would make the view jump
         with block.when(every(self.kept.froms[k] == 0.0 for k in users)):
             self.parts.put_axis(block, target, self.parts.variables[source])
 
     def _hand_over(self, block: Block, new: Name) -> None:
-        """Axes that are shared go over; axes of a mount that does not keep them begin anew."""
+        """Hand over shared axes; axes of a mount that does not keep them start again."""
         for to, one in enumerate(self.mounts.all):
             with block.when(new == float(to)):
                 for pan in self.parts.pans if not one.restore else ():

@@ -1,4 +1,4 @@
-"""Touching: what fingers come to as a moment ends, said to all that asks for it."""
+"""Touching: what fingers do when a moment ends, passed on to everything that uses it."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ if TYPE_CHECKING:
 
 
 class Touching:
-    """Writes what contacts do, and what the touches of a plan say then."""
+    """Writes what contacts do, and what a plan's touches say."""
 
     def __init__(self, events: Events, contacts: Contacts) -> None:
         self._events, self._parts, self._contacts = events, events.parts, contacts
@@ -29,11 +29,11 @@ class Touching:
     # ---- what comes in
 
     def says(self, block: Block) -> None:
-        """Write what one contact says; it acts as its moment ends."""
+        """Write what one contact reports; it acts when its moment ends."""
         self._contacts.says(block, self.first)
 
     def resize(self, block: Block) -> None:
-        """Write that the host has said how large the screen is, or how long a cm."""
+        """Write that the host has said how large the screen is, or how long a cm is."""
         self._contacts.resize(block)
 
     def let_go(self, block: Block) -> None:
@@ -41,7 +41,7 @@ class Touching:
         self._contacts.let_go(block)
 
     def wait_out(self, block: Block) -> None:
-        """Write that taps are over whose time has run out."""
+        """Write that taps whose time has run out are over."""
         timers = self._contacts.timers
         with block.when(some(one <= ANCHOR for one in timers)):
             block.set(self._contacts.fingers.waits, 1.0)
@@ -49,7 +49,7 @@ class Touching:
     # ---- the end of a moment
 
     def moment(self) -> list[Statement]:
-        """What is done before anything else, where contacts have said something: their moment ends."""
+        """Before anything else, if contacts have reported: their moment ends."""
         block = self._parts.block()
         with block.when(self._contacts.fingers.waits != 0.0):
             ends = block.keep("ends", 1.0)
@@ -64,7 +64,7 @@ class Touching:
         return block.statements
 
     def _end(self, block: Block) -> None:
-        """Write what contacts come to, in the time of their moment."""
+        """Write what contacts do, at the time of their moment."""
         kept = [block.keep(f"item_{word}", word) for word in (T, X, Y)]
         block.set(T, ANCHOR)
         block.set(AGE, 0.0)  # what is said acts at its own time
@@ -81,7 +81,7 @@ class Touching:
             block.set(word, one)
 
     def _say(self, block: Block, area: Area, screen: Screen) -> None:
-        """Write what the touches of an area say as fingers move: places, ways, pushes."""
+        """Write what an area's touches say while fingers move: places, displacements, pushes."""
         for touch in area.touches:
             self._place(block, area, touch, screen)
         for gesture in area.gestures:
@@ -90,7 +90,7 @@ class Touching:
             self._push(block, area, area.pad, screen)
 
     def _say_more(self, block: Block, area: Area) -> None:
-        """Write what they say as fingers land, lift, and begin to go."""
+        """Write what they say when fingers land, lift, and start to move."""
         for touch in area.touches:
             for many, what in enumerate(TAPS, 1):
                 self._taps(block, touch, what, area.state[f"tap{many}"])
@@ -104,7 +104,7 @@ class Touching:
             self._run_out(block, gesture)
 
     def _asked(self, touch: Touch, what: str = "") -> Signal | None:
-        """A signal of a touch, where something asks for it."""
+        """A signal of a touch, if anything uses it."""
         return self._parts.inputs.made.get(f"touch.{touch.name}{what and '.'}{what}")
 
     def _place(self, block: Block, area: Area, touch: Touch, screen: Screen) -> None:
@@ -123,7 +123,7 @@ class Touching:
                 self._events.follow(block, Change({signal.name}))
 
     def _hold_anew(self, block: Block, area: Area, signal: Signal) -> None:
-        """Another finger leads: what is held is held anew, by where that is."""
+        """Another finger leads: pin again, at its place."""
         held = [one for one in self._parts.plan.routes if one.effect == "pin" and one.pointer == signal.name]
         if held:
             with block.when(area.state["anew"] != 0.0):
@@ -156,7 +156,7 @@ class Touching:
             self._events.held(block, signal)
 
     def _taps(self, block: Block, touch: Touch, what: str, count: Name) -> None:
-        """A tap is a press for no time: up again at once, and again for the next of the same moment."""
+        """A tap is a press of no duration: up again at once, and again for the next at the same moment."""
         signal = self._asked(touch, what)
         if signal is None:
             return
@@ -190,7 +190,7 @@ class Touching:
             self._events.press(block, signal, value)
 
     def _run_out(self, block: Block, gesture: Gesture) -> None:
-        """What runs out after fingers have lifted begins, or stops as they land."""
+        """A glide starts when fingers lift, or stops when they land."""
         if gesture.ends is None:
             return
         routes = [

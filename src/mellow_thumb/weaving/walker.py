@@ -1,4 +1,4 @@
-"""The walk of a movement alone, as a function: for who walks by commands, without a session."""
+"""The walk of a movement alone, as a function: for walking by commands, without a session."""
 
 from __future__ import annotations
 
@@ -23,10 +23,10 @@ if TYPE_CHECKING:
 
 @lru_cache(maxsize=64)
 def weave_walk(movement: Movement) -> Walked:
-    """What a step of a walk comes to, by the walk that a session weaves.
+    """A step of a walk, woven as in a session.
 
-    It takes how far movement goes to the right and ahead, the yaw (deg), the time (s), how much the ground
-    rises for each metre to +X and to +Z, 1 or 0 for each gate that matters to the movement, by name, 1
+    It takes movement to the right and ahead, the yaw (deg), the time (s), how much the ground
+    rises for each metre to +X and to +Z, 1 or 0 for each gate that movement depends on, by name, 1
     in first person, then velocity x and z (m/s), heading and yaw (deg) as they were. It gives velocity x, y,
     z (m/s), the way x, y, z (m), heading and forward (deg), and the yaw for the next step.
     """

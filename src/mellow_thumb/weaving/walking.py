@@ -1,4 +1,4 @@
-"""Walking: what time does to a character, and what a frame reads of it."""
+"""Walking: how a character moves over time, and what a frame reads of it."""
 
 from __future__ import annotations
 
@@ -31,7 +31,7 @@ FACTS = ("host.slope", "host.platform", "host.lift")
 
 @dataclass(eq=False)
 class WalkState:
-    """What is kept of a character that walks."""
+    """The state of a walking character."""
 
     velocity_x: Handle
     """m/s, to +X."""
@@ -57,7 +57,7 @@ class WalkState:
     def new(
         cls, state: State, movement: Movement, yaw: float, *, several: bool, returning: bool
     ) -> WalkState:
-        """One that has not walked yet, and looks along a yaw (deg); a view may be `returning` behind it."""
+        """New state: standing, looking along a yaw (deg); a view may be `returning` behind it."""
         names = ("velocity_x", "velocity_z", "moved_x", "moved_y", "moved_z", "heading", "yaw_then", "uneven")
         seen = movement.relative_to == "camera"
         starts = {"yaw_then": yaw if seen else 0.0}
@@ -71,7 +71,7 @@ class WalkState:
 
 
 class Walk:
-    """Writes what a movement does into blocks."""
+    """Writes into blocks what movement does."""
 
     def __init__(self, parts: Parts, movement: Movement, state: WalkState) -> None:
         self.parts, self.movement, self.state = parts, movement, state
@@ -91,14 +91,14 @@ class Walk:
         return looks if self.state.aside is None else looks - self.state.aside
 
     def turned_aside(self, block: Block, mount: int, turn: Value) -> None:
-        """Write that a view has turned by itself: who is told to go somewhere goes on that way."""
+        """Write that a view has turned by itself: a walk goes on in its old direction."""
         aside, look = self.state.aside, self.state.view_from
         if aside is not None:
             whole = aside + turn
             block.set(aside, whole if look is None else where(look == float(mount), whole, aside))
 
     def _point(self, block: Block) -> None:
-        """The stick points elsewhere: if that is meant, forward is where the view looks again."""
+        """The stick has moved: if far enough, forward is again where the view looks."""
         aside, held, (x, y, _) = self.state.aside, self.state.held, self.parts.go
         if aside is None or held is None:
             return
@@ -111,11 +111,11 @@ class Walk:
             block.set(self.state.yaw_then, self.reference())
 
     def _seen_yaw(self, key: str, k: int) -> Value:
-        """The yaw of a view, its offsets and what it is measured from included."""
+        """The yaw of a view, including its offsets and what it is measured from."""
         return total([self.parts.leaning_of(key), *self.base(k)])
 
     def base(self, k: int) -> list[Value]:
-        """What is to be added to the yaw of a mount for the direction in which it looks."""
+        """What to add to a mount's yaw for the direction in which it looks."""
         mount = self.parts.plan.mounts.all[k].mount
         frame = mount.frame if isinstance(mount, Eye | Orbit) else "world"
         if frame == "subject":
@@ -125,9 +125,9 @@ class Walk:
         return [self.state.entries[k]] if frame == "entry" and k in self.state.entries else []
 
     def turn_over(self, block: Block) -> None:
-        """Look from the active mount, whose yaw is another: that is no turn.
+        """Use the active mount's yaw: the change is not a turn.
 
-        Who is told to go somewhere goes on as they went through a cut, until they are let go.
+        A walk keeps its direction through a cut, until the stick is let go.
         """
         state, go = self.state, self.parts.go
         if state.view_from is None or self.parts.mount_parts is None:
@@ -139,7 +139,7 @@ class Walk:
             block.set(state.yaw_then, self.reference())
 
     def heed(self, block: Block) -> None:
-        """Work out where movement goes, inside the unit disc, if something that it depends on has changed."""
+        """Write where movement goes, inside the unit disc, if something it depends on has changed."""
         x, y, direction = self.parts.go
         self.grounded(block)
         if not go_on(block, self.parts):
@@ -150,13 +150,13 @@ class Walk:
         self.turn_over(block)
 
     def grounded(self, block: Block) -> None:
-        """Keep whether the ground is more than a level floor, if something that says so has changed."""
+        """Write whether the ground is more than a level floor, if that may have changed."""
         facts = [one for name in FACTS for one in self.parts.raw[name]]
         if block.changes(*facts):
             block.set(self.state.uneven, flag(some(fact != 0.0 for fact in facts)))
 
     def pass_time(self, block: Block, bend: Value) -> None:
-        """What `dt` does: nothing while the world stands still. `bend` is how far the yaw is from steady."""
+        """Write what happens in `dt`, unless the world stands still. `bend` is how unsteady the yaw is."""
         state, movement, raw = self.state, self.movement, self.parts.raw
         x, y, z = state.moved
         yaw = self.reference()
@@ -188,9 +188,9 @@ class Walk:
         block.set(state.yaw_then, yaw)
 
     def _in_first_person(self) -> Value:
-        """The test of whether the character faces where the view looks, at once and always.
+        """The test of whether the character always faces where the view looks.
 
-        That is an eye whose body turns, but for a character that the host turns.
+        That is so for an eye whose body turns, unless the host turns the character.
         """
         if self.first is not None:
             return self.first
@@ -218,7 +218,7 @@ class Walk:
         return self.parts.in_force("yaw", self._seen_yaw)
 
     def face_view(self, block: Block) -> Value:
-        """Write that the character faces where the view looks, if it is in first person; the test of that."""
+        """Write that the character faces where the view looks, if in first person; returns that test."""
         test = self._in_first_person()
         if test is not FALSE:
             with nullcontext() if test is TRUE else block.when(test):
@@ -226,7 +226,7 @@ class Walk:
         return test
 
     def _face(self, block: Block, yaw: Value, time: Value) -> None:
-        """Turn to where the character is to face: at once in first person, else as fast as it may."""
+        """Turn to where the character should face: at once in first person, else at its turn rate."""
         if set(self.movement.facing) == {"free"}:
             return
         test = self.face_view(block)
@@ -235,7 +235,7 @@ class Walk:
                 self._turn(block, yaw, time)
 
     def _turn(self, block: Block, yaw: Value, time: Value) -> None:
-        """Turn to where the character is to face, as fast as it may."""
+        """Turn to where the character should face, at its turn rate."""
         facing, heading, (x, y, direction) = self.movement.facing, self.state.heading, self.parts.go
         way = block.names.fresh("way")
         ways: dict[str, Value] = {"free": lift(0.0)}
@@ -278,7 +278,7 @@ class Walk:
 
 
 def go_on(block: Block, parts: Parts) -> bool:
-    """Write where movement goes, if something that it depends on has changed; whether it has."""
+    """Write where movement goes, if something it depends on has changed; returns whether it has."""
     if not parts.moving or not block.changes(*parts.moves_wanted):
         return False
     block.call(on_disc, *parts.moves_wanted, into=parts.go[:2])

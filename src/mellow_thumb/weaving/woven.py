@@ -1,4 +1,4 @@
-"""Woven: what weaving makes of a plan, before any language writes it down."""
+"""Woven: a plan's program, before any language writes it down."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ if TYPE_CHECKING:
 
 @dataclass(frozen=True, eq=False)
 class Woven:
-    """The parts of a program, as statements. How they stand in a loop is a language's own affair."""
+    """The parts of a program, as statements. How they form a loop is up to the language."""
 
     impulses: int
     """How many codes are those of displacements; they come first."""

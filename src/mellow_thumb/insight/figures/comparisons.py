@@ -1,4 +1,4 @@
-"""Figures of what was measured: two profiles on one take; a stick's rest, noise and rim."""
+"""Figures of measurements: two profiles on one take; a stick's rest, noise and rim."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ if TYPE_CHECKING:
 
 
 def two_profiles(first: Plan, second: Plan, take: Take, *, rate: float = 60.0) -> Figure:
-    """Draw what two profiles make of one take: each axis under both, and how far they are apart."""
+    """Draw what two profiles make of one take: each axis under both, and the difference."""
     a, b = (replay(plan, take, rate=rate) for plan in (first, second))
     names = [axis.name for axis in first.axes if axis.name in b.columns and axis.name not in MOVES]
     columns = ["yaw_total" if name == "yaw" else name for name in names]

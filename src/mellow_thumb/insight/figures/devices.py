@@ -1,4 +1,4 @@
-"""Figures of devices: what fingers did, how a device in the hand was turned, a room about a head."""
+"""Figures of devices: what fingers did, how a device in the hand was turned, a play space and its head."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ ROOM = 1.0
 
 
 def device_figures(profile: Profile, take: Take) -> dict[str, Figure]:
-    """Those of these figures that a profile and a take have something for, by name."""
+    """The figures that a profile and a take have data for, by name."""
     names = set(map(str, take.table["signal"].unique()))
     found = {}
     if profile.touches and any(name.startswith("touch.") for name in names):
@@ -42,7 +42,7 @@ def device_figures(profile: Profile, take: Take) -> dict[str, Figure]:
 
 
 def attitude_over_time(t: Array, turns: Array, forces: Array, truth: Array | None = None) -> Figure:
-    """Draw how a device tips and leans, as it is kept here, and as its gyroscope alone would have it.
+    """Draw how a device tips and leans, as tracked here, and by its gyroscope alone.
 
     `t` are times (s), `turns` what the gyroscope says (deg/s), `forces` what the accelerometer feels (m/s2),
     a row a reading; `truth`, where it is known, quaternions x, y, z, w. Below: the bias as it is learnt.
@@ -77,7 +77,7 @@ def attitude_over_time(t: Array, turns: Array, forces: Array, truth: Array | Non
 
 
 def _off(t: Array, kept: Array, true: Array | None) -> str:
-    """What the figure shows, in words: how far the sky is off, where the truth is known."""
+    """What the figure shows, in words: how far off the sky is, if the truth is known."""
     import numpy as np
 
     if true is None:
@@ -89,7 +89,7 @@ def _off(t: Array, kept: Array, true: Array | None) -> str:
 
 
 def _tipped(t: Array, turns: Array, forces: Array) -> tuple[Array, Array, Array]:
-    """How a device tips and leans as it is kept, and by its gyroscope alone; its bias as it is learnt."""
+    """How a device tips and leans as tracked, and by its gyroscope alone; and its learnt bias."""
     import numpy as np
     from scipy.spatial.transform import Rotation
 
@@ -113,7 +113,7 @@ def _up(rotation: list[float]) -> tuple[float, float, float]:
 
 
 def _angles(ups: Array) -> Array:
-    """How far a device tips up and leans to the right (deg), by where the sky is in its frame."""
+    """How far a device tips up and leans right (deg), from the direction of the sky in its frame."""
     import numpy as np
 
     x, y, z = ups.T
@@ -152,7 +152,7 @@ def _readings(take: Take) -> tuple[Array, Array, Array]:
 
 
 def room_from_above(profile: Profile, take: Take, *, rate: float = 90.0) -> Figure:
-    """Draw the play space as it stands in the world before and after each snap, with the head in it."""
+    """Draw the play space in the world before and after each snap, with the head in it."""
     import numpy as np
     from matplotlib.patches import Polygon
 

@@ -1,4 +1,4 @@
-"""A figure of fingers: where they went on the screen, and what was made of them."""
+"""A figure of fingers: where they went on the screen, and what came of it."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ HUES = ("#1d6a96", "#b4531f", "#5d7a2c", "#6f4a8e", "#8c2f39")
 
 
 def gestures(profile: Profile, take: Take) -> Figure:
-    """Draw where fingers went on the screen, and what was made of them over time: the signals of a route."""
+    """Draw where fingers went on the screen, and over time the signals they became."""
     import numpy as np
 
     figure = blank(profile.title or "Fingers", "where fingers went, and what routes and gates got")
@@ -52,7 +52,7 @@ def gestures(profile: Profile, take: Take) -> Figure:
 
 
 def _contacts(panel: Axes, take: Take, signal: Any, finger: int, size: tuple[float, float]) -> None:
-    """The ways of one finger, each from where it landed (a ring) to where it lifted (a dot)."""
+    """The paths of one finger, each from where it landed (a ring) to where it lifted (a dot)."""
     import numpy as np
 
     rows = take.table[signal.str.startswith(f"touch.{finger}.")]
@@ -75,7 +75,7 @@ def _contacts(panel: Axes, take: Take, signal: Any, finger: int, size: tuple[flo
 
 
 def _screen(take: Take) -> tuple[float, float]:
-    """The size of the screen of a take; a square where it does not say."""
+    """The size of a take's screen; a square where it does not say."""
     size = []
     for part in "xy":
         rows = take.table[take.table["signal"].astype(str) == f"host.screen.{part}"]["value"]

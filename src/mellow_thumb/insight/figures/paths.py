@@ -59,7 +59,7 @@ def path_from_above(profile: Profile, table: pd.DataFrame) -> Figure:
 
 
 def _limits(panel: Axes, profile: Profile, walk: np.ndarray) -> str:
-    """Draw what the camera does not leave; what it is, in words. Far limits do not make the walk small."""
+    """Draw the camera's bounds, and return them in words. Distant limits do not shrink the walk."""
     from matplotlib.patches import Circle, Polygon
 
     style = {"fill": False, "edgecolor": LIMIT, "linestyle": (0, (5, 4)), "linewidth": 1.2, "zorder": 2}
@@ -76,7 +76,7 @@ def _limits(panel: Axes, profile: Profile, walk: np.ndarray) -> str:
 
 
 def _stick(figure: Figure, table: pd.DataFrame, marks: list[int]) -> None:
-    """Where movement was wished to go: right and forward, inside the unit disc."""
+    """The wished movement: right and forward, inside the unit disc."""
     from matplotlib.patches import Circle
 
     panel = figure.add_axes((0.765, 0.09, 0.2, 0.32))
@@ -94,7 +94,7 @@ def _stick(figure: Figure, table: pd.DataFrame, marks: list[int]) -> None:
 
 
 def _moments(t: np.ndarray) -> list[int]:
-    """The rows to be marked: evenly in time."""
+    """The rows to mark, evenly spaced in time."""
     import numpy as np
 
     if not len(t):

@@ -116,7 +116,7 @@ def _draw_axis(panel: Axes, profile: Profile, axis: Axis, table: pd.DataFrame) -
 
 
 def _label(panel: Axes, labels: list[tuple[float, str, str]]) -> None:
-    """Words to the right of a panel, each level with its value, or as near as there is room for it."""
+    """Write labels to the right of a panel, each level with its value, or as near as there is room."""
     low, high = panel.get_ylim()
     gap = 15.0 / (panel.get_window_extent().height * 0.72) * (high - low)
     free = -float("inf")
@@ -127,7 +127,7 @@ def _label(panel: Axes, labels: list[tuple[float, str, str]]) -> None:
 
 
 def _positive(axis: Axis) -> str:
-    """The unit of an axis, and what positive does where the library knows."""
+    """The unit of an axis, and what positive means, where the library knows."""
     known = f"positive {KNOWN[axis.name][1]}" if axis.name in KNOWN else ""
     return "; ".join(words for words in (axis.unit, known) if words)
 
@@ -136,7 +136,7 @@ def write(
     panel: Axes, place: tuple[float, float], words: str, colour: str, *, offset: tuple[int, int],
     coordinates: str | tuple[str, str] = "axes fraction", **style: Any,
 ) -> None:  # fmt: skip
-    """Words at a place, `offset` points from it, with a number's sign as print has it."""
+    """Write words at a place, `offset` points from it, with a proper minus sign."""
     panel.annotate(
         words.replace("-", "\N{MINUS SIGN}"), place, xycoords=coordinates, xytext=offset,
         textcoords="offset points", color=colour, **{"fontsize": 11, **style},
@@ -144,12 +144,12 @@ def write(
 
 
 def write_beside(panel: Axes, y: float, words: str, colour: str, *, va: str = "center") -> None:
-    """Words to the right of a panel, level with `y`."""
+    """Write words to the right of a panel, level with `y`."""
     write(panel, (1.0, y), words, colour, offset=(8, 0), coordinates=("axes fraction", "data"), va=va)
 
 
 def _draw_switches(panels: list[Axes], profile: Profile, table: pd.DataFrame) -> None:
-    """A row a gate, and a tint through every panel, while it was open; a row a cue, with what was given."""
+    """Draw a row per gate, with a tint through every panel while it was open, and a row per cue."""
     t, (*others, rows) = table["t"].to_numpy(), panels
     names = [gate.name for gate in profile.gates]
     for place, name in enumerate(names):
@@ -170,7 +170,7 @@ def _draw_switches(panels: list[Axes], profile: Profile, table: pd.DataFrame) ->
 
 
 def blank(title: str, words: str) -> Figure:
-    """An empty figure with a title and what there is to say of it."""
+    """An empty figure with a title and a note."""
     from matplotlib.figure import Figure
 
     figure = Figure(figsize=(12.8, 8.0), dpi=100, facecolor="white")
@@ -180,7 +180,7 @@ def blank(title: str, words: str) -> Figure:
 
 
 def quiet(panel: Axes, *, ticks: bool) -> None:
-    """A panel with nothing but level lines, and numbers below it if it has ticks."""
+    """Strip a panel down to horizontal lines, and numbers below it if it has ticks."""
     panel.set_axisbelow(True)
     panel.grid(visible=True, axis="y", color=GRID, linewidth=1.0)
     panel.tick_params(colors=QUIET, labelcolor=INK, labelsize=11, length=0, labelbottom=ticks)

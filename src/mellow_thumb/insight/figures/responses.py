@@ -1,4 +1,4 @@
-"""Figures of a route: its response, its dead zone, and what each step makes of a signal."""
+"""Figures of a route: its response, its dead zone, and what each step does to a signal."""
 
 from __future__ import annotations
 
@@ -40,7 +40,7 @@ def _plain(panel: Axes, *, grid: str = "both") -> None:
 
 
 def response_figure(plan: Plan, route: Route) -> Figure:
-    """Draw how a held value answers: effect against travel, and below it how steep that is."""
+    """Draw the response of a held value: effect against travel, and its slope below."""
     found = response_of(route)
     figure = _figure(f"{route.name}: response", f"{route.source} pushed straight out, before smoothing")
     grid = figure.add_gridspec(2, 1, height_ratios=[2.2, 1.0], hspace=0.3, **MARGINS)
@@ -82,7 +82,7 @@ def response_figure(plan: Plan, route: Route) -> Figure:
 
 
 def _full(plan: Plan, route: Route) -> str:
-    """What full deflection comes to on each axis, in its own unit; a share a second where it multiplies."""
+    """What full deflection does to each axis, in its own unit; a share a second where it multiplies."""
     axes, words = {axis.name: axis for axis in plan.axes}, []
     for name, gain in zip(route.drives, route.gains, strict=True):
         log = axes[name].log
@@ -93,7 +93,7 @@ def _full(plan: Plan, route: Route) -> str:
 
 
 def dead_zone_figure(route: Route) -> Figure:
-    """Draw where a grid of stick positions goes, and how far a direction is bent on the way."""
+    """Draw where a grid of stick positions ends up, and how far directions are bent."""
     figure = _figure(
         f"{route.name}: where stick positions go",
         "from each stick position (grey) to its result (blue)",
@@ -128,7 +128,7 @@ def dead_zone_figure(route: Route) -> Figure:
 
 
 def _draw_bending(panel: Axes, route: Route) -> None:
-    """How far each direction is bent, for a stick half way out."""
+    """Draw how far each direction is bent, for a stick half way out."""
     from math import atan2, cos, degrees, radians, sin
 
     function = shaped(route.shape, pair=True)
@@ -179,7 +179,7 @@ def steps_figure(plan: Plan, route: Route, take: Take) -> Figure:
 
 
 def _draw_lines(panel: Axes, t: object, lines: dict[str, object], colours: tuple[str, ...]) -> None:
-    """Lines with their names at the right, far enough apart to be read."""
+    """Draw lines with their names at the right, far enough apart to read."""
     _plain(panel, grid="y")
     for (name, values), colour in zip(lines.items(), colours, strict=False):
         panel.plot(t, values, color=colour, linewidth=1.8, label=name)  # type: ignore[arg-type]
@@ -191,12 +191,12 @@ def _draw_lines(panel: Axes, t: object, lines: dict[str, object], colours: tuple
 
 
 def _of_keys(plan: Plan, route: Route) -> bool:
-    """Whether a route comes from a key set, which is out or not: there is no travel to draw."""
+    """Whether a route comes from a key set, which has no travel to draw."""
     return any(isinstance(made, KeySet) and made.name == route.source.signal.name for made in plan.derived)
 
 
 def route_figures(plan: Plan, take: Take | None) -> dict[str, Figure]:
-    """Every figure of a plan's routes that there is something to draw for, by a name for its file."""
+    """Every figure of a plan's routes that has something to draw, by a file name."""
     figures = {}
     for route in plan.routes:
         stem = "".join(letter if letter.isalnum() else "_" for letter in route.name)

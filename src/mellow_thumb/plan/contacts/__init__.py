@@ -1,4 +1,4 @@
-"""Contacts: fingers on a screen, kept one by one, and what the touches of a plan make of them."""
+"""Contacts: fingers on a screen, tracked one by one, and what a plan's touches make of them."""
 
 from .area import Area
 from .contacts import Contacts, Facts

@@ -1,4 +1,4 @@
-"""Areas: touches that share their fingers; which of these count there, and which of them tap."""
+"""Areas: touches that share their fingers; which fingers count there, and which tap."""
 
 from __future__ import annotations
 
@@ -45,7 +45,7 @@ PLACES = ("ax", "ay", "bx", "by")
 
 @dataclass(eq=False)
 class Area:
-    """What is kept of some touches' fingers, and what is written of it."""
+    """The state of some touches' fingers, and the code about it."""
 
     number: float
     """What a finger's `area` is that it has; they are numbered from 1 on, by who has a finger first."""
@@ -57,7 +57,7 @@ class Area:
 
     @classmethod
     def new(cls, state: State, k: int, touches: tuple[Touch, ...], running_out: Collection[str]) -> Area:
-        """What is kept of an area; of the touches `running_out` it matters how fast their fingers lift."""
+        """A new area; for touches in `running_out` the speed at which fingers lift is kept."""
         kept = {"size": 0.0, "counting": 0.0, "going": 0.0, "first": -1.0, "second": -1.0}
         kept |= {"group": -1.0, "tapped": 0.0, "open": 0.0, "due": NEVER, "far": 0.0, "newest": 0.0}
         kept |= dict.fromkeys((*PLACES, *(f"now_{name}" for name in PLACES), "from_x", "from_y"), 0.5)
@@ -75,7 +75,7 @@ class Area:
         return self.gestures[0] if self.touches[0].kind == "thumb_pad" else None
 
     def slip(self, screen: Screen) -> Value:
-        """How far a finger may slip that taps (screens): as stated, or what the touches wait for."""
+        """How far a tapping finger may slip (screens): as stated, or the touches' travel."""
         waits = [one.after_travel for one in self.touches if one.after_travel.value]
         otherwise = screen.length(waits[0] if waits else Length(SLOP))
         stated = self.touches[0].tap_travel
@@ -87,32 +87,32 @@ class Area:
 
     @property
     def tap_within(self) -> float:
-        """How long a finger may be down that taps (s)."""
+        """How long a tapping finger may be down (s)."""
         return self.touches[0].tap_within
 
     @property
     def yields(self) -> bool:
-        """Whether its drags leave two fingers to another touch."""
+        """Whether its drags leave pairs of fingers to another touch."""
         return any(one.kind == "two_finger_drag" for one in self.touches)
 
     @property
     def in_cm(self) -> bool:
-        """Whether nothing can be said of its fingers until somebody says how long a cm is."""
+        """Whether its fingers mean nothing until the host says how long a cm is."""
         return any(one.in_cm for one in self.touches)
 
     def has(self, area: Value) -> Value:
-        """The test of whether it has a finger, by the finger's `area`."""
+        """The test of whether it has a finger, given the finger's `area`."""
         return area == self.number
 
     # ---- a moment
 
     def open_moment(self, block: Block) -> None:
-        """Write that nothing is said yet, as a moment ends."""
+        """Write the start of a moment's end: nothing is said yet."""
         for gesture in self.gestures:
             gesture.open_moment(block)
 
     def close_moment(self, block: Block) -> None:
-        """Write that what is rare is over."""
+        """Write the end of a moment: nothing is said any more."""
         for name in RARE:
             block.set(self.state[name], 0.0)
         for gesture in self.gestures:
@@ -120,14 +120,14 @@ class Area:
                 block.set(gesture.ends, 0.0)
 
     def open_step(self, block: Block) -> None:
-        """Write that nothing has moved yet in a part of the moment."""
+        """Write the start of a part of the moment: nothing has moved yet."""
         for name in ("way_x", "way_y"):
             block.set(self.state[name], 0.0)
         for name in PLACES:
             block.set(self.state[f"now_{name}"], self.state[name])
 
     def moves(self, block: Block, screen: Screen, k: Value, its: Mapping[str, Value], way: Pair) -> None:
-        """Write that one of its fingers said where it is, and its way."""
+        """Write that one of its fingers reported a place, and how far it went."""
         state = self.state
         block.set(state["stirs"], 1.0)
         with block.when(its["counts"] != 0.0):
@@ -144,18 +144,18 @@ class Area:
 
     @property
     def _holds(self) -> bool:
-        """Whether a point may be held under a finger that waits for a travel."""
+        """Whether a point is held under a finger that waits for a travel."""
         return any(one.kind == "drag" and one.after_travel.value for one in self.touches)
 
     def _goes_far(self, block: Block, screen: Screen, its: Mapping[str, Value]) -> None:
-        """Write how far the first finger has been from its landing."""
+        """Write how far the first finger has been from where it landed."""
         state = self.state
         x, y = (its["x"] - state["from_x"]) * screen.wide, (its["y"] - state["from_y"]) * screen.tall
         (far,) = block.call(shaping.length, x, y)
         block.set(state["far"], where(far > state["far"], far, state["far"]))
 
     def go(self, block: Block, screen: Screen, share: Value, till: Value) -> None:
-        """Write what all touches say of the way of the fingers from one share of the moment to another."""
+        """Write what all touches say about the fingers' movement from one share of the moment to another."""
         state, counting = self.state, self.state["counting"]
         with block.when(every([state["reports"] != 0.0, counting > 0.0])):
             part = (till - share) / counting
@@ -171,7 +171,7 @@ class Area:
                 gesture.go(block, step, self.yields and gesture.touch.kind == "drag")
 
     def arrive(self, block: Block, turns: Value) -> None:
-        """Write that the fingers are where they said; `turns` is 1 if one lands or lifts."""
+        """Write that the fingers have arrived at their places; `turns` is 1 if one lands or lifts."""
         state = self.state
         for name in PLACES:
             block.set(state[name], state[f"now_{name}"])
@@ -187,12 +187,12 @@ class Area:
     # ---- who is there
 
     def joins(self, block: Block, way: Pair) -> None:
-        """Write that a finger goes from now on, after a way (screens) that it took."""
+        """Write that a finger starts to move, after a distance (screens) that it waited for."""
         for name, part in zip(("join_x", "join_y"), way, strict=True):
             block.set(self.state[name], part)
 
     def lifts(self, block: Block, k: Value, its: dict[str, Name], taps: Value) -> None:
-        """Write that one of its fingers is gone; whether it may have been a tap."""
+        """Write that one of its fingers is gone; returns whether it may have been a tap."""
         state = self.state
         block.set(state["stirs"], 1.0)
         block.set(state["cancels"], where(some([taps, its["counts"] == 0.0]), state["cancels"], 1.0))
@@ -212,7 +212,7 @@ class Area:
                 block.set(state["tap1"], state["tap1"] + short)
 
     def leaves_group(self, block: Block, its_group: Value) -> None:
-        """Write that one of its fingers can be no tap any more."""
+        """Write that one of its fingers is no longer a possible tap."""
         with block.when(
             every([its_group >= 0.0, its_group == self.state["group"], self.state["open"] > 0.0])
         ):
@@ -224,7 +224,7 @@ class Area:
             self._tap(block)
 
     def _tap(self, block: Block) -> None:
-        """Write that a tap is over: of as many fingers as have tapped."""
+        """Write that a tap is complete, with as many fingers as have tapped."""
         block.set(self.state["stirs"], 1.0)
         for many in range(1, MANY + 1):
             word = self.state[f"tap{many}"]
@@ -234,12 +234,12 @@ class Area:
         block.set(self.state["due"], NEVER)
 
     def wait_out(self, block: Block) -> None:
-        """Write that fingers which are down no longer tap, if their time is over."""
+        """Write that fingers down too long can no longer tap."""
         with block.when(self.state["due"] <= ANCHOR):
             self._tap(block)
 
     def lands(self, block: Block, its: dict[str, Name]) -> None:
-        """Write that a finger lands in it: its ``counts`` and its ``group`` say whether and with whom."""
+        """Write that a finger lands in it; its ``counts`` and ``group`` say whether it counts, and where."""
         state = self.state
         with block.when(some([state["open"] == 0.0, ANCHOR - state["group"] > TOGETHER])):
             self._tap(block)
@@ -257,7 +257,7 @@ class Area:
     # ---- looking anew who counts
 
     def open_look(self, block: Block) -> None:
-        """Write that nobody has been seen yet."""
+        """Write the start of a look: no finger seen yet."""
         self.seen = {
             name: block.keep(f"seen_{name}", start)
             for name, start in {
@@ -269,7 +269,7 @@ class Area:
         }  # fmt: skip
 
     def looks_at(self, block: Block, k: Value, its: dict[str, Name], at: Pair) -> None:
-        """Write that a finger is seen, which is `at` a place by now; it may stop counting: it rests."""
+        """Write that a finger is seen `at` a place; it may stop counting, as resting."""
         seen = self.seen
         lasts = every([self.state["lands"] != 0.0, its["goes"] == 0.0, ANCHOR - its["begun"] > RESTS])
         with block.when(every([its["counts"] != 0.0, lasts])):
@@ -298,7 +298,7 @@ class Area:
                     block.set(one, value)
 
     def look(self, block: Block, screen: Screen) -> None:
-        """Write what follows from who counts now."""
+        """Write what follows from which fingers count now."""
         seen, state = self.seen, self.state
         stay = block.keep("stay", state["counting"] - state["leaves"] - seen["rests"])
         block.set(state["leaves"], 0.0)
@@ -332,7 +332,7 @@ class Area:
         """Where a touch is, 0..1 of the screen: its first finger, or the middle of its two.
 
         A drag that waits for a travel stays where it landed meanwhile, then goes half as fast again as the
-        finger until it is there: what is held by it neither jumps nor slips for good.
+        finger until it is there: what it holds neither jumps nor slips for good.
         """
         state = self.state
         if touch.kind in DOUBLE:
@@ -353,7 +353,7 @@ class Area:
         return {"down": state["size"] > 0.0, "still": state["newest"] != 0.0}
 
     def let_go(self, block: Block) -> None:
-        """Write that none of its fingers is down any more, and nothing of them runs out."""
+        """Write that none of its fingers is down any more, and nothing glides on."""
         for name in ("size", "counting", "going", "open", "tapped", "newest", *MOVING, *RARE):
             block.set(self.state[name], 0.0)
         for name in ("first", "second"):

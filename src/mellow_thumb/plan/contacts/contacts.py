@@ -1,7 +1,7 @@
-"""Contacts: fingers that land, move and lift, in any order; what they do is looked at as a moment ends.
+"""Contacts: fingers that land, move and lift, in any order; they act when their moment ends.
 
-All that contacts say at one time acts together: first all of them move, then some lift, then others land. So
-nothing hangs on the order in which a screen tells of its fingers, nor on what it calls them.
+All contacts of one time act together: first all of them move, then some lift, then others land. So
+the order in which a screen reports its fingers, and their ids, do not matter.
 """
 
 from __future__ import annotations
@@ -30,14 +30,14 @@ Pair = tuple["Value", "Value"]
 
 
 class Facts(NamedTuple):
-    """What the host says of its screen."""
+    """What the host says about its screen."""
 
     screen: tuple[Handle, ...]
     per_cm: Handle
 
 
 class Contacts:
-    """What is kept of contacts, and what is written of them."""
+    """The state of contacts, and the code about them."""
 
     def __init__(
         self, state: State, areas: Sequence[tuple[Touch, ...]], running_out: Collection[str], facts: Facts
@@ -50,13 +50,13 @@ class Contacts:
 
     @property
     def timers(self) -> list[Handle]:
-        """When fingers that are down no longer tap (s)."""
+        """When fingers now down can no longer tap (s)."""
         return [one.state["due"] for one in self.areas]
 
     # ---- what is said of a finger
 
     def says(self, block: Block, first: int) -> None:
-        """Write what a contact says; the codes of ten fingers, three each, begin at `first`."""
+        """Write what a contact reports; the codes of ten fingers, three each, begin at `first`."""
         fingers, screen = self.fingers, self.screen
         names = ("area", "counts", "goes", "x", "y", "was_x", "was_y", "from_x", "from_y")
         its = {name: block.names.fresh(f"its_{name}") for name in names}
@@ -64,7 +64,7 @@ class Contacts:
         block.set(its["area"], 0.0)
 
         def write(k: int) -> None:
-            """What is said of one of them."""
+            """What one of them reports."""
             one, code = fingers.each[k], first + 3 * k
             block.set(its_number, float(k))
             with block.when(CODE == whole(code + PLACE)):
@@ -101,7 +101,7 @@ class Contacts:
                         block.set(fingers.turns, 1.0)
 
     def _gone(self, block: Block, its: Mapping[str, Name]) -> Pair:
-        """How far a finger has gone since the last moment, in screens."""
+        """How far a finger has moved since the last moment, in screens."""
         screen = self.screen
         return (
             block.keep("gone_x", (its["x"] - its["was_x"]) * screen.wide),
@@ -109,13 +109,13 @@ class Contacts:
         )
 
     def said_before(self, block: Block, first: int, into: Name) -> None:
-        """Write whether something is said of a finger of which it is said already in this moment."""
+        """Write whether a finger reports something for the second time in this moment."""
         fingers = self.fingers
         begins = every([CODE >= whole(first), CODE < whole(first + 3 * FINGERS)])
         with block.when(begins):
 
             def write(k: int) -> None:
-                """Whether that is said of one of them."""
+                """Whether one of them does."""
                 one, code = fingers.each[k], first + 3 * k
                 with block.when(CODE == whole(code + PLACE)):
                     block.set(into, flag(one["said"] == fingers.moment))
@@ -132,7 +132,7 @@ class Contacts:
         return Screen(*self._screen)
 
     def resize(self, block: Block) -> None:
-        """Write that the host has said how large the screen is, or how long a cm."""
+        """Write that the host has said how large the screen is, or how long a cm is."""
         wide, tall = self._facts.screen
         shorter = block.keep("shorter", where(wide < tall, wide, tall))
         per_cm = self._facts.per_cm
@@ -149,7 +149,7 @@ class Contacts:
     # ---- the end of a moment
 
     def act(self, block: Block, things: Mapping[str, float]) -> Name:
-        """Write what all of this moment comes to, and what each area says; 1 where more than ways is said."""
+        """Write the end of this moment, and what each area says; 1 if fingers did more than move."""
         fingers, screen = self.fingers, self.screen
         for area in self.areas:
             area.open_moment(block)
@@ -168,7 +168,7 @@ class Contacts:
         return more
 
     def _turn(self, block: Block, screen: Screen, things: Mapping[str, float]) -> None:
-        """Fingers begin to go, lift and land."""
+        """Fingers start to move, lift and land."""
         fingers = self.fingers
         for area in self.areas:
             area.wait_out(block)
@@ -186,7 +186,7 @@ class Contacts:
             block.set(share, till)
 
     def _move(self, block: Block, screen: Screen, words: tuple[Name, Name, Name]) -> None:
-        """All fingers go on to the next of them that begins to go, or to the end of their way."""
+        """All fingers move until the next of them starts to count, or to the end of their way."""
         share, till, joins = words
         for area in self.areas:
             area.open_step(block)
@@ -221,7 +221,7 @@ class Contacts:
     def _may_go(
         self, block: Block, screen: Screen, k: Name, its: dict[str, Name], gone: Pair, into: tuple[Name, ...]
     ) -> None:
-        """A finger that has stayed may go from some share of its way on; the first that does is kept."""
+        """A waiting finger may start at some share of its way; the first that does is kept."""
         till, joins, theirs, group, *way = into
         more = self.fingers.load(block, k, ("group", "from_x", "from_y"))
         here = (
@@ -265,7 +265,7 @@ class Contacts:
             block.set(k, k + 1.0)
 
     def _lift(self, block: Block, k: Name, its: dict[str, Name]) -> None:
-        """A finger lifts, is taken away, or lands without having lifted."""
+        """A finger lifts, is cancelled, or lands without having lifted."""
         for area in self.areas:
             with block.when(area.has(its["area"])):
                 area.lifts(block, k, its, its["becomes"] == LIFTS)
@@ -274,7 +274,7 @@ class Contacts:
         block.set(self.fingers.anew, 1.0)
 
     def _land(self, block: Block, screen: Screen, its: dict[str, Name], things: Mapping[str, float]) -> None:
-        """A finger lands: who has it is decided once, until it lifts."""
+        """A finger lands: which area has it is decided once, until it lifts."""
         fingers = self.fingers
         wanted: list[tuple[Value, float]] = [
             (self._may_have(area, its, things), area.number) for area in self.areas
@@ -310,7 +310,7 @@ class Contacts:
         return every(tests)
 
     def _look(self, block: Block, screen: Screen, till: Name) -> None:
-        """Look anew which fingers count, and what follows from that."""
+        """Look again at which fingers count, and what follows."""
         fingers = self.fingers
         block.set(fingers.anew, 0.0)
         for area in self.areas:

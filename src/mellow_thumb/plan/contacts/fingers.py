@@ -1,4 +1,4 @@
-"""Ten fingers: what is kept of each, and how a program reaches one of them by its number."""
+"""Ten fingers: the state of each, and how a program reaches one by its number."""
 
 from __future__ import annotations
 
@@ -35,7 +35,7 @@ becomes of it in this moment; what it landed on."""
 
 @dataclass(eq=False)
 class Fingers:
-    """What is kept of all fingers."""
+    """The state of all fingers."""
 
     each: tuple[Mapping[str, Handle], ...]
     """For each finger the names of `KEPT`."""
@@ -56,7 +56,7 @@ class Fingers:
 
     @classmethod
     def new(cls, state: State) -> Fingers:
-        """What is kept of ten."""
+        """New state for ten."""
         each = tuple(
             {name: state.new(f"finger{k}_{name}", start) for name, start in KEPT.items()}
             for k in range(1, FINGERS + 1)
@@ -74,14 +74,14 @@ class Fingers:
         )
 
     def choose(self, block: Block, before: Callable[[int], Value], write: Callable[[int], None]) -> None:
-        """Write what is done with one of ten fingers, as a tree of questions.
+        """Write what happens to one of ten fingers, as a binary tree of tests.
 
-        `before` gives the test of whether it comes before a number, 1 to 9; `write` what is done with each.
+        `before` gives the test of whether its number is below one, 1 to 9; `write` writes one finger's code.
         """
         _halves(block, range(FINGERS), before, write)
 
     def load(self, block: Block, number: Value, names: Iterable[str]) -> dict[str, Name]:
-        """Write words that hold what is kept of the finger of a number; these words."""
+        """Write locals that hold a finger's state; returns them."""
         words: dict[str, Name] = {name: block.names.fresh(f"its_{name}") for name in names}
 
         def read(k: int) -> None:
@@ -92,7 +92,7 @@ class Fingers:
         return words
 
     def store(self, block: Block, number: Value, values: Mapping[str, Value | float]) -> None:
-        """Write what is kept of the finger of a number from now on."""
+        """Write a finger's new state."""
 
         def write(k: int) -> None:
             for name, value in values.items():
@@ -110,7 +110,7 @@ class Fingers:
         self.end_moment(block)
 
     def end_moment(self, block: Block) -> None:
-        """Write that nothing is said any more that waits for the end of a moment."""
+        """Write that nothing waits for the end of a moment any more."""
         block.set(self.waits, 0.0)
         block.set(self.turns, 0.0)
         block.set(self.low, float(FINGERS))
@@ -121,7 +121,7 @@ class Fingers:
 def _halves(
     block: Block, numbers: range, before: Callable[[int], Value], write: Callable[[int], None]
 ) -> None:
-    """Ask for one of some numbers, in halves."""
+    """Find one of some numbers, by halves."""
     if len(numbers) == 1:
         write(numbers[0])
         return

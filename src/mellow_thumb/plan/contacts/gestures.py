@@ -1,4 +1,4 @@
-"""Gestures: what the fingers of a touch come to as they move: a drag, a spread, a twist, a pad."""
+"""Gestures: what a touch makes of its fingers as they move: a drag, a spread, a twist, a pad."""
 
 from __future__ import annotations
 
@@ -32,14 +32,14 @@ class Screen(NamedTuple):
     """How many cm a screen is; 0 where that is not known."""
 
     def length(self, of: Length) -> Value:
-        """A length in screens; further than any finger goes where nobody knows how long a cm is."""
+        """A length in screens; beyond any finger while the length of a cm is unknown."""
         if of.unit == "screen" or not of.value:
             return lift(of.value)
         return where(self.cm > 0.0, lift(of.value) / self.cm, AWAY)
 
 
 class Step(NamedTuple):
-    """A part of a moment in which the same fingers count."""
+    """A part of a moment, in which the same fingers count."""
 
     screen: Screen
     counting: Value
@@ -52,7 +52,7 @@ class Step(NamedTuple):
 
 @dataclass(eq=False)
 class Gesture:
-    """What is kept of a touch, and what it says in a moment."""
+    """The state of a touch, and what it says in a moment."""
 
     touch: Touch
     state: dict[str, Handle]
@@ -68,7 +68,7 @@ class Gesture:
 
     @classmethod
     def new(cls, state: State, stem: str, touch: Touch, *, runs_out: bool) -> Gesture:
-        """What is kept of one touch; `runs_out`: whether it matters how fast its fingers lift."""
+        """New state for one touch; `runs_out`: whether the speed at which fingers lift matters."""
         kept = {
             "drag": ("way_x", "way_y", "past") if touch.after_travel.value else (),
             "two_finger_drag": ("way_x", "way_y", "past") if touch.after_travel.value else (),
@@ -105,7 +105,7 @@ class Gesture:
             block.set(one, way)
 
     def begin(self, block: Block, screen: Screen, way: tuple[Value, Value]) -> None:
-        """Write that its fingers begin, after a way (screens) that took one of them to count."""
+        """Write that its fingers start, after the distance (screens) that one of them waited for."""
         if "past" in self.state:
             for name, part in zip(("way_x", "way_y"), way, strict=True):
                 block.set(self.state[name], part)
@@ -116,7 +116,7 @@ class Gesture:
             block.set(self.ends, -1.0)
 
     def lift(self, block: Block, cancels: Value) -> None:
-        """Write that too few of its fingers are left; what the system takes away does not run out."""
+        """Write that too few of its fingers are left; cancelled fingers do not glide."""
         if self.speed is None or self.ends is None:
             return
         tests = [cancels == 0.0] + ([self.state["past"] != 0.0] if "past" in self.state else [])
@@ -125,7 +125,7 @@ class Gesture:
         block.set(self.ends, 1.0)
 
     def pair(self, block: Block, screen: Screen, pair: tuple[Value, Value, Value, Value]) -> None:
-        """Write that another two fingers make it from here on: nothing jumps."""
+        """Write that another two fingers make it from here on, without a jump."""
         if "begun" not in self.state:
             return
         block.set(self.state["begun"], block.call(fingers.gap, *pair, screen.wide, screen.tall)[0])
@@ -198,13 +198,13 @@ class Gesture:
     # ---- pads
 
     def centre(self, block: Block, x: Value, y: Value) -> None:
-        """Write where the middle of a pad is, whose finger lands at a place."""
+        """Write where the middle of a pad is, when its finger lands at a place."""
         fixed_x, fixed_y = self.touch.centre or (x, y)
         block.set(self.state["centre_x"], fixed_x)
         block.set(self.state["centre_y"], fixed_y)
 
     def pushed(self, block: Block, screen: Screen, x: Value, y: Value) -> tuple[Value, ...]:
-        """Write what a finger does to a pad that is at a place; where it is pushed."""
+        """Write what a finger at a place does to a pad; returns where it is pushed."""
         radius = block.keep("radius", screen.length(self.touch.radius))
         middle = self.state["centre_x"], self.state["centre_y"]
         sides = (screen.wide, screen.tall)
@@ -220,6 +220,6 @@ class Gesture:
 
 
 def held_place(block: Block, travel: Value, far: Value, at: Value, landed: Value) -> Value:
-    """Where what a drag holds is along one side, whose finger is `at` a place and went `far` (screens)."""
+    """Where a drag holds its point, along one side, for a finger `at` a place that went `far` (screens)."""
     (share,) = block.call(fingers.eased, far, travel)
     return where(share >= 1.0, at, landed + (at - landed) * share)

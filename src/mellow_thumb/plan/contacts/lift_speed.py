@@ -1,4 +1,4 @@
-"""How fast fingers go as they lift: the mean of their last 40 to 80 ms, whenever the lift itself is told."""
+"""The speed of fingers as they lift: the mean of their last 40 to 80 ms, whenever the lift is reported."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ Pair = tuple["Value", "Value"]
 
 @dataclass(eq=False)
 class LiftSpeed:
-    """What is kept of the way of some fingers, in the unit of what they say."""
+    """The state of some fingers' movement, in the unit of their gesture."""
 
     way: tuple[Handle, ...]
     """How far they went since they began."""
@@ -35,7 +35,7 @@ class LiftSpeed:
 
     @classmethod
     def new(cls, state: State, stem: str) -> LiftSpeed:
-        """Keep that of the fingers of one touch."""
+        """New state for the fingers of one touch."""
         way = tuple(state.new(f"{stem}_way_{part}") for part in "xy")
         mark, before = (
             tuple(state.new(f"{stem}_{what}_{part}") for part in "txy") for what in ("mark", "before")
@@ -43,19 +43,19 @@ class LiftSpeed:
         return cls(way, state.new(f"{stem}_t"), mark, before)
 
     def begin(self, block: Block) -> None:
-        """Write that fingers begin now, and have no speed yet."""
+        """Write that fingers start now, without speed."""
         for one in (*self.way, *self.mark[1:], *self.before[1:]):
             block.set(one, 0.0)
         for one in (self.time, self.mark[0], self.before[0]):
             block.set(one, ANCHOR)
 
     def go(self, block: Block, moved: Pair) -> None:
-        """Write that they went further."""
+        """Write that they moved."""
         for way, part in zip(self.way, moved, strict=True):
             block.set(way, way + part)
 
     def report(self, block: Block, was: tuple[Value, ...]) -> None:
-        """Write that they said where they are; `was` is how far they had gone by the report before."""
+        """Write that they reported; `was` is how far they had gone at the report before."""
         since = block.keep("since", ANCHOR - self.time)
         with block.when(since > PAUSE):
             # how they came here nobody knows: it counts as slow as the time between allows
@@ -73,7 +73,7 @@ class LiftSpeed:
         block.set(self.time, ANCHOR)
 
     def speed(self, block: Block) -> tuple[Name, ...]:
-        """How fast they go as they lift now, a second; 0 after a pause."""
+        """Their speed if they lift now, per second; 0 after a pause."""
         span = block.keep("span", self.time - self.before[0])
         goes = every([span > 0.0, ANCHOR - self.time <= PAUSE])
         return tuple(

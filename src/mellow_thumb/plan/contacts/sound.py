@@ -1,4 +1,4 @@
-"""Whether what a saved state says of fingers can be: a damaged one must not keep a program busy for ever."""
+"""Whether a saved state of fingers is possible: a damaged one must not put a program in an endless loop."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ _AREA = {
 
 
 def check_contacts(state: Mapping[str, float], areas: int) -> None:
-    """Raise ValueError where the fingers of a saved state, by the names of its values, cannot be so."""
+    """Raise ValueError if the fingers of a saved state (its values by name) are impossible."""
     wanted = {"fingers_wait": 1.0, "fingers_turn": 1.0, "fingers_anew": 1.0, "fingers_low": float(FINGERS)}
     for k in range(1, FINGERS + 1):
         for name, most in _FINGER.items():

@@ -1,4 +1,4 @@
-"""A device in the hand: how it is turned and aims, made of what its gyroscope and accelerometer say."""
+"""A device in the hand: how it is turned and aims, from its gyroscope and accelerometer."""
 
 from .attitude import FORCE, TURN, Attitude
 

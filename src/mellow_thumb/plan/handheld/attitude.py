@@ -1,4 +1,4 @@
-"""Attitude: what a gyroscope and an accelerometer say becomes how a device held in the hand is turned.
+"""Attitude: how a device in the hand is turned, from its gyroscope and accelerometer.
 
 Source: Laidig, Seel, VQF: Highly accurate IMU orientation estimation with bias estimation and magnetic
 disturbance rejection (Information Fusion 91, 2023), in six axes. The gyroscope alone turns a frame of its
@@ -43,7 +43,7 @@ Values = tuple["Value", ...]
 
 @dataclass(eq=False)
 class Attitude:
-    """What is kept of how a device is turned, and of its sensors; what their readings do to it."""
+    """The state of a device's attitude and sensors, and what readings do to it."""
 
     turned: tuple[Handle, ...]
     """How it is turned by the gyroscope alone: a quaternion x, y, z, w."""
@@ -76,7 +76,7 @@ class Attitude:
 
     @classmethod
     def new(cls, state: State, stem: str) -> Attitude:
-        """Keep what is known of one device."""
+        """New state for one device."""
 
         def triple(what: str) -> tuple[Handle, ...]:
             return tuple(state.new(f"{stem}_{what}_{part}") for part in "xyz")
@@ -96,23 +96,23 @@ class Attitude:
         )  # fmt: skip
 
     def rotation(self, block: Block) -> Values:
-        """From the device's frame to the world's, but for where north is."""
+        """From the device's frame to the world's, except for where north is."""
         return block.call(unit, *block.call(product, *self.righted, *self.turned))
 
     @staticmethod
     def up(block: Block, rotation: Values) -> Values:
-        """The unit vector to the sky in the device's frame, by how it is turned."""
+        """The unit vector to the sky in the device's frame, from its attitude."""
         x, y, z, w = rotation
         return block.call(turned_by, -x, -y, -z, w, 0.0, 1.0, 0.0)
 
     def aim(self, block: Block, turn: Values, rotation: Values) -> Values:
-        """How fast it turns right and tilts up (deg/s), by how it turns; the smallest rates are noise."""
+        """How fast it turns right and tilts up (deg/s); the smallest rates count as noise."""
         up = self.up(block, rotation)
         fade = block.call(attitude.faded, *turn, none=FADES[0], whole=FADES[1])[0]
         return tuple(part * fade for part in block.call(attitude.aimed, *turn, *up))
 
     def weigh(self, block: Block, force: Values) -> None:
-        """Write what the accelerometer does as it says something (m/s2); at rest that points to the sky."""
+        """Write what a reading of the accelerometer does (m/s2); at rest it points to the sky."""
         for kept, part in zip(self.force, force, strict=True):
             block.set(kept, part)
         with block.when(self.weighed == 0.0):
@@ -121,7 +121,7 @@ class Attitude:
         block.set(self.fresh, 1.0)
 
     def turn(self, block: Block, turn: Values, now: Value) -> Values:
-        """Write what the gyroscope does as it says something (deg/s); how it turns, without the bias."""
+        """Write what a reading of the gyroscope does (deg/s); returns the turn without the bias."""
         dt = block.keep("dt_said", where(self.time < 0.0, 0.0, now - self.time))
         begins = block.keep("begins", flag(some([self.time < 0.0, dt > GAP])))
         with block.when(dt > GAP):
@@ -144,7 +144,7 @@ class Attitude:
         return free
 
     def _forget(self, block: Block) -> None:
-        """Begin anew with what is felt; the bias stays."""
+        """Start again from the felt force; the bias stays."""
         for one in (*self.sums, self.many, self.since, self.meant):
             block.set(one, 0.0)
         block.set(self.strays, UNTRUSTED)
@@ -160,7 +160,7 @@ class Attitude:
         block.set(self.many, self.many + 1.0)
 
     def _correct(self, block: Block) -> None:
-        """Bring it upright by what was felt on the average, and learn the bias from how much that took."""
+        """Bring it upright by the average felt force, and learn the bias from how much that took."""
         dt = block.keep("dt_corrected", self.since)
         parts = [block.keep("read", one / self.many) for one in self.sums]
         for one in (*self.sums, self.many, self.since):
@@ -180,7 +180,7 @@ class Attitude:
             block.call(product, *back, *self.righted, into=self.righted)
 
     def _averages(self, block: Block, stirred: Name) -> Name:
-        """Over how many seconds what is felt is averaged now."""
+        """The time over which the felt force is averaged now (s)."""
         # across the vertical the bias is known soon, and about it late: the second of the three tells
         (square,) = block.call(bias.second_of_three, *self.gyroscope.own_variances)
         (known,) = block.call(attitude.deviation, square)
@@ -193,7 +193,7 @@ class Attitude:
         return block.keep("tau", where(self.gyroscope.resting != 0.0, still, moving))
 
     def _stir(self, block: Block, felt: Values, dt: Name) -> Name:
-        """By how much what is felt strays from its mean of late, in m/s2."""
+        """How much the felt force has strayed from its mean lately, m/s2."""
         (share,) = block.call(attitude.follows, dt, over=STIRS)
         for one, part in zip(self.mean, felt, strict=True):
             block.set(one, where(self.meant == 0.0, part, one + (part - one) * share))
@@ -204,7 +204,7 @@ class Attitude:
         return block.keep("stirred", block.call(attitude.deviation, most)[0])
 
     def _right(self, block: Block, felt: Values) -> Values:
-        """Turn what is felt to the sky, the shortest way; what was felt, as a unit vector."""
+        """Turn the felt force to the sky, the shortest way; returns the felt force as a unit vector."""
         *by, x, y, z = block.call(attitude.righting, *felt)
         block.call(unit, *block.call(product, *by, *self.righted), into=self.righted)
         return x, y, z

@@ -1,4 +1,4 @@
-"""What a gyroscope says of a device that does not turn, learnt while it moves and while it lies still.
+"""A gyroscope's bias (what it reads when nothing turns), learnt while it moves and while it lies still.
 
 Source: Laidig, Seel, VQF: Highly accurate IMU orientation estimation with bias estimation and magnetic
 disturbance rejection (Information Fusion 91, 2023): a Kalman filter of three states that is told, in
@@ -44,7 +44,7 @@ Values = tuple["Value", ...]
 
 
 class Read(NamedTuple):
-    """What sensors read between two corrections of the attitude, on the average."""
+    """The average readings between two corrections of the attitude."""
 
     said: Values
     """deg/s."""
@@ -60,7 +60,7 @@ class Read(NamedTuple):
 
 @dataclass(eq=False)
 class GyroscopeBias:
-    """The bias of a gyroscope in the device's frame, with how sure it is."""
+    """The bias of a gyroscope in the device's frame, with its uncertainty."""
 
     bias: tuple[Handle, Handle, Handle]
     """What it says of a device at rest, deg/s."""
@@ -80,7 +80,7 @@ class GyroscopeBias:
 
     @classmethod
     def new(cls, state: State, stem: str) -> GyroscopeBias:
-        """Keep what is known of one."""
+        """New state for one."""
         x, y, z = (state.new(f"{stem}_bias_{part}") for part in "xyz")
         starts = {"xx": AT_FIRST**2, "xy": 0.0, "xz": 0.0, "yy": AT_FIRST**2, "yz": 0.0, "zz": AT_FIRST**2}
         return cls(
@@ -96,20 +96,20 @@ class GyroscopeBias:
 
     @property
     def own_variances(self) -> tuple[Handle, ...]:
-        """That of each axis alone."""
+        """The variance of each axis alone."""
         return self.variance[0], self.variance[3], self.variance[5]
 
     def forget(self, block: Block) -> None:
-        """Write that what is averaged begins anew; what is known stays."""
+        """Write that averages start again; the bias stays."""
         for mean in (self.bearing, self.known, self.said, self.felt):
             mean.forget(block)
         block.set(self.rests, 0.0)
         block.set(self.resting, 0.0)
 
     def learn(self, block: Block, read: Read, turned: tuple[Value, ...], dt: Value, tau: Value) -> None:
-        """Write what is learnt from one correction of the attitude, `dt` seconds after the last.
+        """Write what one correction of the attitude teaches, `dt` seconds after the last.
 
-        `turned` is how the device is turned after it, `tau` the seconds over which what was felt was
+        `turned` is the attitude after it, `tau` the time (s) over which the felt force was
         averaged.
         """
         self._watch(block, read, dt)
@@ -124,7 +124,7 @@ class GyroscopeBias:
             self._update(block, read, dt, grows)
 
     def _watch(self, block: Block, read: Read, dt: Value) -> None:
-        """See whether the device lies still; a slow, steady turn by a hand does not fit what is known."""
+        """See whether the device lies still; a slow, steady turn by hand does not fit the known bias."""
         self.said.step(block, read.said, dt, REST_MEANS)
         self.felt.step(block, read.felt, dt, REST_MEANS)
         strays = block.call(attitude.apart, *read.said, *self.said.values)[0]
@@ -144,7 +144,7 @@ class GyroscopeBias:
         block.set(self.resting, flag(every([self.rests >= RESTS, known_or_long])))
 
     def _update(self, block: Block, read: Read, dt: Value, grows: Name) -> None:
-        """Learn by one row of what was measured after the other."""
+        """Learn from one row of the measurement after another."""
         rests, b = self.resting != 0.0, self.bias
         r, off = self.bearing.values, read.off
         turns = block.keep("turns", lift(_DEGREES) / dt)

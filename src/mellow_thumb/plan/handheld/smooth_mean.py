@@ -1,4 +1,4 @@
-"""A mean that follows: the plain mean at first, then a low-pass of second order; of some values at once."""
+"""A running mean of several values: the plain mean at first, then a second-order low-pass."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ if TYPE_CHECKING:
 
 @dataclass(eq=False)
 class SmoothMean:
-    """What is kept of it."""
+    """Its state."""
 
     values: tuple[Handle, ...]
     """The means."""
@@ -26,25 +26,25 @@ class SmoothMean:
 
     @classmethod
     def new(cls, state: State, stem: str, parts: Sequence[str]) -> SmoothMean:
-        """Keep one of some parts."""
+        """New state for so many values."""
         values, speeds = (tuple(state.new(f"{stem}_{what}{one}") for one in parts) for what in ("", "speed_"))
         return cls(values, speeds, state.new(f"{stem}_time", -1.0))
 
     def forget(self, block: Block) -> None:
-        """Write that it begins anew."""
+        """Write that it starts again."""
         for one in (*self.values, *self.speeds):
             block.set(one, 0.0)
         block.set(self.time, -1.0)
 
     def begin_with(self, block: Block, said: Sequence[Value]) -> None:
-        """Write that it begins anew with values that are there."""
+        """Write that it starts again from given values."""
         for one, speed, new in zip(self.values, self.speeds, said, strict=True):
             block.set(one, new)
             block.set(speed, 0.0)
         block.set(self.time, 0.0)
 
     def step(self, block: Block, said: Sequence[Value], dt: Value, tau: Value | float) -> None:
-        """Write what new values do to it after `dt` seconds, at a time constant of `tau` seconds."""
+        """Write what new values do to it after `dt` seconds, with a time constant of `tau` seconds."""
         with block.when(self.time < tau):
             _, share = block.call(
                 means.mean_so_far, self.time, dt, into=(self.time, block.names.fresh("share"))

@@ -21,7 +21,7 @@ if TYPE_CHECKING:
 class Eye:
     """A first-person camera: it looks where yaw, pitch and roll point, `height` metres above the subject.
 
-    What `turns` with the yaw is the ``body``, or only the ``head``: the yaw is then measured from where the
+    The ``body`` `turns` with the yaw, or only the ``head``: the yaw is then measured from where the
     subject faces.
     """
 
@@ -41,7 +41,7 @@ class Eye:
     optional: ClassVar[tuple[str, ...]] = ("zoom", "lean_x", "lean_y")
     """What it takes besides, where the profile has it."""
     rig: ClassVar[Mapping[str, float]] = {}
-    """What it keeps from one view to the next, and what that is at first."""
+    """What it keeps from one view to the next, with the values at first."""
 
     def __post_init__(self) -> None:
         if self.turns not in ("body", "head"):
@@ -49,7 +49,7 @@ class Eye:
 
     @property
     def hosts(self) -> tuple[str, ...]:
-        """What it asks the host; nothing unless the head turns: it stands where it is told."""
+        """What it asks the host: nothing, unless only the head turns."""
         return (*PLACE, "subject_yaw") if self.turns == "head" else ()
 
     @property

@@ -1,4 +1,4 @@
-"""The headset: a camera that a head carries; what turns and walks is the room around it."""
+"""The headset: a camera on a head; what turns and walks is the play space around it."""
 
 from __future__ import annotations
 
@@ -32,11 +32,11 @@ ZERO = ("zero_x", "zero_z", "zero_yaw")
 
 @dataclass(frozen=True, slots=True)
 class Headset:
-    """A head's own pose, in a room that stands where the subject does and is turned by the yaw.
+    """A head's own pose, in a play space that stands where the subject does and is turned by the yaw.
 
-    The pose is taken as it is: never smoothed, never scaled. Turning pivots about the head, wherever in the
-    room it is. `height` (m) is added to it: for who sits, and is to see as who stands. Until the next pose
-    comes the last one holds, or is carried on by its own speed for `carry_on` seconds at the most.
+    The pose is used as it is: never smoothed, never scaled. Turning pivots about the head, wherever in the
+    play space it is. `height` (m) is added, so that a seated player sees as if standing. Until the next pose
+    comes the last one holds, or is extrapolated for up to `carry_on` seconds.
     """
 
     name: str
@@ -56,7 +56,7 @@ class Headset:
     optional: ClassVar[tuple[str, ...]] = ()
     """What it takes besides, where the profile has it."""
     rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "space_x", "space_z", "turned", *ZERO), 0.0)
-    """What it keeps from one view to the next, and what that is at first."""
+    """What it keeps from one view to the next, with the values at first."""
     frame: ClassVar[str] = "world"
     """What its yaw is measured from."""
 

@@ -1,4 +1,4 @@
-"""Several mounts: when each is active, which axes it has for itself, and which in common with others."""
+"""Several mounts: when each is active, which axes are its own, and which it shares."""
 
 from __future__ import annotations
 
@@ -17,13 +17,13 @@ if TYPE_CHECKING:
 
 @dataclass(frozen=True, slots=True)
 class Mounted:
-    """A mount that takes over: while its `gate` is open, or when its `cue` is given.
+    """A mount that takes over while its `gate` is open, or when its `cue` is given.
 
-    Of several open gates the one of the highest `priority` counts. A cue goes to the next of the mounts that
+    Of several open gates the highest `priority` wins. A cue goes to the next of the mounts that
     name it, by priority, and after the last of them back to the default mount.
 
-    `axes` are those that it has for itself, with their own limits and starts; `fixed` are values of axes
-    that nothing moves there; all others that its kind takes are those of the plan. `shares` are handed over
+    `axes` are its own, with their own limits and starts; `fixed` are values of axes
+    that nothing moves there; the rest that its kind uses are the plan's. `shares` are handed over
     where the other mount has one of its own.
     """
 
@@ -58,7 +58,7 @@ class Mounted:
 
 
 class Instance(NamedTuple):
-    """An axis as one or several mounts have it."""
+    """An axis as one mount or several have it."""
 
     key: str
     """What tells it from the others of its name."""
@@ -68,7 +68,7 @@ class Instance(NamedTuple):
 
 
 class Mounts:
-    """The mounts of a plan, the default one first, and which axis is which for each."""
+    """A plan's mounts, the default one first, and which axis each of them uses."""
 
     def __init__(self, mounts: Sequence[Mounted], axes: Sequence[Axis]) -> None:
         self.all = tuple(mounts)
@@ -80,7 +80,7 @@ class Mounts:
             raise PlanError(f"two axes have one name: {listed(keys, 'and')}")
 
     def _find(self) -> list[Instance]:
-        """The plan's own axes, then those that mounts have for themselves."""
+        """The plan's axes, then those that mounts have for themselves."""
         several = range(len(self.all))
         found = []
         for name, axis in self._common.items():
@@ -96,7 +96,7 @@ class Mounts:
         return f"{name} of {self.all[k].mount.name}"
 
     def of(self, k: int, name: str) -> str | float | None:
-        """What a mount has for an axis: the key of an instance, a number that is fixed, or nothing."""
+        """What a mount has for an axis: the key of an instance, a fixed number, or nothing."""
         one = self.all[k]
         if name in dict(one.fixed):
             return dict(one.fixed)[name]
@@ -110,7 +110,7 @@ class Mounts:
         return name if name in one.mount.optional and not taken else None
 
     def without(self, name: str) -> list[str]:
-        """The mounts that do not have the plan's own axis of a name; none for one that is always there."""
+        """The mounts that do not use the plan's axis of a name; empty for an axis that is always there."""
         users = next(one.mounts for one in self.instances if one.key == name)
         return [one.mount.name for k, one in enumerate(self.all) if users and k not in users]
 
@@ -120,17 +120,17 @@ class Mounts:
 
     @property
     def own(self) -> tuple[str, ...]:
-        """The keys of all that the mounts are made of; none where there is only one of them."""
+        """The keys of everything the mounts use; empty if there is only one mount."""
         several = range(len(self.all) if len(self.all) > 1 else 0)
         return tuple(dict.fromkeys(one for k in several for one in self.moving(k)))
 
     def label(self, key: str) -> str:
-        """What to call an axis as one mount has it, or the first of several."""
+        """What to call an axis of one mount, or of the first of several."""
         users = [k for k in range(len(self.all)) if key in self.moving(k)]
         return key if key not in self._common else self._key(users[0], key)
 
     def takes(self, k: int) -> dict[str, str | float]:
-        """What a mount is made of: for each axis that it has, the key of its instance or a number."""
+        """What a mount uses: for each of its axes the key of its instance, or a number."""
         if k not in self._taken:
             mount = self.all[k].mount
             found = {name: self.of(k, name) for name in (*mount.axes, *mount.optional)}
@@ -138,16 +138,16 @@ class Mounts:
         return self._taken[k]
 
     def moving(self, k: int) -> tuple[str, ...]:
-        """The keys of the axes that move what a mount is made of."""
+        """The keys of the moving axes that a mount uses."""
         return tuple(one for one in self.takes(k).values() if isinstance(one, str))
 
     def ring(self, cue: str) -> tuple[int, ...]:
-        """The mounts that a cue goes round, the default one first."""
+        """The mounts that a cue cycles through, the default one first."""
         named = [k for k, one in enumerate(self.all) if one.cue == cue and k > 0]
         return (0, *sorted(named, key=lambda k: (-self.all[k].priority, self.all[k].mount.name)))
 
     def by_priority(self) -> tuple[int, ...]:
-        """The mounts that have a gate, the one that counts first first."""
+        """The mounts that have a gate, by falling priority."""
         gated = [k for k, one in enumerate(self.all) if one.gate and k > 0]
         return tuple(sorted(gated, key=lambda k: (-self.all[k].priority, self.all[k].mount.name)))
 

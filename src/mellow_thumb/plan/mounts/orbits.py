@@ -64,7 +64,7 @@ _TILT = {"tilt_x": 0.0, "tilt_y": 0.0, "tilt_z": 0.0, "tilt_w": 1.0}
 
 @dataclass(frozen=True, slots=True)
 class Return:
-    """Back behind the direction of travel, `after` (s) without a hand on the yaw, by a `half_life` (s)."""
+    """Back behind the direction of travel, `after` (s) without a hand on the yaw, with a `half_life` (s)."""
 
     after: float
     half_life: float
@@ -82,15 +82,15 @@ class Return:
 class Orbit:
     """A camera around a subject: `distance` away from a point beside it, and looking at that point.
 
-    `offset` (m) is where that point is: to the right, up and back, as the camera's yaw has it. The angles
-    are measured from `frame`, which they follow with the half-life `follow_turn` (s); the ``target`` is a
+    `offset` (m) is where that point is: to the right, up and back, along the camera's yaw. The angles
+    are measured from `frame`, which they follow with the half-life `follow_turn` (s); ``target`` is a
     second subject that it is locked on. It follows the subject with `follow` (s) level and `follow_up`
-    upward, each a half-life; 0 is at once. Where the host says that less than the distance is clear, it comes
-    that near at once, and goes back with the half-life `recovers` (s).
+    upward, each a half-life; 0 is at once. If the host says that less than the distance is clear, it moves
+    that near at once, and back with the half-life `recovers` (s).
 
-    It keeps `clearance` (m) from the ground that a host tells, lifted at no more than `rise` (m/s), and looks
-    at the same point from there. `distance_by_pitch` makes more or less of the distance: points of a pitch
-    (deg) and a factor, joined by a monotone curve, such as nearer at the ankles and further from above.
+    It keeps `clearance` (m) from the host's ground, rising at no more than `rise` (m/s), and looks
+    at the same point from there. `distance_by_pitch` scales the distance: points of a pitch
+    (deg) and a factor, joined by a monotone curve, such as nearer from below and further from above.
     """
 
     name: str
@@ -132,7 +132,7 @@ class Orbit:
 
     @property
     def rig(self) -> Mapping[str, float]:
-        """What it keeps from one view to the next, and what that is at first."""
+        """What it keeps from one view to the next, with the values at first."""
         return dict.fromkeys(RIG, 0.0) | (_TILT if self.up == "host" else {"lift": 0.0})
 
     def __post_init__(self) -> None:
@@ -174,7 +174,7 @@ class Orbit:
         return Points(tuple(inner))
 
     def _distance(self, block: Block, given: Given) -> Value:
-        """What holds the distance, by the pitch."""
+        """Write the distance for the pitch; returns what holds it."""
         if not self.curve:
             return given.axis("distance")
         (pitch, factor), (last, end) = self.distance_by_pitch[0], self.distance_by_pitch[-1]
@@ -220,7 +220,7 @@ class Orbit:
         return pose_of(*moved, *block.call(product, *tilt, *turned), view, 0.0)
 
     def _angles(self, block: Block, given: Given) -> tuple[Value, Value]:
-        """Write which way it looks: its own angles, from those that they are measured from."""
+        """Write which way it looks: its own angles, added to those they are measured from."""
         pitch = given.axis("pitch")
         if self.frame == "world":
             return block.call(wrapped, given.axis("yaw"))[0], pitch

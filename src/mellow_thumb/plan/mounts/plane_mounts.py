@@ -48,7 +48,7 @@ Bounds = tuple[tuple[float, float], ...]
 
 
 def check_bounds(bounds: Bounds) -> None:
-    """Refuse what is no convex polygon, given one way round."""
+    """Refuse corners that are not a convex polygon, in order."""
     if not bounds:
         return
     corners = list(zip(bounds, (*bounds[1:], bounds[0]), (*bounds[2:], *bounds[:2]), strict=True))
@@ -66,7 +66,7 @@ def check_bounds(bounds: Bounds) -> None:
 
 
 def _rounds(bounds: Bounds) -> int:
-    """How often the corners go round: the edges' directions cross a level line twice for each round."""
+    """How often the corners go round: their edges change between up and down twice for each round."""
     edges = [(b[0] - a[0], b[1] - a[1]) for a, b in zip(bounds, (*bounds[1:], bounds[0]), strict=True)]
     ups = [dy > 0.0 or (dy == 0.0 and dx > 0.0) for dx, dy in edges]
     return sum(a != b for a, b in zip(ups, (*ups[1:], ups[0]), strict=True)) // 2
@@ -80,7 +80,7 @@ def _check_frame(frame: str, follow: float) -> None:
 
 
 def _origin(block: Block, given: Given, frame: str, half_life: float) -> tuple[Value, Value, Value]:
-    """Write what pans are measured from: the world's origin, where the subject was at first, or is now."""
+    """Write what pans are measured from: the world's origin, where the subject was at first or is now."""
     trail = follow(block, given, half_life, half_life)
     if frame == "world":
         return lift(0.0), lift(0.0), lift(0.0)
@@ -128,7 +128,7 @@ class Overhead:
     rig: ClassVar[Mapping[str, float]] = dict.fromkeys(
         ("begun", "viewed", "level", "level_then", "lift", *PLACES), 0.0
     )
-    """What it keeps from one view to the next, and what that is at first."""
+    """What it keeps from one view to the next, with the values at first."""
 
     def __post_init__(self) -> None:
         _check_frame(self.frame, self.follow)
@@ -202,7 +202,7 @@ class Flat:
     hosts: ClassVar[tuple[str, ...]] = PLACE
     """What it asks the host."""
     rig: ClassVar[Mapping[str, float]] = dict.fromkeys(("begun", "viewed", *PLACES), 0.0)
-    """What it keeps from one view to the next, and what that is at first."""
+    """What it keeps from one view to the next, with the values at first."""
 
     def __post_init__(self) -> None:
         _check_frame(self.frame, self.follow)

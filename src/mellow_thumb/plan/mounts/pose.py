@@ -1,4 +1,4 @@
-"""What all mounts write a pose of: the subject's place, what a mount keeps, how it follows and looks."""
+"""What all mounts write poses with: the subject's place, their state, how they follow and look."""
 
 from __future__ import annotations
 
@@ -46,17 +46,17 @@ PLACES = tuple(f"{word}_{part}" for word in ("then", "trail", "home") for part i
 
 
 class Given(Protocol):
-    """What a mount's pose is made of."""
+    """The inputs of a mount's pose."""
 
     def axis(self, name: str) -> Value:
-        """The value of an axis that it takes; the number 0 where there is none."""
+        """The value of an axis; the number 0 if the mount does not have it."""
 
     def kept(self, name: str) -> Name:
-        """Something that it keeps from one view to the next."""
+        """A state value that it keeps from one view to the next."""
 
 
 class Pose(NamedTuple):
-    """A pose as it is written: position (m), unit quaternion, vertical field of view (deg), extent (m)."""
+    """A pose in a program: position (m), unit quaternion, vertical field of view (deg), extent (m)."""
 
     x: Value
     y: Value
@@ -70,7 +70,7 @@ class Pose(NamedTuple):
 
 
 def said(host: str) -> Name:
-    """What the host says, by its name; no number where it has not."""
+    """What the host says, by name; NaN before it has."""
     return Word(host)
 
 
@@ -80,9 +80,9 @@ def pose_of(*values: Value | float) -> Pose:
 
 
 def follow(block: Block, given: Given, level: float, upward: float) -> tuple[Name, Name, Name]:
-    """Write how a camera follows its subject, by half-lives (s); what holds where it has come to.
+    """Write how a camera follows its subject, with half-lives (s); returns what holds its place.
 
-    It takes the subject as going straight from one view to the next, so that it lags the same at any rate.
+    The subject counts as moving straight from one view to the next, so that the lag is the same at any rate.
     """
     trail = tuple(given.kept(f"trail_{part}") for part in "xyz")
     then = tuple(given.kept(f"then_{part}") for part in "xyz")
@@ -106,15 +106,15 @@ def follow(block: Block, given: Given, level: float, upward: float) -> tuple[Nam
 
 
 def check_rise(rise: float) -> None:
-    """Refuse a speed out of the ground's way that is none (m/s)."""
+    """Refuse a `rise` that is not a speed (m/s)."""
     if not 0.0 < rise <= 1e6:
         raise PlanError(f"rise: found {rise:g} m/s; expected above 0 to 1,000,000 m/s", path=("rise",))
 
 
 def lifted(block: Block, given: Given, height: Value, rise: float) -> Name:
-    """Write how far a camera at a `height` is lifted out of the ground's way, at no more than `rise`, m/s.
+    """Write how far a camera at a `height` is lifted clear of the ground, at no more than `rise` (m/s).
 
-    That is where the host has said how high the ground wants it.
+    Only if the host has said how high it must be.
     """
     lift = given.kept("lift")
     block.set(NEED, said(NEEDED) - height)
@@ -129,7 +129,7 @@ def lifted(block: Block, given: Given, height: Value, rise: float) -> Name:
 def looking(
     block: Block, given: Given, yaw: Value, pitch: Value, field_of_view: float, *, zoom: bool
 ) -> tuple[tuple[Name, ...], Value]:
-    """Write how a camera is turned whose axes point like this, and how much it sees (deg)."""
+    """Write a camera's rotation from its angles, and its field of view (deg)."""
     turned, roll = block.call(level_rotation, yaw, pitch), given.axis("roll")
     if not roll.is_zero:
         with block.when(roll != 0.0):
@@ -145,7 +145,7 @@ def half_view(field_of_view: float) -> float:
 
 
 def begin(block: Block, given: Given, kept: Iterable[tuple[str, Value]]) -> None:
-    """Write what a mount keeps from its first view on."""
+    """Write what a mount keeps at its first view."""
     with block.when(FRESH != 0.0):
         for name, value in kept:
             block.set(given.kept(name), value)

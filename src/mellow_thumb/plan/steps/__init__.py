@@ -1,6 +1,6 @@
 """Steps of conditioning: what happens to a signal on its way to an axis.
 
-A module a step: its value, what it keeps, and what it writes at events and between them. In the order in
+A module for each step: its value, its state, and what it writes at events and between them. In the order in
 which they act: rest and reach, dead zone, curve; turn boost or speed gain; the cap on turning; smoothing.
 """
 

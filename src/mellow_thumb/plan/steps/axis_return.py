@@ -1,4 +1,4 @@
-"""An axis that goes back to rest by itself, by the world's time, against what is wished."""
+"""An axis that goes back to rest by itself, in the world's time, against what its routes want."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What becomes of a route's effect as its gate closes: cut short, left to arrive, or taken back."""
+"""What happens to a route's effect when its gate closes: it is cut short, left to arrive, or taken back."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ CLOSINGS = ("stop", "settle", "return")
 
 @dataclass(frozen=True, slots=True)
 class Close:
-    """What becomes of a route's effect as its gate closes; for a ``return``, over how many seconds.
+    """What happens to a route's effect when its gate closes; for ``return``, over how many seconds.
 
     ``stop`` drops what the route's own smoothing still owes, ``settle`` lets it arrive. ``return`` takes
     an offset to 0, and an axis back to where it was as the gate opened.
@@ -40,7 +40,7 @@ class Close:
 
 @dataclass(eq=False)
 class Back:
-    """A way back that begins as a gate closes; it goes by the world's time."""
+    """A way back that starts when a gate closes; it runs in the world's time."""
 
     amount: Handle
     """How far it is in all."""
@@ -55,15 +55,15 @@ class Back:
 
     @classmethod
     def new(cls, state: State, stem: str, over: float) -> Back:
-        """One of an axis or of an offset; it has either an origin, or what is left, besides."""
+        """New state for an axis, with an origin, or for an offset, with what is left."""
         return cls(state.new(f"{stem}_back_amount"), state.new(f"{stem}_back_start"), over)
 
     def share(self, block: Block, begin: Value, end: Value) -> Value:
-        """The share of the way that is gone between two moments of the world."""
+        """The share of the way done between two moments of the world."""
         return block.call(eased.turn_share, begin, end, self.start, self.over)[0]
 
     def leave(self, block: Block, goal: list[Value]) -> None:
-        """As the gate opens: keep where the axis is, or was on its way back to."""
+        """When the gate opens: keep where the axis is, or was on its way back to."""
         assert self.origin is not None
         # opened again on the way back: it still belongs to where it was going
         share = self.share(block, self.start, WORLD_NOW)
@@ -71,7 +71,7 @@ class Back:
         block.set(self.amount, 0.0)
 
     def come_back(self, block: Block, goal: list[Value], *, wraps: bool) -> None:
-        """As the gate closes: begin the way back; a yaw that wraps goes the shorter way."""
+        """When the gate closes: start the way back; a yaw that wraps goes the shorter way."""
         assert self.origin is not None
         way: Value = self.origin - total(goal)
         if wraps:
@@ -81,17 +81,17 @@ class Back:
         block.set(self.start, WORLD_NOW)
 
     def take_lean(self, block: Block, lean: Value) -> None:
-        """As the gate closes: what an offset leans is on its way back from now on."""
+        """When the gate closes: an offset's lean starts on its way back."""
         assert self.left is not None
         block.set(self.left, self.left + lean)
         block.set(self.amount, self.left)
         block.set(self.start, WORLD_NOW)
 
     def flow_lean(self, block: Block) -> None:
-        """Between events: less and less is left of an offset."""
+        """Between events: the offset dies away."""
         assert self.left is not None
         block.set(self.left, self.left - self.amount * self.share(block, WORLD_THEN, WORLD_NOW))
 
     def over_by(self) -> Value:
-        """The test of whether it is over, or never began."""
+        """The test of whether it is over, or never started."""
         return some([self.amount == 0.0, WORLD_NOW - self.start >= self.over])

@@ -33,7 +33,7 @@ class Power:
         return copysign(shaping.power(abs(x), exponent=self.exponent), x)
 
     def slope(self, x: float) -> float:
-        """How steep the curve is there; infinite at 0 for an exponent below 1."""
+        """The slope of the curve there; infinite at 0 for an exponent below 1."""
         size = abs(x)
         if size == 0.0:
             return 1.0 if self.exponent == 1.0 else 0.0 if self.exponent > 1.0 else float("inf")
@@ -44,7 +44,7 @@ class Power:
         return copysign(abs(y) ** (1.0 / self.exponent), y)
 
     def on_size(self, block: Block, size: Value) -> Value:
-        """At an event: the curve of a magnitude."""
+        """At an event: the curve for a magnitude."""
         return block.call(shaping.power, size, exponent=self.exponent)[0]
 
 
@@ -63,7 +63,7 @@ class Blend:
         return copysign(shaping.blend(abs(x), cubic=self.cubic), x)
 
     def slope(self, x: float) -> float:
-        """How steep the curve is there."""
+        """The slope of the curve there."""
         return 1.0 - self.cubic + 3.0 * self.cubic * x * x
 
     def inverse(self, y: float) -> float:
@@ -71,7 +71,7 @@ class Blend:
         return copysign(_solve(self.value, abs(y), 0.0, 1.0), y)
 
     def on_size(self, block: Block, size: Value) -> Value:
-        """At an event: the curve of a magnitude."""
+        """At an event: the curve for a magnitude."""
         return block.call(shaping.blend, size, cubic=self.cubic)[0]
 
 
@@ -134,7 +134,7 @@ class Points:
         return copysign(shaping.cubic(abs(x), *self._piece(abs(x))), x)
 
     def slope(self, x: float) -> float:
-        """How steep the curve is there."""
+        """The slope of the curve there."""
         at, _, b, c, d = self._piece(abs(x))
         s = abs(x) - at
         return b + s * (2.0 * c + 3.0 * d * s)
@@ -144,7 +144,7 @@ class Points:
         return copysign(_solve(self.value, abs(y), 0.0, 1.0), y)
 
     def on_size(self, block: Block, size: Value) -> Value:
-        """At an event: the curve of a magnitude."""
+        """At an event: the curve for a magnitude."""
         chosen = [
             cases(
                 ((size < after[0], piece[place]) for piece, after in pairwise(self.pieces)),
@@ -182,7 +182,7 @@ def _end_slope(h0: float, h1: float, m0: float, m1: float) -> float:
 
 
 def _solve(rising: Callable[[float], float], wanted: float, low: float, high: float) -> float:
-    """Where a rising function first has a value, by halving, to the last bit."""
+    """Where a rising function first reaches a value, by bisection, to the last bit."""
     while True:
         middle = 0.5 * (low + high)
         if not low < middle < high:

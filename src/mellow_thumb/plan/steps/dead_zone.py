@@ -1,4 +1,4 @@
-"""Dead zones: travel that counts as none, and travel from which on it counts as all."""
+"""Dead zones: travel that counts as none, and travel that counts as full."""
 
 from __future__ import annotations
 
@@ -26,10 +26,10 @@ ALL: Edges = {"inner": 0.0, "outer": 1.0}
 
 @dataclass(frozen=True, slots=True)
 class DeadZone:
-    """Where a held value counts as none (`inner`), and from where on as all (`outer`), as shares of travel.
+    """Where a held value counts as none (`inner`) and as full (`outer`), as shares of travel.
 
     ``radial`` acts on the length of a pair and keeps its direction; ``axial`` on each component alone;
-    ``wedge`` is radial, and a component that is at most `wedge` of the other is 0 too.
+    ``wedge`` is radial, and also zeroes a component that is at most `wedge` of the other.
     """
 
     shape: str = "radial"
@@ -60,11 +60,11 @@ class DeadZone:
 
     @property
     def of_length(self) -> Edges:
-        """The edges for the length of a pair."""
+        """The edges for a pair's length."""
         return ALL if self.shape == "axial" else self.bounds
 
     def on_components(self, block: Block, x: Value, y: Value) -> tuple[Value, Value]:
-        """At an event: what it does to each component of a pair, before its length is looked at."""
+        """At an event: what it does to each component of a pair, before the length."""
         if self.shape == "axial":
             return self._signed(block, x), self._signed(block, y)
         if self.shape == "wedge":

@@ -30,11 +30,11 @@ class Exponential:
         return LN2 / self.half_life
 
     def pool(self, state: State, stem: str, owner: tuple[str, ...] = ()) -> Pool:
-        """A pool that pays out like this; `stem` is what its state values begin with."""
+        """A new pool that pays out like this; `stem` is what its names begin with."""
         return Pool(self, state.new(stem), owner=owner)
 
     def pay(self, block: Block, pool: Pool, inflow: Value | None, time: Value, into: Name) -> None:
-        """Let `time` pass over a pool, into which `inflow` runs all the while; `into` gets what it pays."""
+        """Let `time` pass over a pool while `inflow` runs in; `into` gets what it pays."""
         (share,) = block.call(eased.decay, time, self.decay)
         if inflow is None:
             block.call(eased.payout, pool.held, share, into=(into, pool.held))
@@ -43,9 +43,9 @@ class Exponential:
             block.call(eased.flow_through, *given, into=(into, pool.held))
 
     def pour(self, block: Block, _: Pool, push: Value, early: Name, poured: Name) -> None:
-        """Put a displacement in as of the last commit: its own course, run backward over its age.
+        """Enter a displacement at the last commit, by running its course backward over its age.
 
-        That is exact, since what a pool owes shrinks by a factor that has an inverse. `early` gets what was
+        That is exact, since a pool shrinks by a factor, which can be inverted. `early` gets what was
         not yet paid then, `poured` what the pool held.
         """
         (share,) = block.call(eased.decay, -AGE, self.decay)
@@ -58,12 +58,12 @@ class Exponential:
     def leak(
         self, block: Block, value: Name, pool: Pool, rate: Value, time: Value, back: Value, rest: float
     ) -> None:
-        """Let `time` pass over a pool whose axis goes back to `rest` by itself at `back` (1/s)."""
+        """Let `time` pass over a pool whose axis returns to `rest` at `back` (1/s)."""
         into = (value, pool.held)
         block.call(returning.leaked_easing, *into, rate, time, back, into=into, rest=rest, ease=self.decay)
 
     def ease(self, block: Block, lean: Name, speed: Handle | None, target: Value) -> None:
-        """Let `dt` pass over a lean that goes to where an offset wants it."""
+        """Let `dt` pass over a lean on its way to its offset."""
         del speed  # it has none
         (share,) = block.call(eased.decay, DT, self.decay)
         block.set(lean, target + (lean - target) * share)

@@ -1,4 +1,4 @@
-"""The glide: what runs out after the fingers lift, at the speed that they had."""
+"""The glide: what runs on after the fingers lift, from the speed they had."""
 
 from __future__ import annotations
 
@@ -14,14 +14,14 @@ if TYPE_CHECKING:
 
 
 def stop_glide(block: Block, glides: Iterable[Pool]) -> None:
-    """As fingers land: what still runs out stops."""
+    """When fingers land: stop what still glides."""
     for glide in glides:
         block.set(glide.held, 0.0)
 
 
 def glide_of(speed: Value, gain: float, half_life: float) -> tuple[Value | float, ...]:
-    """As fingers lift at a speed: how far one component runs out, as what is multiplied.
+    """When fingers lift at a speed: how far one component glides, as a displacement.
 
-    A speed v that dies away with the half-life h goes v h / ln 2 in all.
+    A speed v that dies away with the half-life h covers v h / ln 2 in all.
     """
     return (speed, gain * half_life / LN2)

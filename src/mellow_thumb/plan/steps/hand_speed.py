@@ -30,12 +30,12 @@ class HandSpeed:
 
     @classmethod
     def new(cls, state: State, stem: str) -> HandSpeed:
-        """What is kept of one route's hand."""
+        """New state for one route's hand."""
         x, y, share = (state.new(f"{stem}_speed_{part}") for part in ("x", "y", "share"))
         return cls(x, y, share, state.new(f"{stem}_speed_t", -1.0))
 
     def report(self, block: Block, x: Value, y: Value | float, now: Value, half_life: float) -> Value:
-        """At a displacement: bring it up to date; how fast the hand goes, whatever the direction."""
+        """At a displacement: update it; returns the hand's speed, in any direction."""
         speeds = (self.x, self.y, self.share)
         block.call(hand_speed, x, y, now - self.time, *speeds, into=speeds, k=LN2 / half_life, pause=PAUSE)
         block.set(self.time, now)

@@ -39,7 +39,7 @@ class OneEuro:
         return 2.0 * pi * self.cutoff
 
     def follow(self, block: Block, slope: Handle, decay: Handle, change: Value, last: Handle) -> None:
-        """At an event: bring the cutoff up to date with how fast the value changes, `last` to now."""
+        """At an event: update the cutoff by how fast the value changes, from `last` to now."""
         gap = ANCHOR - last
         # the paper filters samples of one rate; events have gaps of any length, so the decay goes by the gap
         (share,) = block.call(eased.decay, gap, 2.0 * pi * self.slope_cutoff)
@@ -59,11 +59,11 @@ class Filtered:
 
     @property
     def owed(self) -> Value:
-        """What the axis would still get, were nothing wished any more."""
+        """What the axis would still get if the rate were now 0."""
         return self.rate / self.decay
 
     def run(self, block: Block, wish: Value | None, time: Value, paid: Name) -> None:
-        """Between events: what the rate comes to in `time`; `paid` gets it."""
+        """Between events: the integral of the rate over `time`; `paid` gets it."""
         (share,) = block.call(eased.decay, time, self.decay)
         into = (paid, self.rate)
         if wish is None:

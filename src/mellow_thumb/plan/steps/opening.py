@@ -1,4 +1,4 @@
-"""As a route's gate opens: a zero is taken anew, and what is held by then may have to be let go first."""
+"""When a route's gate opens: a new zero is taken, and what is held may have to be let go first."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ if TYPE_CHECKING:
 
 
 def take_zero(block: Block, zeros: Sequence[Handle], values: Sequence[Value]) -> None:
-    """As the gate opens: where a held value is counts as none of it."""
+    """When the gate opens: the current held value is the new zero."""
     for zero, value in zip(zeros, values, strict=True):
         block.set(zero, value)
 
@@ -29,7 +29,7 @@ def turned_from_zero(
 ) -> tuple[Value, ...]:
     """At an event: how far a device is turned from its zero, as shares of `full` (deg).
 
-    The first pose is a zero as well: until then all of the zero is 0, which no rotation is.
+    The first pose is also a zero: until then the zero is all 0, which no rotation is.
     """
     none = block.keep("no_zero", flag(every(zero == 0.0 for zero in zeros)))
     for zero, part in zip(zeros, pose, strict=True):
@@ -39,7 +39,7 @@ def turned_from_zero(
 
 
 def once_let_go(block: Block, ready: Handle, shaped: Sequence[Value]) -> tuple[Value, ...]:
-    """At an event: a stick that was out as its gate opened counts once it has been let go."""
+    """At an event: a stick that was out when its gate opened counts once it has been let go."""
     out = some(value != 0.0 for value in shaped)
     block.set(ready, where(out, ready, 1.0))
     return tuple(value * ready for value in shaped)

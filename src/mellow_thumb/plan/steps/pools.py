@@ -1,7 +1,7 @@
-"""Pools: what an axis is still owed by a smoothing, and what runs into it.
+"""Pools: what a smoothing still owes an axis, and what runs into it.
 
 A displacement is poured in at once, a rate runs in over time, and the pool pays out to the axis as its
-smoothing says. So nothing is lost, and what an axis will come to is its value and all that its pools owe it.
+smoothing says. So nothing is lost, and an axis will end at its value plus all that its pools owe it.
 """
 
 from __future__ import annotations
@@ -24,14 +24,14 @@ QUICK = 128 * 8.0
 
 
 def check_time(name: str, value: float) -> None:
-    """Refuse a time of a smoothing that is none (s)."""
+    """Refuse a smoothing time that is not above 0 (s)."""
     if not 0.0 < value <= 60.0:
         raise PlanError(f"{name}: found {value:g} s; expected above 0 to 60 s", path=(name,))
 
 
 @dataclass(eq=False)
 class Wish:
-    """What one route wants an axis to do: its rate, the gate and the scales included."""
+    """What one route wants an axis to do: its rate, with gate and scales."""
 
     factors: tuple[Value, ...]
     """The rate, as what is multiplied to make it."""
@@ -57,7 +57,7 @@ class Wish:
 
 @dataclass(eq=False)
 class Pool:
-    """What an axis is still owed by one smoothing, and what runs into it."""
+    """What one smoothing still owes an axis, and what runs into it."""
 
     smoothing: Exponential | Spring
     held: Handle
@@ -70,5 +70,5 @@ class Pool:
 
     @property
     def state(self) -> tuple[Name, ...]:
-        """All that it keeps."""
+        """All of its state."""
         return (self.held,) if self.speed is None else (self.held, self.speed)

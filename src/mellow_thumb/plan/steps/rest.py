@@ -1,4 +1,4 @@
-"""Rest and reach: a stick that rests beside its centre, and one that travels farther at its corners."""
+"""Rest and reach: a stick that rests off centre, and one that travels further in its corners."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ if TYPE_CHECKING:
 
 
 def check_rest(rest: tuple[float, float]) -> None:
-    """Refuse a rest so far out that nothing is left to push."""
+    """Refuse a rest so far out that no travel is left."""
     if shaping.length(*rest) > 0.9:
         raise PlanError(
             f"rest: found {rest[0]:g}, {rest[1]:g}; expected within 0.9 of the centre", path=("rest",)
@@ -21,7 +21,7 @@ def check_rest(rest: tuple[float, float]) -> None:
 
 
 def rested_pair(block: Block, x: Value, y: Value, rest: tuple[float, float]) -> tuple[Value, Value]:
-    """At an event: a pair from where it rests; it reaches 1 on the side that is nearest to its rim."""
+    """At an event: a pair measured from its rest; it reaches 1 on the side nearest to its rim."""
     a, b = rest
     if not (a or b):
         return x, y
@@ -31,7 +31,7 @@ def rested_pair(block: Block, x: Value, y: Value, rest: tuple[float, float]) -> 
 
 
 def rested(block: Block, x: Value, rest: float) -> Value:
-    """At an event: one value from where it rests."""
+    """At an event: one value measured from its rest."""
     return block.call(shaping.rested, x, rest=rest)[0] if rest else x
 
 

@@ -1,4 +1,4 @@
-"""The shape of a route: what is done to a held value before it becomes a rate or an offset.
+"""The shape of a route: what happens to a held value before it becomes a rate or an offset.
 
 The order is fixed: rest, reach, dead zone, curve. Each step is optional.
 """
@@ -20,9 +20,9 @@ if TYPE_CHECKING:
 
 @dataclass(frozen=True, slots=True)
 class Shape:
-    """What is done to a held value, in this order; none of it by default.
+    """What happens to a held value, in this order; nothing by default.
 
-    `rest` is where the hand's device rests (x and y); `reach` is ``disc`` or ``square``: how far a stick
+    `rest` is where the device rests (x and y); `reach` is ``disc`` or ``square``: how far a stick
     travels at its corners.
     """
 
@@ -38,7 +38,7 @@ class Shape:
 
     @property
     def rests(self) -> bool:
-        """Whether the device rests beside its centre."""
+        """Whether the device rests off centre."""
         x, y = self.rest
         return bool(x or y)
 
@@ -48,7 +48,7 @@ class Shape:
         return self.dead_zone.inner if self.dead_zone else 0.0
 
     def on_pair(self, block: Block, x: Value, y: Value) -> tuple[Value, Value]:
-        """At an event: the shaping of a pair; what comes out lies on the unit disc."""
+        """At an event: shape a pair; the result is in the unit disc."""
         x, y = rested_pair(block, x, y, self.rest)
         x, y = reached(block, x, y, self.reach)
         if self.dead_zone:
@@ -62,7 +62,7 @@ class Shape:
         return x, y
 
     def on_single(self, block: Block, x: Value, rest: float) -> Value:
-        """At an event: the shaping of one value; what comes out is -1 to 1."""
+        """At an event: shape one value; the result is -1 to 1."""
         x = rested(block, x, rest)
         size: Value
         (size,) = block.call(shaping.zone, abs(x), **(self.dead_zone.bounds if self.dead_zone else ALL))

@@ -1,4 +1,4 @@
-"""The slow/fast smoothing: slow motion smoothed, fast motion taken as it is."""
+"""The slow/fast smoothing: slow motion is smoothed, fast motion is not."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ if TYPE_CHECKING:
 
 @dataclass(frozen=True, slots=True)
 class SlowFast:
-    """Slow motion smoothed by `half_life` (s), fast motion taken as it is, a mixture between.
+    """Slow motion is smoothed with `half_life` (s), fast motion is not, with a mixture between.
 
     `slow` and `fast` are in the signal's unit a second for a displacement, else shares of full deflection.
     """
@@ -37,5 +37,5 @@ class SlowFast:
             )
 
     def fast_share(self, block: Block, size: Value) -> Value:
-        """At an event: the share of it that is taken as it is."""
+        """At an event: the share of it that is not smoothed."""
         return block.call(zone, size, inner=self.slow, outer=self.fast)[0]

@@ -17,7 +17,7 @@ if TYPE_CHECKING:
 class SpeedGain:
     """More effect for a faster hand: 1 up to `slow`, 1 + `extra` from `fast` on (signal units a second).
 
-    `half_life` (s) is that of the mean that the hand's speed is.
+    `half_life` (s) is that of the mean for the hand's speed.
     """
 
     slow: float
@@ -37,6 +37,6 @@ class SpeedGain:
             )
 
     def factor(self, block: Block, size: Value) -> Value:
-        """At a displacement: what its effect is multiplied by, for the speed of the hand."""
+        """At a displacement: the factor for its effect, by the speed of the hand."""
         (past,) = block.call(zone, size, inner=self.slow, outer=self.fast)
         return 1.0 + self.extra * past

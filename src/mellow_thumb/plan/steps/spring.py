@@ -1,4 +1,4 @@
-"""The critically damped spring: it begins without a jerk, and never goes past where it is to come."""
+"""The critically damped spring: it starts smoothly and never overshoots."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ HALF_WAY = 1.6783469900166605
 
 @dataclass(frozen=True, slots=True)
 class Spring:
-    """A critically damped spring: half of a step is made after `half_time` (s), with no jerk at its start."""
+    """A critically damped spring: half of a step is done after `half_time` (s), with a smooth start."""
 
     half_time: float
 
@@ -32,12 +32,12 @@ class Spring:
         return HALF_WAY / self.half_time
 
     def pool(self, state: State, stem: str, owner: tuple[str, ...] = ()) -> Pool:
-        """A pool that pays out like this; `stem` is what its state values begin with."""
+        """A new pool that pays out like this; `stem` is what its names begin with."""
         speed = state.new(f"{stem}_speed")
         return Pool(self, state.new(stem), speed, owner=owner)
 
     def pay(self, block: Block, pool: Pool, inflow: Value | None, time: Value, into: Name) -> None:
-        """Let `time` pass over a pool, into which `inflow` runs all the while; `into` gets what it pays."""
+        """Let `time` pass over a pool while `inflow` runs in; `into` gets what it pays."""
         assert pool.speed is not None
         results = (into, pool.held, pool.speed)
         if inflow is None:
@@ -46,7 +46,7 @@ class Spring:
             block.call(eased.spring_through, pool.held, pool.speed, inflow, time, self.decay, into=results)
 
     def pour(self, block: Block, pool: Pool, push: Value, early: Name, poured: Name) -> None:
-        """Put a displacement in as of the last commit: its own course, run backward over its age.
+        """Enter a displacement at the last commit, by running its course backward over its age.
 
         That is exact, since the spring is linear and its course can be run either way. `early` gets what was
         not yet paid then, `poured` what the pool held.
@@ -65,13 +65,13 @@ class Spring:
     def leak(
         self, block: Block, value: Name, pool: Pool, rate: Value, time: Value, back: Value, rest: float
     ) -> None:
-        """Let `time` pass over a pool whose axis goes back to `rest` by itself at `back` (1/s)."""
+        """Let `time` pass over a pool whose axis returns to `rest` at `back` (1/s)."""
         assert pool.speed is not None
         state = (value, pool.held, pool.speed)
         block.call(returning.leaked_spring, *state, rate, time, back, into=state, rest=rest, w=self.decay)
 
     def ease(self, block: Block, lean: Name, speed: Handle | None, target: Value) -> None:
-        """Let `dt` pass over a lean that goes to where an offset wants it."""
+        """Let `dt` pass over a lean on its way to its offset."""
         assert speed is not None
         gone, left = block.names.fresh("gone"), block.names.fresh("left")
         block.call(eased.spring_through, target - lean, speed, 0.0, DT, self.decay, into=(gone, left, speed))

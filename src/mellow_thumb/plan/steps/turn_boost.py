@@ -16,7 +16,7 @@ if TYPE_CHECKING:
 
 @dataclass(frozen=True, slots=True)
 class TurnBoost:
-    """An extra share of the rate, up to `extra`, that builds over `build` (s) while held past `past`."""
+    """An extra share of the rate, up to `extra`, that builds up over `build` (s) while held past `past`."""
 
     past: float
     extra: float
@@ -48,20 +48,20 @@ class Boost:
     """1 while the stick is held far enough."""
 
     def drop(self, block: Block) -> None:
-        """At an event: what has built up is gone once the stick is no longer held far enough."""
+        """At an event: drop what has built up once the stick is no longer held far enough."""
         block.set(self.level, self.level * self.past)
 
     def most(self, rate: Value) -> Value:
-        """A rate with all the boost that it has by now."""
+        """A rate with all the boost it has now."""
         return rate * (1.0 + self.boost.extra * self.level)
 
     def run(self, block: Block, rate: Value, time: Value) -> Value:
-        """Between events: what an unsmoothed rate comes to, by the mean of a ramp split at its cap."""
+        """Between events: the integral of an unsmoothed rate, by the mean of a ramp split at its cap."""
         (mean, _) = self._build(block, time)
         return rate * (1.0 + self.boost.extra * mean * self.past) * time
 
     def _build(self, block: Block, time: Value) -> tuple[Name, Name]:
-        """Let the level grow over `time`; the mean of it, and its end."""
+        """Let the level grow over `time`; returns its mean and its end."""
         mean, level = block.names.fresh("boost"), block.names.fresh("boost_level")
         block.call(eased.ramp, self.level, time, into=(mean, level), build=self.boost.build)
         # it falls at once: a stick that comes back must not turn on for as long as the boost took to build
@@ -69,10 +69,10 @@ class Boost:
         return mean, level
 
     def run_into(self, block: Block, pool: Pool, wish: Wish, time: Value, paid: Name) -> Value:
-        """Between events: a rate that runs into a pool while it rises along a ramp, up to where that ends.
+        """Between events: a rate that runs into a pool while it rises, up to the end of its ramp.
 
-        `paid` gets what the pool pays meanwhile. The time for which it rises comes back; from then on the
-        rate stays what it is.
+        `paid` gets what the pool pays meanwhile. Returns the time for which it rises; after that the
+        rate is constant.
         """
         boost, rate = self.boost, wish.running
         rising = block.keep("rising", self.past * (1.0 - self.level) * boost.build)

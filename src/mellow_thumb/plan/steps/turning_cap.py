@@ -1,4 +1,4 @@
-"""The cap on turning: yaw, pitch and roll turn no faster by the hand than this."""
+"""The cap on turning: hands turn yaw, pitch and roll no faster than this."""
 
 from __future__ import annotations
 
@@ -17,7 +17,7 @@ if TYPE_CHECKING:
 
 @dataclass(eq=False)
 class Cap:
-    """How far a hand may still turn at this moment: it grows with time, and shrinks as it turns."""
+    """How far a hand may still turn now: it grows with time, and shrinks with each turn."""
 
     rate: float
     """Degrees a second."""
@@ -28,12 +28,12 @@ class Cap:
 
     @classmethod
     def new(cls, state: State, stem: str, rate: float, components: Iterable[str]) -> Cap:
-        """What is kept of one route's hand."""
+        """New state for one route's hand."""
         time = state.new(f"{stem}_cap_t", -1.0)
         return cls(rate, time, {part: state.new(f"{stem}_{part}_left", rate / 20.0) for part in components})
 
     def cut(self, block: Block, push: Name, component: str) -> None:
-        """At a displacement: take from a push what is faster than the cap; what is cut off is gone."""
+        """At a displacement: cut off what is faster than the cap; what is cut off is lost."""
         left = self.left[component]
         most = self.rate * PAUSE  # a pause saves up no more than this, or the first move after it would leap
         block.call(switching.refilled, left, T - self.time, into=(left,), rate=self.rate, most=most)
@@ -41,10 +41,10 @@ class Cap:
         block.set(left, left - abs(push))
 
     def turned(self, block: Block) -> None:
-        """At a displacement: the hand has turned now."""
+        """At a displacement: the hand has now turned."""
         block.set(self.time, T)
 
 
 def capped_rate(block: Block, amount: Value, most: float) -> Value:
-    """At an event of a held value: a rate, no faster than the cap."""
+    """At an event of a held value: limit a rate to the cap."""
     return block.call(switching.allowed, amount, most)[0]

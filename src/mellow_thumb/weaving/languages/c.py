@@ -1,6 +1,6 @@
-"""C: values and statements as C99. What is made of them, a header or a library, is written beside this.
+"""C: values and statements as C99, for the header and the library.
 
-They are the same statements as the Python's, so there is no second copy of a formula or of a rule. Doubles
+They are the same statements as in Python, so there is no second copy of a formula or a rule. Doubles
 are IEEE 754, and no operation is reordered.
 """
 
@@ -31,7 +31,7 @@ _BINDS = {"==": _EQUAL, "!=": _EQUAL, "+": _SUM, "-": _SUM, "*": _PRODUCT, "/": 
 
 
 class C:
-    """Writes values and statements; what is not kept becomes a local, and what nobody reads is left out."""
+    """Writes values and statements; what is not state becomes a local, and unused code is left out."""
 
     calls = ""
     """The call of a part that is written apart, but for its name."""
@@ -46,12 +46,12 @@ class C:
     # ---- values: a hook a kind
 
     def value(self, one: Value, least: int = _CHOICE) -> str:
-        """An expression, in brackets if it binds less strongly than `least`."""
+        """An expression, in brackets if it binds less tightly than `least`."""
         text, binds = getattr(self, f"value_{type(one).__name__.lower()}")(one)
         return f"({text})" if binds < least else text
 
     def value_filled(self, one: Filled) -> tuple[str, int]:
-        """An expression of a formula, with values in the place of its names."""
+        """An expression of a formula, with values in place of its names."""
         return getattr(self, f"value_{type(one.tree).__name__.lower()}")(one.tree)  # type: ignore[no-any-return]
 
     def value_name(self, one: Name) -> tuple[str, int]:
@@ -67,11 +67,11 @@ class C:
         return repr(one.value), _UNARY if one.value < 0 else ATOM
 
     def value_truth(self, one: Value) -> tuple[str, int]:
-        """What always holds, or never."""
+        """True or False."""
         return ("1" if str(one) == "True" else "0"), ATOM
 
     def value_operation(self, one: Operation) -> tuple[str, int]:
-        """Two values and a sign between them."""
+        """Two values with an operator between."""
         left, right = one.parts
         if one.sign == "**":
             return f"pow({self.value(left)}, {self.value(right)})", ATOM
@@ -89,7 +89,7 @@ class C:
         return f"{left} {sign} {right}", _BINDS.get(sign, _LESS)
 
     def value_junction(self, one: Value) -> tuple[str, int]:
-        """Tests that must all hold, or of which one is enough."""
+        """Tests that must all hold, or one of which must."""
         sign = "&&" if one.word == "and" else "||"  # type: ignore[attr-defined]
         return f" {sign} ".join(self.value(part, _JUNCTION + 1) for part in one.parts), _JUNCTION
 
@@ -114,7 +114,7 @@ class C:
     # ---- statements
 
     def lines(self, statements: Iterable[Statement]) -> list[str]:
-        """Statements as lines, what stands inside others indented."""
+        """Statements as lines, nested ones indented."""
         found: list[str] = []
         for one in statements:
             if isinstance(one, Set):
@@ -130,7 +130,7 @@ class C:
         return found
 
     def _part(self, one: Part) -> str:
-        """A function of its own, and the call of it."""
+        """Write a function for it; returns the call."""
         ours, self.locals = self.locals, []
         body = self.lines(used(one.body, [*self.kept, *self.given]))
         self.parts[one.name] = [*self.declared(), *body], one.rare
@@ -161,15 +161,15 @@ class C:
         return named
 
     def body(self, statements: Iterable[Statement], results: Sequence[Value] = ()) -> list[str]:
-        """The lines of a body that puts results into ``out``."""
+        """The lines of a function body that puts results into ``out``."""
         written = self.lines(used(statements, self.kept, results))
         return [*written, *(f"out[{k}] = {self.value(value)};" for k, value in enumerate(results))]
 
     def declared(self) -> list[str]:
-        """The locals."""
+        """The declarations of locals."""
         return [f"double {name} = 0.0;" for name in self.locals]
 
 
 def indented(inner: Iterable[str]) -> list[str]:
-    """Lines, one step further in."""
+    """Lines, indented one step more."""
     return [f"    {line}" for line in inner]

@@ -1,7 +1,7 @@
-"""C for our own use: a program as a small library that a session or a replay runs in place of the Python.
+"""C for our own use: a program as a small library that sessions and replays run in place of the Python.
 
-All that one session is lies in one row of doubles, its *room*, so that a call takes one argument and nothing
-is converted on the way. The numbers of a profile are not in the text but in the room, so that hundreds
+A session's whole state is one array of doubles, its *room*, so that a call takes one argument and nothing
+is converted. The numbers of a profile are not in the text but in the room, so that hundreds
 of settings of one profile share what was compiled once.
 """
 
@@ -227,7 +227,7 @@ SHOWN void room_maths(double *row)
 class Layout:
     """Where everything lies in a room, counted in doubles.
 
-    First comes what is said of a subject (whether it is news, its place, its rotation), then the time.
+    First comes what is said of a subject (whether it is new, its place, its rotation), then the time.
     """
 
     hosts: int
@@ -268,7 +268,7 @@ def room_start(layout: Layout, program: Program) -> tuple[float, ...]:
 
 
 class _C(C):
-    """C whose numbers lie in a row of their own."""
+    """C whose numbers are in an array of their own."""
 
     calls = "{}(s, n, t, code, x, y);"
 
@@ -277,13 +277,13 @@ class _C(C):
         self.places = {name: k for k, name in enumerate(program.parameters)}
 
     def value_parameter(self, one: Parameter) -> tuple[str, int]:
-        """Where its number lies."""
+        """The place of its number."""
         return f"n[{self.places[one.name]}]", ATOM
 
 
 @cache
 def source_of_c() -> str:
-    """Who writes C: another version of it may write another text of the same program."""
+    """What writes the C: another version may write another text for the same program."""
     from inspect import getsource
 
     from . import c
@@ -330,7 +330,7 @@ def engine_text(program: Program) -> EngineText:
 
 
 def _body(*formulas: Callable[..., object]) -> list[str]:
-    """The body of a function that gives what some formulas make, each of what the one before it did."""
+    """The body of a function that chains formulas, each on the results of the one before."""
     block, writer = Block(Names("xyzw")), C({})
     found: tuple[Name, ...] = tuple(map(Word, "xyzw"))
     for formula in formulas:
@@ -340,7 +340,7 @@ def _body(*formulas: Callable[..., object]) -> list[str]:
 
 
 def _part(name: str, body: list[str], rare: bool) -> list[str]:
-    """A function for a part that is written apart; put into another one it would take long to compile."""
+    """A function for a part; inlined into another it would take long to compile."""
     given = "kept *restrict s, const double *restrict n, double t, int code, double x, double y"
     unused = [f"(void){one};" for one in ("n", "t", "code", "x", "y")]
     kind = "cold" if rare else "noinline"
@@ -348,7 +348,7 @@ def _part(name: str, body: list[str], rare: bool) -> list[str]:
 
 
 def _case(place: int, name: str) -> list[str]:
-    """What works one function out for a row of pairs."""
+    """The case that computes one function for an array of pairs."""
     given = "x[2 * k], x[2 * k + 1]" if name in _PAIRS else "x[2 * k]"
     unsigned = " + 0.0" if name == "ceil" else ""
     row = f"    for (int k = 0; k < count; k++) x[2 * k] = {name}({given}){unsigned};"
@@ -356,7 +356,7 @@ def _case(place: int, name: str) -> list[str]:
 
 
 def _filled(parts: dict[str, list[str]], layout: Layout, counts: dict[str, int]) -> str:
-    """The text with its parts and places in it; C has braces of its own."""
+    """The text with its parts filled in; not by ``format``, since C has braces too."""
     text = _TEXT.lstrip("\n")
     places = {
         "HOSTS": layout.hosts,

@@ -127,7 +127,7 @@ static inline void {name}_{what}({name}_state *s, double t, {given})
 
 
 class _Header(C):
-    """C whose numbers stand where they are used: a header is meant to be read."""
+    """C whose numbers are written where they are used: a header is meant to be read."""
 
     def __init__(self, kept: Mapping[str, str], program: Program, given: Iterable[str] = ()) -> None:
         super().__init__(kept, given)
@@ -139,7 +139,7 @@ class _Header(C):
 
 
 def _names(name: str, what: str, words: str, known: Iterable[str]) -> list[str]:
-    """An enumeration of names, numbered from 0 on; what C cannot say in a name is an underscore."""
+    """An enumeration of names, numbered from 0; characters that C does not allow become underscores."""
     found: dict[str, int] = {}
     for k, one in enumerate(known):
         found.setdefault(re.sub(r"\W+", "_", f"{name}_{what}_{one}", flags=re.ASCII).upper(), k)
@@ -152,7 +152,7 @@ def c_header(
 ) -> str:
     """One C99 header with the whole woven plan: its state, its events, its frames and its pose.
 
-    `name` is what every identifier begins with; `outputs` are what to call the places of ``out[]``.
+    Every identifier begins with `name`; `outputs` are the names of the places in ``out[]``.
     """
     woven, pose = program.woven, program.woven_pose
     copies = [copy_of(one).name for one in (ANCHOR.name, *woven.flowing)]
@@ -207,7 +207,7 @@ def c_header(
 
 
 def _part(name: str, part: str, body: list[str]) -> str:
-    """A function for a part that is written apart."""
+    """A function for a part."""
     given = f"{name}_state *s, double t, int code, double x, double y"
     lines = [*(f"(void){one};" for one in ("t", "code", "x", "y")), *body]
     text = "\n".join(f"    {line}" for line in lines)
@@ -215,7 +215,7 @@ def _part(name: str, part: str, body: list[str]) -> str:
 
 
 def _filled(parts: dict[str, list[str]], words: dict[str, str]) -> str:
-    """The header's template with its parts; C has braces of its own."""
+    """The header's template with its parts filled in."""
     text = _HEADER.strip("\n")
     for key, lines in parts.items():
         text = text.replace(f"{{{key}}}", "\n".join(f"    {line}" for line in lines))
@@ -225,7 +225,7 @@ def _filled(parts: dict[str, list[str]], words: dict[str, str]) -> str:
 
 
 def _sensors(program: Program, name: str) -> str:
-    """Functions for what comes in several parts of one moment: what a device in the hand reads."""
+    """Functions for readings of a device in the hand, which come in several parts."""
 
     def events(parts: Iterable[str], given: str) -> list[str]:
         rows = enumerate(program.codes[part] for part in parts)
@@ -277,7 +277,7 @@ def _fingers(program: Program, name: str) -> str:
 
 
 def _of_hosts(program: Program) -> str:
-    """What the header says of the array that the host hands over."""
+    """The header's comment on the array that the host passes."""
     if not program.hosts:
         return "The mount asks for nothing: pass 0 as host."
     return f"host[] is what the mount asks for, NAN where you do not know it: {', '.join(program.hosts)}."

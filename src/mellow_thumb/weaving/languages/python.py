@@ -22,7 +22,7 @@ if TYPE_CHECKING:
 def lines(
     statements: Iterable[Statement], spell: Callable[[Value], str] | None = None, pad: str = ""
 ) -> list[str]:
-    """Statements as lines, what stands inside others indented; `spell` writes a value in another way."""
+    """Statements as lines, nested ones indented; `spell` can write values another way."""
     found: list[str] = []
     for one in statements:
         if isinstance(one, Set):
@@ -51,13 +51,13 @@ def lines(
 
 
 def _branch(statements: list[Statement], spell: Callable[[Value], str] | None, pad: str) -> list[str]:
-    """Statements of a branch; Python wants some in each."""
+    """A branch's statements; Python needs at least one."""
     found = lines(statements, spell, pad)
     return found if any(not isinstance(one, Note) for one in statements) else [*found, f"{pad}pass"]
 
 
 def indented(inner: Iterable[str], steps: int = 1) -> list[str]:
-    """Lines, so many steps further in."""
+    """Lines, indented so many steps more."""
     return ["    " * steps + line for line in inner]
 
 
@@ -65,12 +65,12 @@ _PARAMETER = re.compile(r"\bn(\d+)_\w+")
 
 
 def parameters_in(text: str) -> dict[str, int]:
-    """The parameters that a text reads, each with its place."""
+    """The parameters that a text uses, each with its place."""
     return {one[0]: int(one[1]) for one in _PARAMETER.finditer(text)}
 
 
 def with_numbers(text: str, parameters: Sequence[str], read: Container[str] | None = None) -> str:
-    """The text of a function that is given ``numbers``; it gives parameters theirs, all or those read."""
+    """The text of a function that takes ``numbers`` and sets parameters from them, all or those used."""
     rows = [f"    {name} = numbers[{k}]\n" for k, name in enumerate(parameters) if read and name in read]
     if read is None and parameters:
         rows = [f"    {_tuple(parameters)[1:-1]} = numbers\n"]
@@ -81,16 +81,16 @@ def with_numbers(text: str, parameters: Sequence[str], read: Container[str] | No
 def function(
     name: str, taken: Iterable[str], statements: Iterable[Statement], results: Sequence[Value]
 ) -> str:
-    """A function of some names that works statements out and returns results, as a tuple."""
+    """A function that takes some names, runs statements and returns results as a tuple."""
     body = [*lines(statements), f"return {_tuple(map(str, results))}"]
     return "\n".join([f"def {name}({', '.join(taken)}):", *indented(body)]) + "\n"
 
 
 def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
-    """A pose, as a function of what a frame reads, what the host says, the time (s) and what mounts keep.
+    """A pose, as a function of a frame's values, what the host says, the time (s) and what mounts keep.
 
-    It is made of the values at `places` of what a frame reads, and of so many `hosts`. What is kept comes
-    back after the pose. What makes that function is given the program's numbers.
+    It uses a frame's values at `places`, and so many `hosts`. What is kept comes
+    back after the pose. The outer function takes the program's numbers.
     """
     results = [*pose.results, *pose.kept]
     taken = [one.name for one in pose.taken]
@@ -106,10 +106,10 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
 
 
 def live_text(woven: Woven, state: Iterable[str]) -> str:
-    """A program, as the generator that a session runs, from a saved state and with the program's numbers.
+    """A program, as the generator that a session runs, from a saved state with the program's numbers.
 
-    It is sent items — time, code, x, y — that end in a frame, and gives what that frame reads; sent none, it
-    gives the saved state.
+    It is sent items — time, code, x, y — that end in a frame, and yields that frame's values; sent None, it
+    yields the saved state.
     """
     names = [*state]
     (dropped,) = lines(drop(woven)[:1])[:1]
@@ -126,7 +126,7 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
 
 
 def listed_numbers(parameters: Sequence[str], numbers: Sequence[float]) -> str:
-    """The numbers of a program, one a line, each with its name."""
+    """The numbers of a program, one per line, each with its name."""
     rows = (f"{number!r},  # {name}" for name, number in zip(parameters, numbers, strict=True))
     return "\n".join(["numbers = (", *indented(rows), ")"]) + "\n"
 
@@ -137,7 +137,7 @@ def _tuple(parts: Iterable[str]) -> str:
 
 
 def code_of(text: str) -> CodeType:
-    """A text, compiled. Nothing from a profile but the library's own identifiers is in it."""
+    """A text, compiled. It has only our own identifiers, nothing from a profile."""
     return compile(text, f"<woven {hashlib.sha256(text.encode()).hexdigest()[:12]}>", "exec")
 
 
