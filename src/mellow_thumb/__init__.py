@@ -35,6 +35,8 @@ __all__ = [
     "SignalError",
     "Take",
     "TakeError",
+    "Trial",
+    "TrialError",
     "UnitError",
     "View",
     "Walker",
@@ -48,12 +50,15 @@ __all__ = [
     "new_sheet",
     "read_evemu",
     "read_take",
+    "read_trial",
     "rebind",
     "replay",
     "replay_arrays",
     "replay_pieces",
     "serve",
+    "serve_trial",
     "serving",
+    "serving_trial",
     "sweep",
     "take_pieces",
     "tell",
@@ -76,11 +81,12 @@ if TYPE_CHECKING:
         SheetError,
         SignalError,
         TakeError,
+        TrialError,
         UnitError,
     )
     from .devices import BrowserDoor, LinuxDevice, LinuxDevices, LinuxDoor, XrDoor
-    from .insight import check, compare, feel, fit, sweep, tell
-    from .page import Page, serve, serving
+    from .insight import Trial, check, compare, feel, fit, read_trial, sweep, tell
+    from .page import Page, serve, serve_trial, serving, serving_trial
     from .plan import wheel_notches
     from .profiles import Profile, Sheet, load_profile, load_sheet, new_sheet, rebind
     from .session import Basis, Frame, HandheldState, Listener, Session, View, Walker
@@ -111,6 +117,7 @@ _HOMES = {
     "Session": "session",
     "Sheet": "profiles",
     "Take": "takes",
+    "Trial": "insight",
     "View": "session",
     "Walker": "session",
     "check": "insight",
@@ -123,12 +130,15 @@ _HOMES = {
     "new_sheet": "profiles",
     "read_evemu": "takes",
     "read_take": "takes",
+    "read_trial": "insight",
     "rebind": "profiles",
     "replay": "takes",
     "replay_arrays": "takes",
     "replay_pieces": "takes",
     "serve": "page",
+    "serve_trial": "page",
     "serving": "page",
+    "serving_trial": "page",
     "sweep": "insight",
     "take_pieces": "takes",
     "tell": "insight",

@@ -13,10 +13,11 @@ import pytest
 from starlette.types import Message
 
 from mellow_thumb import marsh
-from mellow_thumb.page import messages, room
+from mellow_thumb.page import messages, one_page
 from mellow_thumb.page.desk import Desk
 from mellow_thumb.page.guard import ELSEWHERE, Guard
-from mellow_thumb.page.room import FAST, SLOW, TAKEN_OVER, WRONG, Room
+from mellow_thumb.page.one_page import FAST, SLOW, TAKEN_OVER, WRONG
+from mellow_thumb.page.room import Room
 from mellow_thumb.page.server import application
 
 from .test_guard import HOST, entered
@@ -241,7 +242,7 @@ def test_too_much_too_fast_and_too_wrong_is_cut_off(file: Path) -> None:
 
 
 def test_a_page_that_takes_nothing_holds_nobody_up(file: Path, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(room, "WAIT", 0.01)
+    monkeypatch.setattr(one_page, "WAIT", 0.01)
     one = Room(Desk(file), None, Clock())
     guard = Guard(application(one), [HOST])
     cookie = entered(guard)

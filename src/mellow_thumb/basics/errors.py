@@ -125,6 +125,10 @@ class SheetError(FileError):
     """A player's sheet that was refused."""
 
 
+class TrialError(FileError):
+    """A trial that was refused."""
+
+
 class OutputError(MellowThumbError, OSError):
     """A file that could not be written; whatever stood there before still does."""
 

@@ -180,7 +180,7 @@ def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
 
 
 @main.command("report")
-@click.argument("profile", type=PATH)
+@click.argument("profile", type=PATH, metavar="PROFILE|TRIAL")
 @click.argument("takes", type=PATH, nargs=-1)
 @click.option(
     "-o", "--output", type=PATH, metavar="FILE.html", help="The file.  [default: PROFILE.html, here]"
@@ -199,9 +199,10 @@ def report_profile(
     figures: Path | None,
     player: Path | None,
 ) -> None:
-    """Write everything about PROFILE, and about TAKES, as one HTML file."""
-    from ..basics import OutputError
-
+    """Write everything about PROFILE, and about TAKES, as one HTML file; or what a TRIAL came to."""
+    if profile.is_dir():
+        _report_trial(profile, output)
+        return
     loaded = load(profile, player)
     hands = {take.stem: read(take) for take in takes}
     if figures:
@@ -209,11 +210,30 @@ def report_profile(
         return
     from ..insight import write_report
 
-    path = output or Path(f"{profile.stem}.html")
-    if path.suffix.lower() not in (".html", ".htm"):
-        raise OutputError(f'{path}: found the suffix "{path.suffix}"; expected .html')
+    path = _page_of(output, profile)
     with shown_progress("reporting") as progress:
         write_report(loaded, hands, path, progress=progress)
+    click.echo(f"wrote {path}")
+
+
+def _page_of(output: Path | None, about: Path) -> Path:
+    """Where a report goes."""
+    from ..basics import OutputError
+
+    path = output or Path(f"{about.resolve().name if about.is_dir() else about.stem}.html")
+    if path.suffix.lower() not in (".html", ".htm"):
+        raise OutputError(f'{path}: found the suffix "{path.suffix}"; expected .html')
+    return path
+
+
+def _report_trial(folder: Path, output: Path | None) -> None:
+    """Write what a trial came to, and print it."""
+    from ..insight import read_trial, write_trial
+    from ..insight.trials import outcome_text
+
+    path, trial = _page_of(output, folder), read_trial(folder)
+    write_trial(trial, path)
+    click.echo(outcome_text(trial))
     click.echo(f"wrote {path}")
 
 

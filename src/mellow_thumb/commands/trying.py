@@ -2,18 +2,37 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from pathlib import Path
 
 import click
 
 from .group import PATH, main, player
 
-if TYPE_CHECKING:
-    from pathlib import Path
-
 
 @main.command("try")
-@click.argument("profile", type=PATH)
+@click.argument("profiles", type=PATH, nargs=-1, required=True, metavar="PROFILE...")
+@click.option(
+    "--blind", is_flag=True, help="Compare two profiles, or more, without being told which is which."
+)
+@click.option(
+    "--rounds",
+    type=click.IntRange(2, 64),
+    help="With --blind: rounds with each profile, an even number.  [default: 8]",
+)
+@click.option(
+    "--task",
+    "tasks",
+    type=click.Choice(["walk", "aim", "follow", "pan", "zoom"]),
+    multiple=True,
+    help="With --blind: only this task; the first one decides.  [default: all that fit]",
+)
+@click.option(
+    "-o",
+    "--output",
+    type=PATH,
+    metavar="DIR",
+    help="With --blind: the trial's folder, new or one to go on with.  [default: trial]",
+)
 @click.option("--port", type=click.IntRange(1, 65535), help="Where to listen.  [default: a free one]")
 @click.option(
     "--lan",
@@ -27,22 +46,39 @@ if TYPE_CHECKING:
 @click.option("--shot", type=PATH, metavar="FILE.png", help="Write a picture of the page, and end.")
 @player
 def feel_it(
-    profile: Path,
+    profiles: tuple[Path, ...],
     player: Path | None,
     take: Path | None,
     shot: Path | None,
     port: int | None,
     lan: str | None,
+    rounds: int | None,
+    tasks: tuple[str, ...],
+    output: Path | None,
     *,
+    blind: bool,
     no_browser: bool,
 ) -> None:
     """Feel PROFILE with your own hands in a browser, and change it while you do.
+
+    With --blind, compare two profiles or more: rounds of the same tasks with each, hidden behind birds, then
+    what can be said of them. `mellow-thumb report DIR` writes it all as one HTML file.
 
     The page is served to this machine alone, until Ctrl-C. Its address holds a token: whoever has it can
     change the profile.
     """
     from ..page import serve, shoot
 
+    if blind:
+        others = {"--player": player, "--take": take, "--shot": shot, "--lan": lan}
+        _refuse([name for name, value in others.items() if value is not None], "with --blind")
+        _compare(profiles, rounds, tasks, output or Path("trial"), port, no_browser=no_browser)
+        return
+    _refuse([f"{name}" for name, value in (("--rounds", rounds), ("--task", tasks), ("-o", output)) if value],
+            "without --blind")  # fmt: skip
+    if len(profiles) > 1:
+        raise click.UsageError(f"found {len(profiles)} profiles; expected one, or --blind to compare them")
+    (profile,) = profiles
     if take is not None:
         _announce(take)
     if shot is not None:
@@ -56,6 +92,33 @@ def feel_it(
         click.echo(f"{next(places)}\n  {address}")
 
     serve(profile, player=player, take=take, port=port or 0, lan=lan, browser=not no_browser, tell=tell)
+
+
+def _refuse(options: list[str], when: str) -> None:
+    """Refuse options that mean nothing here."""
+    if options:
+        raise click.UsageError(f"{options[0]} means nothing {when}")
+
+
+def _compare(
+    profiles: tuple[Path, ...], rounds: int | None, tasks: tuple[str, ...], folder: Path, port: int | None,
+    *, no_browser: bool,
+) -> None:  # fmt: skip
+    """Serve the page of a trial."""
+    from ..page import serve_trial
+
+    if len(profiles) < 2:
+        raise click.UsageError("found one profile; expected two or more to compare with --blind")
+
+    def tell(address: str) -> None:
+        click.echo(
+            f"Ctrl-C ends it; each whole round is kept in {folder}\n"
+            f"compare {len(profiles)} settings at\n  {address}"
+        )
+
+    serve_trial(
+        profiles, folder, rounds=rounds or 8, tasks=tasks, port=port or 0, browser=not no_browser, tell=tell
+    )
 
 
 def _announce(take: Path) -> None:

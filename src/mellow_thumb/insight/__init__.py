@@ -17,16 +17,18 @@ if TYPE_CHECKING:
     from .fitting import fit
     from .gltf_files import write_gltf
     from .idle import Idle, idle_of
-    from .reporting import digits, figures_of, write_report
+    from .reporting import digits, figures_of, write_report, write_trial
     from .response import response_of, shaped
     from .sweeping import sweep
     from .telling import Telling, tell
+    from .trials import Trial, read_trial
 
 __all__ = [
     "LEVELS",
     "Control",
     "Idle",
     "Telling",
+    "Trial",
     "account_of",
     "check",
     "compare",
@@ -36,6 +38,7 @@ __all__ = [
     "figures_of",
     "fit",
     "idle_of",
+    "read_trial",
     "response_of",
     "sarif",
     "shaped",
@@ -43,6 +46,7 @@ __all__ = [
     "tell",
     "write_gltf",
     "write_report",
+    "write_trial",
 ]
 
 __getattr__ = lazy_front(
@@ -68,6 +72,7 @@ __getattr__ = lazy_front(
             "digits",
             "figures_of",
             "write_report",
+            "write_trial",
         ),
         "response": (
             "response_of",
@@ -77,6 +82,10 @@ __getattr__ = lazy_front(
         "telling": (
             "Telling",
             "tell",
+        ),
+        "trials": (
+            "Trial",
+            "read_trial",
         ),
     },
 )

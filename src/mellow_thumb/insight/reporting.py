@@ -8,7 +8,7 @@ from math import inf
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from ..basics import replacing
+from ..basics import ArgumentError, listed, replacing
 from ..plan import FAMILIES
 from ..takes import replay
 from .account import account_of
@@ -25,6 +25,7 @@ if TYPE_CHECKING:
 
     from ..profiles import Profile
     from ..takes import Take
+    from .trials import Trial
 
 
 def figures_of(profile: Profile, takes: Mapping[str, Take]) -> dict[str, Figure]:
@@ -101,6 +102,48 @@ def write_report(
         },
         takes=accounts,
         figures=pictures,
+    )
+    with replacing(path) as fresh:
+        fresh.write_text(text, encoding="utf-8")
+
+
+def write_trial(trial: Trial, path: str | os.PathLike[str]) -> None:
+    """Write what an open trial came to, with figures, as one HTML file; it is replaced whole or not at all.
+
+    Raises :class:`ArgumentError` for a trial that is not open yet, and :class:`OutputError` for a file that
+    cannot be written.
+    """
+    from jinja2 import Environment, PackageLoader, StrictUndefined
+
+    from .figures import trial_figures
+    from .trials import TRIAL_MEASURES, said_lines, tables
+
+    if not trial.over:
+        raise ArgumentError(
+            f"{trial.folder}: found a trial that is not open yet; expected its end: go on with "
+            "`mellow-thumb try ... --blind`, and open it there"
+        )
+    environment = Environment(
+        loader=PackageLoader("mellow_thumb.insight", ""),
+        autoescape=True,
+        undefined=StrictUndefined,
+        trim_blocks=True,
+    )
+    rounds = sum(len(trial.played(one)) for one in range(1, trial.people + 1))
+    people = "one person" if trial.people == 1 else f"{trial.people} people"
+    text = environment.get_template("trial.html.j2").render(
+        title=f"A trial of {listed(trial.files, 'and')}",
+        about=f"{people}, {_counted(rounds, 'round')}; nobody was told which setting was which",
+        lines=said_lines(trial),
+        measure=trial.measure[1],
+        tables=[
+            {
+                "heads": cells[0],
+                "rows": [{"cells": row, "words": TRIAL_MEASURES[row[1]].words} for row in cells[1:]],
+            }
+            for cells in tables(trial)
+        ],
+        figures=[{"name": name, "data": _inline(figure)} for name, figure in trial_figures(trial).items()],
     )
     with replacing(path) as fresh:
         fresh.write_text(text, encoding="utf-8")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from .opening import Page, serve, serving
+from .opening import Page, serve, serve_trial, serving, serving_trial
 from .shooting import shoot
 
-__all__ = ["Page", "serve", "serving", "shoot"]
+__all__ = ["Page", "serve", "serve_trial", "serving", "serving_trial", "shoot"]

@@ -59,12 +59,32 @@ class Do(_Message):
     what: Literal["undo", "redo", "side", "copy", "keep", "sheet", "begin", "why", "enough"]
 
 
-Said = Annotated[Hello | FrameAsked | Change | Do, Field(discriminator="kind")]
-_ADAPTER: TypeAdapter[Hello | FrameAsked | Change | Do] = TypeAdapter(Said)
+class Ask(_Message):
+    """What a person wants of a trial."""
+
+    kind: Literal["ask"]
+    what: Literal["go", "stop", "end", "another", "open"]
 
 
-def read(text: str) -> Hello | FrameAsked | Change | Do:
-    """Read a page's message; ValueError, with the reason, for anything else.
+class Answer(_Message):
+    """Which bird a person liked better, and how much; an empty one for neither."""
+
+    kind: Literal["answer"]
+    bird: str = Field(max_length=40)
+    much: str = Field(max_length=40)
+
+
+Said = Hello | FrameAsked | Change | Do
+SaidBlind = Hello | FrameAsked | Ask | Answer
+_ADAPTERS: dict[bool, TypeAdapter[Any]] = {
+    False: TypeAdapter(Annotated[Said, Field(discriminator="kind")]),
+    True: TypeAdapter(Annotated[SaidBlind, Field(discriminator="kind")]),
+}
+"""What may be said, by whether it is a trial's page."""
+
+
+def read(text: str, *, blind: bool = False) -> Said | SaidBlind:
+    """Read a message of the page, or of a `blind` trial's; ValueError, with the reason, for anything else.
 
     Its size and depth are checked before any of it is parsed.
     """
@@ -76,7 +96,7 @@ def read(text: str) -> Hello | FrameAsked | Change | Do:
         if depth > DEEPEST:
             raise ValueError(f"found lists or objects more than {DEEPEST} deep")
     try:
-        return _ADAPTER.validate_json(text)
+        return _ADAPTERS[blind].validate_json(text)  # type: ignore[no-any-return]
     except ValidationError as error:
         first = error.errors(include_url=False, include_input=False, include_context=False)[0]
         where = ".".join(map(str, first["loc"]))

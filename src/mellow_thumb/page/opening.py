@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import threading
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from importlib.util import find_spec
 from typing import TYPE_CHECKING
 
@@ -11,7 +11,7 @@ from ..basics import MissingError, listed
 
 if TYPE_CHECKING:
     import os
-    from collections.abc import Callable, Iterator
+    from collections.abc import Callable, Iterator, Sequence
 
     from ..profiles import Profile
     from .room import Room
@@ -67,13 +67,75 @@ def serving(
     Raises :class:`ProfileError`, :class:`SheetError` and :class:`TakeError` as reading does,
     :class:`OutputError` if the port is taken, and :class:`MissingError` without the extra.
     """
-    missing = [name for name in NEEDED if find_spec(name) is None]
-    if missing:
-        raise MissingError(f"the page needs {listed(missing, 'and')}: pip install 'mellow-thumb[page]'")
+    _check_needed()
     from .server import running
 
     with running(profile, player=player, take=take, port=port, lan=lan) as served:
         yield Page(*served)
+
+
+def _check_needed() -> None:
+    """Refuse to begin without what the page needs."""
+    missing = [name for name in NEEDED if find_spec(name) is None]
+    if missing:
+        raise MissingError(f"the page needs {listed(missing, 'and')}: pip install 'mellow-thumb[page]'")
+
+
+@contextmanager
+def serving_trial(
+    profiles: Sequence[str | os.PathLike[str]],
+    folder: str | os.PathLike[str],
+    *,
+    rounds: int = 8,
+    tasks: Sequence[str] = (),
+    port: int = 0,
+) -> Iterator[str]:
+    """Serve a page on which settings are compared blind, while the block runs; gives its address.
+
+    `profiles` are the files of two settings or more, `folder` a new one, or that of a trial to go on with.
+    Each setting is played for so many `rounds`, an even number; `tasks` are those of ``walk``, ``aim``,
+    ``follow``, ``pan`` and ``zoom`` that all of them can do, unless some are named. It needs the extra
+    ``page``.
+
+    Raises :class:`ArgumentError` for settings that cannot be compared, :class:`TrialError` for a folder that
+    holds another trial, and else what :func:`serving` does.
+    """
+    _check_needed()
+    from ..insight.trials import Trial
+    from .server import running_trial
+
+    trial = Trial.at(folder, profiles, pairs=rounds, tasks=tasks)
+    trial.rounds()  # those that are there are worked out before anybody waits for them
+    with running_trial(trial, port=port) as address:
+        yield address
+
+
+def serve_trial(
+    profiles: Sequence[str | os.PathLike[str]],
+    folder: str | os.PathLike[str],
+    *,
+    rounds: int = 8,
+    tasks: Sequence[str] = (),
+    port: int = 0,
+    browser: bool = True,
+    tell: Callable[[str], object] = print,
+) -> None:
+    """Serve a page on which settings are compared blind, until Ctrl-C, as :func:`serving_trial` says."""
+    with (
+        serving_trial(profiles, folder, rounds=rounds, tasks=tasks, port=port) as address,
+        suppress(KeyboardInterrupt),
+    ):
+        tell(address)
+        _wait_at(address, browser=browser)
+
+
+def _wait_at(address: str, *, browser: bool) -> None:
+    """Open an address in a `browser`, if there is one, and wait for ever."""
+    import webbrowser
+
+    if browser:
+        webbrowser.open(address)
+    threading.Event().wait()
 
 
 def serve(
@@ -91,18 +153,14 @@ def serve(
     It is opened in a `browser` if there is one, and its address is printed. The rest is as for
     :func:`serving`.
     """
-    import webbrowser
-
     from .nearby import scanned
 
-    with serving(profile, player=player, take=take, port=port, lan=lan) as page:
+    with (
+        serving(profile, player=player, take=take, port=port, lan=lan) as page,
+        suppress(KeyboardInterrupt),
+    ):
         tell(page.address)
         if page.nearby:
             code = scanned(page.nearby)
             tell(f"{page.nearby}\n{code}made for this run, its certificate is {page.fingerprint}")
-        if browser:
-            webbrowser.open(page.address)
-        try:
-            threading.Event().wait()
-        except KeyboardInterrupt:
-            return
+        _wait_at(page.address, browser=browser)

@@ -3,19 +3,19 @@
 from __future__ import annotations
 
 import asyncio
-import json
 from contextlib import suppress
 from math import isfinite
 from pathlib import Path as FilePath
 from typing import TYPE_CHECKING, Any
 
-from starlette.websockets import WebSocket, WebSocketDisconnect, WebSocketState
+from starlette.websockets import WebSocket, WebSocketDisconnect
 
 from ..basics import ArgumentError, MellowThumbError
 from . import messages
 from .again import RECENT, compared
 from .as_sheet import overruled
 from .dials import curves, dials
+from .one_page import OnePage
 from .seat import Seat
 
 if TYPE_CHECKING:
@@ -24,89 +24,42 @@ if TYPE_CHECKING:
     from ..profiles import Profile, Sheet
     from .desk import Desk
 
-TAKEN_OVER, WRONG, FAST, SLOW = 4001, 4002, 4003, 4004
-"""Codes with which a line is closed: another page has the controls; a message that is no page's; too many of
-them; the page reads too slowly."""
-PATIENCE = 20
-"""So many messages may be wrong before the line is cut."""
-WAIT = 10.0
-"""Seconds that an answer may take to be taken."""
 LOOK = 0.5
 """How often the file is looked at, in seconds."""
 
 
-class Room:
-    """Serves one page at a time; a later one takes over the seat."""
+class Room(OnePage):
+    """A desk, the seat at it, and the page that is there."""
 
     def __init__(self, desk: Desk, sheet: Sheet | None, clock: Callable[[], float]) -> None:
-        self.desk, self._sheet, self._clock = desk, sheet, clock
+        super().__init__(clock)
+        self.desk, self._sheet = desk, sheet
         self.seat = Seat(desk.profile, sheet)
-        self.refused: list[str] = []
-        """What pages said that was refused; the last of it."""
-        self._here: WebSocket | None = None
         self._looked = 0.0
         self._wished = 0
         self._playing: asyncio.Task[None] | None = None
 
-    async def answer(self, line: WebSocket) -> None:
-        """Serve a page until it leaves, or another comes."""
-        await line.accept()
-        before, self._here = self._here, line
-        if before is not None:
-            await _close(before, TAKEN_OVER, "another page has the controls now")
-        rate, wrong = messages.Rate(), 0
-        try:
-            while self._here is line:
-                try:
-                    text = await line.receive_text()
-                except KeyError:  # a binary message has no text
-                    break
-                if not rate.allows(self._clock()):
-                    await _close(line, FAST, "more messages than a screen has frames")
-                    break
-                try:
-                    said = messages.read(text)
-                except ValueError as error:
-                    wrong += 1
-                    self.refused = [*self.refused[-99:], str(error)]
-                    await self._send(line, {"kind": "refused", "words": str(error)})
-                    if wrong > PATIENCE:
-                        await _close(line, WRONG, "too many messages that no page of ours sends")
-                        break
-                    continue
-                if self._here is line:
-                    await self._take(line, said)
-        except WebSocketDisconnect:
-            pass
-        except TimeoutError:
-            await _close(line, SLOW, "the page reads too slowly")
-        finally:
-            if self._here is line:
-                self._here = None
-                self.seat.leave()
+    def left(self) -> None:
+        """The page is gone: its hands let go."""
+        self.seat.leave()
 
-    async def _send(self, line: WebSocket, message: dict[str, Any]) -> None:
-        """Send a message; a page that does not take it in time is disconnected."""
-        async with asyncio.timeout(WAIT):
-            await line.send_text(json.dumps(message, separators=(",", ":"), allow_nan=False))
-
-    async def _take(self, line: WebSocket, said: Any) -> None:
+    async def take(self, line: WebSocket, said: Any) -> None:
         """Do what a message asks."""
         if isinstance(said, messages.Hello):
             self.seat.sit(said.now, said.width, said.height)
-            await self._send(line, self.told() | {"words": "\n".join(self.seat.notes)})
-            await self._send(line, {"kind": "past", "frames": self.seat.past(RECENT)})
+            await self.send(line, self.told() | {"words": "\n".join(self.seat.notes)})
+            await self.send(line, {"kind": "past", "frames": self.seat.past(RECENT)})
             self._again()
         elif self.seat.door is None:
-            await self._send(line, {"kind": "refused", "words": "no hello came first"})
+            await self.send(line, {"kind": "refused", "words": "no hello came first"})
         elif isinstance(said, messages.FrameAsked):
             if self.seat.profile is not self.desk.profile:  # who sits elsewhere at this desk has changed it
                 self.seat.switch(self.desk.profile)
-                await self._send(line, self.told())
+                await self.send(line, self.told())
             self.seat.take(said.events)
             if said.ask:
                 await self._look(line)
-                await self._send(line, {"kind": "frame", "number": said.number} | self.seat.frame(said.now))
+                await self.send(line, {"kind": "frame", "number": said.number} | self.seat.frame(said.now))
         elif isinstance(said, messages.Change):
             await self._change(line, said)
         else:
@@ -118,17 +71,17 @@ class Room:
             self.desk.change(said.path, said.value, going=said.going)
             gone = self.seat.switch(self.desk.profile, going=said.going)
         except MellowThumbError as error:
-            await self._send(line, {"kind": "refused", "path": said.path, "words": str(error)})
+            await self.send(line, {"kind": "refused", "path": said.path, "words": str(error)})
             return
         self._again()
         if said.going:
             bent = curves(self.desk.profile, str(said.path[1])) if said.path[0] == "routes" else {}
-            await self._send(line, {"kind": "turned", "path": said.path, "curves": bent})
+            await self.send(line, {"kind": "turned", "path": said.path, "curves": bent})
         else:
-            await self._send(line, self.told() | {"words": "\n".join(gone)})
+            await self.send(line, self.told() | {"words": "\n".join(gone)})
         words = overruled(self._sheet, self.desk.profile, said.path)
         if words:
-            await self._send(line, {"kind": "refused", "path": said.path, "words": words})
+            await self.send(line, {"kind": "refused", "path": said.path, "words": words})
 
     async def _do(self, line: WebSocket, what: str) -> None:
         """Undo, redo, switch sides, keep."""
@@ -148,9 +101,9 @@ class Room:
                 words = self._step(what)
             gone = self.seat.switch(self.desk.profile)
         except MellowThumbError as error:
-            await self._send(line, {"kind": "refused", "words": str(error)})
+            await self.send(line, {"kind": "refused", "words": str(error)})
             return
-        await self._send(line, self.told() | {"words": "\n".join(filter(None, (words, *gone)))})
+        await self.send(line, self.told() | {"words": "\n".join(filter(None, (words, *gone)))})
         self._again()
 
     def _keep_in_sheet(self) -> str:
@@ -189,7 +142,7 @@ class Room:
             found = await compared(seat.tape, seat.first, self.desk.profile)
             if played == self._wished and seat is self.seat:
                 with suppress(WebSocketDisconnect, RuntimeError, TimeoutError):
-                    await self._send(line, {"kind": "again", "found": found})
+                    await self.send(line, {"kind": "again", "found": found})
 
     def _anew(self) -> None:
         """Start a new session, with the warden where he stood at first."""
@@ -208,10 +161,10 @@ class Room:
                 return
             gone = self.seat.switch(self.desk.profile)
         except MellowThumbError as error:
-            await self._send(line, {"kind": "refused", "words": f"the file was saved: {error}"})
+            await self.send(line, {"kind": "refused", "words": f"the file was saved: {error}"})
             return
         words = "; ".join((f"{self.desk.path.name} was saved elsewhere, and is loaded", *dropped, *gone))
-        await self._send(line, self.told() | {"words": words})
+        await self.send(line, self.told() | {"words": words})
 
     def told(self) -> dict[str, Any]:
         """What the page shows of the profile."""
@@ -280,12 +233,3 @@ def _scales(profile: Profile) -> dict[str, dict[str, dict[str, Any]]]:
         }
         for k, one in enumerate(mounts.all)
     }
-
-
-async def _close(line: WebSocket, code: int, reason: str) -> None:
-    """Close a connection, if it is still open."""
-    if WebSocketState.DISCONNECTED not in (line.client_state, line.application_state):
-        try:
-            await line.close(code, reason)
-        except RuntimeError:  # it went at this moment
-            return

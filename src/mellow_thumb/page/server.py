@@ -22,6 +22,7 @@ from ..basics import OutputError
 from ..profiles import load_sheet, new_sheet
 from ..takes import read_take, take_text
 from . import land
+from .blind_room import BlindRoom
 from .desk import Desk
 from .guard import Guard
 from .messages import LARGEST
@@ -34,8 +35,10 @@ if TYPE_CHECKING:
 
     from starlette.requests import Request
 
+    from ..insight.trials import Trial
     from ..profiles import Sheet
     from .nearby import Certificate
+    from .one_page import OnePage
 
     Name = str | os.PathLike[str]
 
@@ -84,6 +87,19 @@ def running(
         stack.enter_context(_quiet())
         stack.enter_context(_served(servers, listening))
         yield Served(f"http://{hosts[0]}/?token={guard.token}", room, nearby, fingerprint)
+
+
+@contextmanager
+def running_trial(trial: Trial, *, port: int) -> Iterator[str]:
+    """Run a server for a trial's page in its own thread while the block runs; gives its address."""
+    room = BlindRoom(trial, time.monotonic)
+    with ExitStack() as stack:
+        listening = stack.enter_context(_listening(HERE, port))
+        hosts = [f"{name}:{listening.getsockname()[1]}" for name in (HERE, "localhost")]
+        guard = Guard(trial_application(room), hosts)
+        stack.enter_context(_quiet())
+        stack.enter_context(_served([_server(guard)], [listening]))
+        yield f"http://{hosts[0]}/?token={guard.token}"
 
 
 def _server(guard: Guard, certificate: Certificate | None = None) -> uvicorn.Server:
@@ -171,22 +187,31 @@ def _listening(address: str, port: int) -> socket.socket:
 def application(room: Room) -> Starlette:
     """The application: the page, its files, the land, the connection."""
 
-    async def page(_: Request) -> Response:
-        return FileResponse(FILES / "index.html")
-
-    async def marsh(_: Request) -> Response:
-        return JSONResponse(land.as_data())
-
     async def take(_: Request) -> Response:
         name = f"{room.desk.path.stem}_hands.csv"
         headers = {"content-disposition": f'attachment; filename="{name}"'} if name.isascii() else {}
         return Response(take_text(room.seat.tape.take()), media_type="text/csv", headers=headers)
 
+    return _application("index.html", room, Route("/take.csv", take))
+
+
+def trial_application(room: BlindRoom) -> Starlette:
+    """The application of a trial: its page, its files, the land, the connection."""
+    return _application("trial.html", room)
+
+
+def _application(first: str, room: OnePage, *more: Route) -> Starlette:
+    async def page(_: Request) -> Response:
+        return FileResponse(FILES / first)
+
+    async def marsh(_: Request) -> Response:
+        return JSONResponse(land.as_data())
+
     return Starlette(
         routes=[
             Route("/", page),
             Route("/land.json", marsh),
-            Route("/take.csv", take),
+            *more,
             WebSocketRoute("/line", room.answer),
             Mount("/static", StaticFiles(directory=FILES)),
         ]

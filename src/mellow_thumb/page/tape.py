@@ -55,8 +55,9 @@ class Tape:
     contacts = True
     """Every contact is of use here: another setting may ask for it."""
 
-    def __init__(self, session: Session) -> None:
-        self.session = session
+    def __init__(self, session: Session, *, whole: bool = False) -> None:
+        """Keep the last minute, or the `whole` of it."""
+        self.session, self._whole = session, whole
         self.frames: deque[Taped] = deque()
         """The last minute, frame by frame."""
         self._fresh: list[Event] = []
@@ -117,7 +118,7 @@ class Tape:
         self._kept += len(events)
         self._forget(frame.t)
         # before anything of the next frame has come in
-        if frame.t - self._last >= APART:
+        if frame.t - self._last >= APART and not self._whole:
             self._ready, self._last = session.snapshot(), frame.t
         return frame
 
@@ -131,6 +132,8 @@ class Tape:
 
     def _forget(self, now: float) -> None:
         """Drop what is older than the last minute, up to a frame with a snapshot."""
+        if self._whole:
+            return
         frames = self.frames
         while len(frames) > 1 and (frames[1].t < now - LENGTH or self._kept > MOST):
             self._drop(frames.popleft().events)

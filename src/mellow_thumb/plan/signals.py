@@ -1,7 +1,7 @@
-"""The catalogue of signals: what each one is called, is, and measures.
+"""The catalogue of signals: what each one is called, what it is, and what it measures.
 
 Checks, documentation, suggestions and tests read this one table. Directions everywhere: **+x is right,
-+y is up or away**; where a device or a standard counts otherwise, the device's door flips it once.
++y is up or away**; where a device or a standard differs, the device's door flips it once.
 """
 
 from __future__ import annotations
@@ -58,7 +58,7 @@ class Signal:
 
     @property
     def clips(self) -> bool:
-        """Whether a value outside the range is clipped to it; of the others it is refused."""
+        """Whether a value outside the range is clipped to it, and not refused."""
         return self.kind in ("deflection", "position")
 
     @property
@@ -68,7 +68,7 @@ class Signal:
 
     @property
     def device(self) -> str:
-        """What it comes from, by the first part of its name; ``host``, ``flag`` and ``choice`` are none."""
+        """Its device, the first part of its name; ``host``, ``flag`` and ``choice`` are not devices."""
         return self.name.partition(".")[0]
 
 
@@ -90,7 +90,7 @@ class Address:
 
     @property
     def components(self) -> tuple[str, ...]:
-        """The components that it stands for; a single value is an ``x``."""
+        """Its components; a single value is an ``x``."""
         return (self.component,) if self.component else COMPONENTS[: self.width]
 
 
@@ -279,6 +279,12 @@ _HOST = (
            "this library, `set_platform(velocity=...)`"),
     _fact("host.world_rate", 0.0, 100.0, 1.0, "seconds of the world for each second of the hand; 0: a pause",
           "this library, `tick(dt, world_dt=...)`"),
+    Signal("host.task", "fact", "", -1e9, 1e9, "x, y: where the target of a task is, in its unit",
+           "this library, trials",
+           pair=True),
+    _fact("host.task_width", 0.0, 1e9, 0.0, "how wide that target is, in that unit", "this library, trials"),
+    _fact("host.task_taken", 0.0, 1.0, 0.0, "1: that target was selected just now", "this library, trials"),
+    _fact("host.task_number", 0.0, 1e3, 0.0, "the task that begins, from 1; 0: none", "this library, trials"),
 )  # fmt: skip
 
 FINGERS = 10
@@ -328,7 +334,7 @@ CATALOGUE = {signal.name: signal for signal in _ALL}
 
 
 def own_signal(kind: str, name: str) -> Signal:
-    """The switch of a name that a profile gives: ``flag.NAME``, set by the host, or ``choice.NAME``."""
+    """A switch that a profile names: ``flag.NAME``, set by the host, or ``choice.NAME``."""
     words = "1: the host says so" if kind == "flag" else "1: the player chose it"
     return Signal(f"{kind}.{name}", "switch", "", 0.0, 1.0, words, "this library")
 
@@ -343,7 +349,7 @@ def _by_address() -> dict[str, Address]:
 
 
 def is_contact(name: str) -> bool:
-    """Whether a signal is what is said of one finger.
+    """Whether a signal is about one finger.
 
     >>> is_contact("touch.1.place"), is_contact("touch.look"), is_contact("touch.connected")
     (True, False, False)

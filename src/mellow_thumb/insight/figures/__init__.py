@@ -12,6 +12,7 @@ if TYPE_CHECKING:
     from .paths import path_from_above
     from .plots import SUFFIXES, axes_over_time, save_figure
     from .responses import route_figures
+    from .trials import trial_figures
 
 __all__ = [
     "SUFFIXES",
@@ -21,6 +22,7 @@ __all__ = [
     "path_from_above",
     "route_figures",
     "save_figure",
+    "trial_figures",
     "two_profiles",
 ]
 
@@ -39,5 +41,6 @@ __getattr__ = lazy_front(
             "save_figure",
         ),
         "responses": ("route_figures",),
+        "trials": ("trial_figures",),
     },
 )

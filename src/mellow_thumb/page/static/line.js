@@ -77,10 +77,8 @@ export class Line {
   }
 
   #hear(message) {
-    if (message.kind === "frame") {
-      this.trip = performance.now() - this.#waiting;
-      this.#waiting = null;
-    }
+    if (message.kind === "frame") this.trip = performance.now() - this.#waiting;
+    if (message.kind === "frame" || message.kind === "idle") this.#waiting = null;
     this.page.told(message);
   }
 }
