@@ -8,6 +8,7 @@ import subprocess
 from pathlib import Path
 from random import Random
 
+import pandas as pd
 import pytest
 
 from mellow_thumb import marsh
@@ -96,6 +97,11 @@ def test_a_report_on_a_trial_waits_for_its_end_and_then_says_all(
     assert (done.returncode, done.stderr) == (0, "")
     assert "a.toml was the " in done.stdout
     assert done.stdout.endswith("wrote trial.html\n")
+    assert run(command, "report", "trial", "-o", "rounds.csv", folder=tmp_path).stdout == "wrote rounds.csv\n"
+    assert run(command, "report", "trial", "-o", "rounds.parquet", folder=tmp_path).returncode == 0
+    as_csv = pd.read_csv(tmp_path / "rounds.csv", keep_default_na=False)
+    assert len(as_csv) == len(trial.rounds()) > 0
+    pd.testing.assert_frame_equal(as_csv, pd.read_parquet(tmp_path / "rounds.parquet"), check_dtype=False)
     page = (tmp_path / "trial.html").read_text()
     assert "A trial of a.toml and b.toml" in page
     assert page.count("data:image/png;base64,") == 3

@@ -183,7 +183,11 @@ def fit_take(take: Path, output: Path | None, *, as_json: bool) -> None:
 @click.argument("profile", type=PATH, metavar="PROFILE|TRIAL")
 @click.argument("takes", type=PATH, nargs=-1)
 @click.option(
-    "-o", "--output", type=PATH, metavar="FILE.html", help="The file.  [default: PROFILE.html, here]"
+    "-o",
+    "--output",
+    type=PATH,
+    metavar="FILE",
+    help="The file: .html; of a trial also .csv or .parquet, its numbers.  [default: PROFILE.html, here]",
 )
 @click.option(
     "--figures",
@@ -229,11 +233,14 @@ def _page_of(output: Path | None, about: Path) -> Path:
 def _report_trial(folder: Path, output: Path | None) -> None:
     """Write what a trial came to, and print it."""
     from ..insight import read_trial, write_trial
-    from ..insight.trials import outcome_text
+    from ..insight.trials import outcome_text, write_rounds
 
-    path, trial = _page_of(output, folder), read_trial(folder)
-    write_trial(trial, path)
-    click.echo(outcome_text(trial))
+    as_table = output is not None and output.suffix.lower() in (".csv", ".parquet")
+    path = output if output and as_table else _page_of(output, folder)
+    trial = read_trial(folder)
+    (write_rounds if as_table else write_trial)(trial, path)
+    if not as_table:
+        click.echo(outcome_text(trial))
     click.echo(f"wrote {path}")
 
 

@@ -22,9 +22,9 @@ from .group import PATH, main, player
 @click.option(
     "--task",
     "tasks",
-    type=click.Choice(["walk", "aim", "follow", "pan", "zoom"]),
+    type=click.Choice(["aim", "pan", "zoom", "follow", "walk", "cue"]),
     multiple=True,
-    help="With --blind: only this task; the first one decides.  [default: all that fit]",
+    help="With --blind: a task, or several; the first one decides.  [default: the first that fits]",
 )
 @click.option(
     "-o",

@@ -8,7 +8,7 @@ from math import inf
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from ..basics import ArgumentError, listed, replacing
+from ..basics import listed, replacing
 from ..plan import FAMILIES
 from ..takes import replay
 from .account import account_of
@@ -116,13 +116,9 @@ def write_trial(trial: Trial, path: str | os.PathLike[str]) -> None:
     from jinja2 import Environment, PackageLoader, StrictUndefined
 
     from .figures import trial_figures
-    from .trials import TRIAL_MEASURES, said_lines, tables
+    from .trials import TRIAL_MEASURES, check_open, said_lines, tables
 
-    if not trial.over:
-        raise ArgumentError(
-            f"{trial.folder}: found a trial that is not open yet; expected its end: go on with "
-            "`mellow-thumb try ... --blind`, and open it there"
-        )
+    check_open(trial)
     environment = Environment(
         loader=PackageLoader("mellow_thumb.insight", ""),
         autoescape=True,

@@ -37,10 +37,12 @@ class BlindRoom(OnePage):
         self._hello: messages.Hello | None = None
         self._asks = False
         """Whether the person is asked which bird they liked."""
-        self._ended = False
-        """Whether the person has ended before all planned rounds were there."""
+        self._ended = any(who == trial.people for who, _, _ in trial.answers())
+        """Whether the person who sits here has ended, and said what they liked."""
         self._advice, self._more = "", 0
         """What a look said, and how many rounds more it asks for."""
+        self._note = ""
+        """What there is to say of the last round."""
 
     def left(self) -> None:
         """The page is gone: a round that was on is played again, for half of one counts nowhere."""
@@ -74,6 +76,10 @@ class BlindRoom(OnePage):
             assert self._hello is not None
             seat.sit(said.now, self._hello.width, self._hello.height)
         seat.take(said.events)
+        if seat.lost:
+            self.seat, self._note = None, "The window lost the focus, so that round begins again."
+            await self.send(line, self.told())
+            return
         if not said.ask:
             return
         await self.send(line, {"kind": "frame", "number": said.number} | seat.frame(said.now))
@@ -117,6 +123,7 @@ class BlindRoom(OnePage):
                 self._advice, self._more = "", 0
             turn = trial.turn()
             if turn is not None:
+                self._note = ""
                 self.seat = BlindSeat(trial, turn, self._selecting)
         elif said.what == "stop":
             self.seat = None
@@ -183,6 +190,8 @@ class BlindRoom(OnePage):
         """What is said before a round."""
         done = len(self.trial.played(self.trial.people))
         birds, lines = sorted(self.trial.birds(self.trial.people)), []
+        if self._note:
+            lines.append(self._note)
         if turn.practice and not turn.number:
             lines.append(
                 f"You compare {listed([f'the {one}' for one in birds], 'and')}: settings of one view, each "

@@ -31,6 +31,10 @@ class BlindSeat:
         self._tape = Tape(self.session, whole=True)
         self._stand = Stand(self.session)
         self.playing = Playing(trial.tasks, trial.seed_of(turn), short=turn.practice, dwells=not selecting)
+        self._things = {one for other in trial.profiles for one in other.things}
+        """What presses may begin on under any setting: a take must not tell which one it had."""
+        self.lost = False
+        """Whether the window lost the focus: what hands did then counts for nothing."""
         self._held: set[str] = set()
         self._now = 0.0
         self.door: BrowserDoor | None = None
@@ -48,8 +52,10 @@ class BlindSeat:
         """Take events; ``on`` of an event is what it began on."""
         assert self.door is not None
         for event in events:
+            if event.get("type") == "blur":
+                self.lost = True
             on = event.get("on")
-            self.door.feed(event, on if on in self._profile.things else None)
+            self.door.feed(event, on if on in self._things else None)
 
     def frame(self, now: float) -> dict[str, Any]:
         """The frame that ends at a moment of the page's clock (ms), as plain data."""
@@ -58,7 +64,8 @@ class BlindSeat:
         self._now = now
         place, turned, view = self._stand.see(frame)
         taken = self._selected(self._tape.frames[-1].events)
-        self.playing.frame(frame.t, frame.t - begun, frame.axes, self._stand.place, taken)
+        playing = self.playing
+        playing.frame(frame.t, frame.t - begun, frame.axes, self._stand.place, taken, frame.cues)
         return {
             "pose": [None if isnan(one) else one for one in view.pose],
             "cursor": view.cursor,
@@ -66,9 +73,7 @@ class BlindSeat:
             "fade": 0.0,
             "pads": {name: pad._asdict() for name, pad in frame.touches.items()},
             "task": self._task(),
-            "share": self.playing.share,
-            "hits": self.playing.hits,
-            "misses": self.playing.misses,
+            "share": playing.share,
         }
 
     def _selected(self, events: Sequence[Any]) -> list[float]:

@@ -93,9 +93,9 @@ def serving_trial(
     """Serve a page on which settings are compared blind, while the block runs; gives its address.
 
     `profiles` are the files of two settings or more, `folder` a new one, or that of a trial to go on with.
-    Each setting is played for so many `rounds`, an even number; `tasks` are those of ``walk``, ``aim``,
-    ``follow``, ``pan`` and ``zoom`` that all of them can do, unless some are named. It needs the extra
-    ``page``.
+    Each setting is played for so many `rounds`, an even number. `tasks` are of ``aim``, ``pan``, ``zoom``,
+    ``follow``, ``walk`` and ``cue``, and the first one decides; without any it is the first that all of the
+    profiles can do. It needs the extra ``page``.
 
     Raises :class:`ArgumentError` for settings that cannot be compared, :class:`TrialError` for a folder that
     holds another trial, and else what :func:`serving` does.

@@ -12,7 +12,6 @@ from hypothesis import strategies as st
 from scipy import stats
 
 from mellow_thumb.insight.trials.deciding import (
-    FEWEST,
     LIMIT,
     LOOKS,
     MOST_PAIRS,
@@ -47,7 +46,7 @@ def test_many_differences_are_tried_by_chance_and_come_to_nearly_the_same() -> N
 @given(DIFFERENCES)
 def test_the_interval_is_that_of_students_t(values: list[float]) -> None:
     assume(max(values) - min(values) > 0.01)
-    found = difference(values, 0.95)
+    found = difference(values, 0.05)
     low, high = stats.ttest_1samp(values, 0.0).confidence_interval(0.95)
     assert (found.low, found.high) == pytest.approx((low, high), rel=1e-6, abs=1e-9)
 
@@ -60,10 +59,14 @@ def test_preference_is_the_binomial_test_of_scipy(first: int, second: int) -> No
     assert preferred(first, second) == preferred(second, first)
 
 
-@given(st.lists(st.floats(0.01, 1.0), min_size=2, max_size=FEWEST - 1))
+@given(st.lists(st.floats(0.01, 1.0), min_size=2, max_size=6))
 def test_too_few_never_claim_anything(values: list[float]) -> None:
     assert difference(values).chance > LIMIT
     assert verdict(difference(values), 1).kind == "open"
+
+
+def test_more_settings_make_it_harder_to_claim_anything() -> None:
+    assert [difference([1.0, 2.0], LIMIT / many).fewest for many in (1, 3, 15)] == [7, 9, 11]
 
 
 def test_a_claim_has_an_interval_that_leaves_nothing_out() -> None:

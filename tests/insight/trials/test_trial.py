@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import json
 import shutil
+import subprocess
+import sys
 from pathlib import Path
 from random import Random
 
@@ -105,7 +107,8 @@ sensitivity = "5 %/notch"
 """
     files = settings(tmp_path, text)
     files[1].write_text(text.replace("0.05 m/count", "0.08 m/count"))
-    trial = played(Trial.begin(tmp_path / "trial", files, pairs=2, secret=1), Person(Random(4)), rounds=3)
+    begun = Trial.begin(tmp_path / "trial", files, pairs=2, tasks=["pan", "zoom"], secret=1)
+    trial = played(begun, Person(Random(4)), rounds=3)
     assert [one.name for one in trial.tasks] == ["pan", "zoom"]
     rows = trial.rounds()
     found = rows[rows["measure"] == "throughput"].set_index("task")["value"]
@@ -164,7 +167,9 @@ def test_several_people_are_compared_by_their_means(tmp_path: Path) -> None:
         if k:
             trial.another()
         played(trial, Person(Random(k)))
-        trial.answer(trial.birds(k + 1)[1], "a little")
+        liked = Person(Random(k)).likes(EASES)
+        assert liked == 1  # the easier one
+        trial.answer(trial.birds(k + 1)[liked], "a little")
     assert len(trial.differences()) == 3
     trial.open()
     text = outcome_text(read_trial(trial.folder))
@@ -192,7 +197,7 @@ def test_what_cannot_be_compared_is_refused(tmp_path: Path) -> None:
         Trial.begin(tmp_path / "t", files, pairs=3)
     with pytest.raises(ArgumentError, match=r"slow\.toml and .*slow\.toml do the same"):
         Trial.begin(tmp_path / "t", [files[0], files[0]])
-    with pytest.raises(ArgumentError, match="found the task zoom; expected aim, follow or walk"):
+    with pytest.raises(ArgumentError, match="found the task zoom; expected aim, follow, walk or cue"):
         Trial.begin(tmp_path / "t", files, tasks=("zoom",))
     with pytest.raises(mt.ProfileError, match="no such file"):
         Trial.begin(tmp_path / "t", [files[0], tmp_path / "none.toml"])
@@ -259,3 +264,66 @@ def test_where_nothing_is_free_a_target_is_selected_by_staying_on_it() -> None:
         playing.frame(t, 1 / 60, {"pan_x": at[0], "pan_y": at[1], "zoom": 1.0}, (0.0, 0.0), ())
     assert playing.misses == 0
     assert playing.hits == sum(one.counts for one in task.targets(1))
+
+
+def test_a_cue_is_given_on_each_target(tmp_path: Path) -> None:
+    """The demo counts birds with the left button, tapped: the button with which these hands select."""
+    trial = played(begun(tmp_path, 2, ("cue",)), Person(Random(4)), rounds=3)
+    rows = trial.rounds().set_index("measure")["value"]
+    assert rows["throughput"] > 2.0
+    assert rows["misses"] <= 0.5
+    (seen,) = trial.seen(1, 0)
+    assert len(seen.aims) == 8  # one ring
+
+
+def test_three_settings_are_compared_two_by_two(tmp_path: Path) -> None:
+    files = [*settings(tmp_path), tmp_path / "quickest.toml"]
+    files[2].write_text(MARSH.replace('"0.05 deg/count"', '"0.1 deg/count"'))
+    trial = Trial.begin(tmp_path / "trial", files, pairs=2, tasks=["cue"], secret=3)
+    person = Person(Random(1))
+    while (turn := trial.turn()) is not None:
+        hands = Hands(trial.profiles[turn.setting], person)
+        trial.keep(turn, hands.play(trial.tasks, trial.seed_of(turn), short=turn.practice))
+    assert trial.planned == 12
+    assert [len(trial.differences(two)) for two in ((0, 1), (0, 2), (1, 2))] == [2, 2, 2]
+    trial.look()
+    trial.open()
+    text = outcome_text(trial)
+    for two in ("slow.toml and quick.toml", "slow.toml and quickest.toml", "quick.toml and quickest.toml"):
+        assert f"Which of {two} is better is not known" in text
+    assert "With fewer than 9 pairs of rounds nothing can be claimed." in text
+
+
+KILLED = """
+import sys
+from pathlib import Path
+from random import Random
+from mellow_thumb.insight.trials import read_trial
+from mellow_thumb.insight.trials.hands import Hands
+from mellow_thumb.stand_ins import Person
+
+trial, person = read_trial(sys.argv[1]), Person(Random(1))
+while (turn := trial.turn()) is not None:
+    take = Hands(trial.profiles[turn.setting], person).play(trial.tasks, trial.seed_of(turn), short=True)
+    trial.keep(turn, take)
+    print(turn.practice, turn.number, flush=True)
+"""
+
+
+@pytest.mark.parametrize("after", [1, 4])
+def test_a_trial_that_is_killed_keeps_each_whole_round_and_goes_on(tmp_path: Path, after: int) -> None:
+    trial = begun(tmp_path, 4, ("cue",))
+    with subprocess.Popen(
+        [sys.executable, "-c", KILLED, trial.folder], stdout=subprocess.PIPE, text=True
+    ) as at_work:
+        assert at_work.stdout
+        said = [at_work.stdout.readline().split() for _ in range(after)]
+        at_work.kill()
+    again = read_trial(trial.folder)
+    for practice, number in said:
+        if practice == "False":
+            assert len(again.take(1, int(number) + 1)) > 0
+    turn = again.turn()
+    assert turn is not None
+    assert (turn.practice, turn.number) >= (said[-1][0] == "True", 0)
+    assert len(again.played(1)) in (max(after - 2, 0), max(after - 1, 0))

@@ -13,7 +13,7 @@ if TYPE_CHECKING:
     from .saying import as_dict, outcome_text, said_lines, tables
     from .schedule import Turn
     from .tasks import SELECTING, selecting
-    from .trial import HOW_MUCH, PAIRS, Trial, read_trial, take_of
+    from .trial import HOW_MUCH, PAIRS, Trial, check_open, read_trial, take_of, write_rounds
 
 __all__ = [
     "HOW_MUCH",
@@ -27,12 +27,14 @@ __all__ = [
     "Trial",
     "Turn",
     "as_dict",
+    "check_open",
     "outcome_text",
     "read_trial",
     "said_lines",
     "selecting",
     "tables",
     "take_of",
+    "write_rounds",
 ]
 
 __getattr__ = lazy_front(
@@ -60,8 +62,10 @@ __getattr__ = lazy_front(
             "HOW_MUCH",
             "PAIRS",
             "Trial",
+            "check_open",
             "read_trial",
             "take_of",
+            "write_rounds",
         ),
     },
 )

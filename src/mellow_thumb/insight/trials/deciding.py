@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cache
 from itertools import product
-from math import comb, expm1, inf, log1p, sqrt
+from math import ceil, comb, expm1, inf, log1p, log2, sqrt
 from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
@@ -27,8 +27,6 @@ LIMIT = 0.0221
 
 Source: Pocock, Group sequential methods in the design and analysis of clinical trials (1977), table 1.
 """
-FEWEST = 7
-"""Below this many differences no claim can be made: all of one sign come by chance in 1 of 32 at six."""
 WORTH = 0.10
 """A difference that is worth knowing: 10 %."""
 POWER = 0.90
@@ -89,15 +87,24 @@ class Difference:
     """The standard deviation of a pair's difference."""
     chance: float
     """How often chance makes as much, by :func:`sign_flip`."""
+    limit: float = LIMIT
+    """What chance may make for a claim."""
 
     @property
     def claimed(self) -> bool:
         """Whether it may be called a difference, at one of the planned looks."""
-        return self.chance <= LIMIT and not self.low <= 0.0 <= self.high
+        return self.chance <= self.limit and not self.low <= 0.0 <= self.high
+
+    @property
+    def fewest(self) -> int:
+        """Below so many pairs nothing can be claimed: all of one sign come by chance too often."""
+        return ceil(log2(2.0 / self.limit))
 
 
-def difference(differences: Sequence[float], level: float = 1.0 - LIMIT) -> Difference:
+def difference(differences: Sequence[float], limit: float = LIMIT) -> Difference:
     """The mean of differences, two at least, with its interval by Student's t.
+
+    `limit` is what chance may make: the interval leaves the truth out as often.
 
     At the level of a planned look the interval holds the truth in 95 of 100 trials whichever look ends them:
     Jennison and Turnbull, Repeated confidence intervals for group sequential clinical trials (1984).
@@ -107,8 +114,8 @@ def difference(differences: Sequence[float], level: float = 1.0 - LIMIT) -> Diff
     from scipy.stats import t
 
     count, mean, deviation = len(differences), fmean(differences), stdev(differences)
-    half = float(t.ppf(0.5 + 0.5 * level, count - 1)) * deviation / sqrt(count)
-    return Difference(count, mean, mean - half, mean + half, deviation, sign_flip(differences))
+    half = float(t.ppf(1.0 - 0.5 * limit, count - 1)) * deviation / sqrt(count)
+    return Difference(count, mean, mean - half, mean + half, deviation, sign_flip(differences), limit)
 
 
 def preferred(firsts: int, seconds: int) -> float:
@@ -142,7 +149,7 @@ def verdict(found: Difference, look: int, *, worth: float = WORTH, seed: int = 0
     """
     if found.claimed:
         return Verdict("better")
-    if found.count >= FEWEST and -log1p(worth) < found.low and found.high < log1p(worth):
+    if found.count >= found.fewest and -log1p(worth) < found.low and found.high < log1p(worth):
         return Verdict("same")
     if look >= LOOKS:
         return Verdict("open")
@@ -166,18 +173,18 @@ def rounds_more(found: Difference, *, worth: float = WORTH, seed: int = 0) -> tu
     for count in range(least, MOST_PAIRS + 1, 2):
         mean = log1p(worth) + scatter * random.standard_normal(_DRAWN) / sqrt(count)
         deviation = scatter * np.sqrt(random.chisquare(count - 1, _DRAWN) / (count - 1))
-        share = float((mean >= _threshold(count) * deviation / sqrt(count)).mean())
-        if count >= FEWEST and share >= POWER:
+        share = float((mean >= _threshold(count, found.limit) * deviation / sqrt(count)).mean())
+        if count >= found.fewest and share >= POWER:
             return count - found.count, share
     return max(MOST_PAIRS - found.count, 0), share
 
 
 @cache
-def _threshold(count: int) -> float:
+def _threshold(count: int, limit: float) -> float:
     """Student's t above which a mean of so many is claimed."""
     from scipy.stats import t
 
-    return float(t.ppf(1.0 - 0.5 * LIMIT, count - 1))
+    return float(t.ppf(1.0 - 0.5 * limit, count - 1))
 
 
 def per_cent(logarithm: float) -> float:

@@ -61,7 +61,7 @@ class Hands:
             step = frame.movement.step if self.profile.movement else (0.0, 0.0, 0.0)
             walked = walked[0] + step[0], walked[1] + step[2]
             self._forward = frame.movement.forward
-            playing.frame(frame.t, frame.t - now, frame.axes, walked, taken)
+            playing.frame(frame.t, frame.t - now, frame.axes, walked, taken, frame.cues)
             taken = self._act(playing, frame.t)
         rows = [*self.rows, *((t, name, value, "") for t, name, value in playing.rows)]
         return take_of(rows)
@@ -93,7 +93,7 @@ class Hands:
         if way.begun + way.ended > end:
             return []
         moment = max(way.begun + way.ended, t)
-        for at, down in ((moment, 1.0), (moment + 0.001, 0.0)):
+        for at, down in ((moment, 1.0), (moment + 0.04, 0.0)):
             self.session.feed(SELECT, down, at=at)
             self.rows.append((at, SELECT, down, ""))
         self._way = None

@@ -12,7 +12,7 @@ from typing import TYPE_CHECKING, Any
 from .tasks import DWELL, FOLLOWED, LONGEST, REACHED
 
 if TYPE_CHECKING:
-    from collections.abc import Mapping, Sequence
+    from collections.abc import Collection, Mapping, Sequence
 
     from .tasks import Place, Task
 
@@ -65,9 +65,13 @@ class Playing:
         return 1.0 if self.over else (max(self.number, 0) + inside) / len(self.tasks)
 
     def frame(
-        self, t: float, dt: float, axes: Mapping[str, float], walked: Place, taken: Sequence[float]
-    ) -> None:
-        """A frame has ended at `t` (s): its axes, where the warden is, when something was selected."""
+        self, t: float, dt: float, axes: Mapping[str, float], walked: Place, taken: Sequence[float],
+        cues: Collection[str] = (),
+    ) -> None:  # fmt: skip
+        """A frame has ended at `t` (s): its axes, where the warden is, when something was selected.
+
+        `cues` are those that were given in it, for a task that is about one.
+        """
         if self.over:
             return
         if self.number < 0 or self._wait > 0.0:
@@ -78,6 +82,8 @@ class Playing:
             return
         task = self.tasks[self.number]
         self.place = self._where(axes, walked)
+        if task.cue:
+            taken = [t] if task.cue in cues else []
         {"follow": self._follow, "walk": self._walk, "aim": self._aim}[task.kind](t, taken)
         self._before, self._since = (t, self.place), t
         if t - self._begun > LONGEST * (1 + len(self._targets) // 8):
@@ -143,7 +149,8 @@ class Playing:
             self._next(t, t)
 
     def _aim(self, t: float, taken: Sequence[float]) -> None:
-        for moment in self._dwelt(t) if self._dwells else taken:
+        task = self.tasks[self.number]
+        for moment in self._dwelt(t) if self._dwells and not task.cue else taken:
             if self.target is None or moment < self._begun:
                 return
             at = self._at_time(moment, t)

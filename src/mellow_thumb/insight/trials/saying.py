@@ -5,7 +5,7 @@ from __future__ import annotations
 from itertools import combinations
 from typing import TYPE_CHECKING, Any
 
-from .deciding import FEWEST, LOOKS, difference, per_cent, preferred, verdict
+from .deciding import LOOKS, difference, per_cent, preferred, verdict
 from .outcome import OF_KIND, TRIAL_MEASURES, differences
 
 if TYPE_CHECKING:
@@ -53,7 +53,7 @@ def _who(trial: Trial) -> list[str]:
 def found_of(trial: Trial, two: tuple[int, int], task: str, measure: str) -> Difference | None:
     """The difference between two settings in one number; None before there are two pairs."""
     values = differences(trial.rounds(), task, measure, two)
-    return difference(values) if len(values) >= 2 else None
+    return difference(values, trial.limit) if len(values) >= 2 else None
 
 
 def known(trial: Trial, two: tuple[int, int]) -> str:
@@ -85,8 +85,9 @@ def _sentence(trial: Trial, found: Difference, said: Verdict, first: str, second
 def _to_know(trial: Trial, found: Difference, said: Verdict) -> Iterator[str]:
     """What it would take to know more."""
     alone = trial.people == 1
-    if found.count < FEWEST:
-        yield f"With fewer than {FEWEST} {'pairs of rounds' if alone else 'people'} nothing can be claimed."
+    if found.count < found.fewest:
+        of = "pairs of rounds" if alone else "people"
+        yield f"With fewer than {found.fewest} {of} nothing can be claimed."
     if said.more:
         of = f"{found.count + said.more} {'rounds with each' if alone else 'people'}"
         yield f"A trial of {of} finds a difference of 10 % in {round(10 * said.chance)} of 10 cases."

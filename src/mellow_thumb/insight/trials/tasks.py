@@ -7,7 +7,7 @@ multi-directional task of ISO 9241-411: from target to target across a ring, at 
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from itertools import pairwise
 from math import cos, inf, log, pi, sin
 from random import Random
@@ -72,6 +72,8 @@ class Task:
     axes: tuple[str, ...]
     """The axes of a session that it is about."""
     logarithmic: bool = False
+    cue: str = ""
+    """The cue that selects a target, where it is not a button of the trial's own."""
     middle: Place = (0.0, 0.0)
     """The middle of its space, where it may be reached within the limits."""
     size: float = 1.0
@@ -91,7 +93,9 @@ class Task:
         """About how long it takes."""
         if self.kind == "follow":
             return FOLLOWED
-        return 15.0 if self.kind == "walk" else (14.0 if self.logarithmic else 36.0)
+        if self.kind == "walk":
+            return 15.0
+        return 10.0 if self.cue else (14.0 if self.logarithmic else 36.0)
 
     @property
     def in_run(self) -> int:
@@ -112,7 +116,7 @@ class Task:
         pairs = [(d, w) for d in (self.size, 0.5 * self.size) for w in WIDTHS]
         chance.shuffle(pairs)
         found: list[Target] = []
-        for distance, share in pairs[:1] if short else pairs:
+        for distance, share in pairs[:1] if short or self.cue else pairs:
             turn, way = chance.random() * 2.0 * pi, chance.choice((-1, 1))
             before: Place | None = None
             for k in range(ON_RING):
@@ -173,8 +177,12 @@ def tasks_for(plans: Sequence[Plan]) -> tuple[Task, ...]:
     common = []
     for name in names:
         each = [next(one for one in them if one.name == name) for them in found]
-        smallest = min(each, key=lambda one: one.size)
-        common.append(smallest)
+        common.append(min(each, key=lambda one: one.size))
+    cues = sorted(set.intersection(*({one.name for one in plan.cues} for plan in plans)))
+    aims = [one for one in common if one.kind == "aim" and not one.logarithmic]
+    if cues and aims:
+        words = f"bring each bird to the middle and give the cue {cues[0]}"
+        common.append(replace(aims[0], name="cue", cue=cues[0], words=words))
     return tuple(common)
 
 

@@ -9,15 +9,25 @@ from __future__ import annotations
 import json
 import shutil
 from dataclasses import dataclass, field
+from itertools import combinations
 from operator import itemgetter
 from pathlib import Path
 from secrets import randbits
 from typing import TYPE_CHECKING, Any
 
-from ...basics import ArgumentError, OutputError, TrialError, listed, made_folder, read_text, replacing
+from ...basics import (
+    ArgumentError,
+    MissingError,
+    OutputError,
+    TrialError,
+    listed,
+    made_folder,
+    read_text,
+    replacing,
+)
 from ...profiles import load_profile
 from ...takes import COLUMNS, Take, read_take, write_take
-from .deciding import Verdict, difference, verdict
+from .deciding import LIMIT, Verdict, difference, verdict
 from .outcome import OF_KIND, TRIAL_MEASURES, differences, drift, numbers_of, seen_in
 from .schedule import Order, Turn, opened, sealed
 from .tasks import tasks_for
@@ -86,7 +96,7 @@ class Trial:
         secret = randbits(64) if secret is None else secret
         order = Order(secret, len(profiles))
         known = [one.name for one in tasks_for(profiles)]
-        asked = tuple(tasks) or tuple(known)
+        asked = tuple(tasks) or tuple(known[:1])
         for name in asked:
             if name not in known:
                 raise ArgumentError(f"found the task {name}; expected {listed(known)}")
@@ -208,19 +218,28 @@ class Trial:
         self.people += 1
         self.write()
 
+    @property
+    def limit(self) -> float:
+        """What chance may make for a claim at one look, so that all looks at all settings make 5 %."""
+        many = len(self.files)
+        return LIMIT / (many * (many - 1) // 2)
+
     def look(self) -> Verdict:
         """Look at the differences, and say whether more rounds would tell; never which setting is which.
 
         Each look counts once, however often it is asked for: looking again and again would find what is not
-        there.
+        there. Of more than two settings it is the two that ask for most.
         """
-        values = self.differences()
-        if len(values) < 2:
+        twos = [self.differences(two) for two in combinations(range(len(self.files)), 2)]
+        if any(len(values) < 2 for values in twos):
             return Verdict("open")
-        if not self.looked or len(values) > self.looked[-1]:
-            self.looked = (*self.looked, len(values))
+        count = sum(map(len, twos))
+        if not self.looked or count > self.looked[-1]:
+            self.looked = (*self.looked, count)
             self.write()
-        return verdict(difference(values), len(self.looked), seed=int(self.name[:8], 16))
+        seed, looks = int(self.name[:8], 16), len(self.looked)
+        said = [verdict(difference(values, self.limit), looks, seed=seed) for values in twos]
+        return max(said, key=lambda one: (one.kind == "open", one.more))
 
     def go_on(self, more: int) -> None:
         """Plan so many rounds more of each setting."""
@@ -350,6 +369,36 @@ def read_trial(folder: str | os.PathLike[str]) -> Trial:
         load_profile(place / "settings" / f"{k}.toml") for k in range(1, len(trial.files) + 1)
     )
     return trial
+
+
+def write_rounds(trial: Trial, path: str | os.PathLike[str]) -> None:
+    """Write every number of an open trial as CSV or Parquet, by the suffix; replaced whole or not at all.
+
+    Raises :class:`ArgumentError` for a trial that is not open yet, and :class:`OutputError` for a file that
+    cannot be written.
+    """
+    check_open(trial)
+    table = trial.rounds()
+    table.insert(3, "file", [trial.files[one] for one in table["setting"]])
+    with replacing(path) as fresh:
+        if Path(path).suffix.lower() == ".csv":
+            table.to_csv(fresh, index=False)
+            return
+        try:
+            table.to_parquet(fresh, engine="pyarrow", index=False)
+        except ImportError:
+            raise MissingError(
+                "tables as Parquet need pyarrow: pip install 'mellow-thumb[parquet]'"
+            ) from None
+
+
+def check_open(trial: Trial) -> None:
+    """Refuse to say what nobody is told before a trial's end."""
+    if not trial.over:
+        raise ArgumentError(
+            f"{trial.folder}: found a trial that is not open yet; expected its end: go on with "
+            "`mellow-thumb try ... --blind`, and open it there"
+        )
 
 
 def take_of(rows: Sequence[tuple[float, str, float, str]]) -> Take:
