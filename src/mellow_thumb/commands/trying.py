@@ -117,7 +117,7 @@ def _compare(
         )
 
     serve_trial(
-        profiles, folder, rounds=rounds or 8, tasks=tasks, port=port or 0, browser=not no_browser, tell=tell
+        profiles, folder, rounds=rounds, tasks=tasks, port=port or 0, browser=not no_browser, tell=tell
     )
 
 

@@ -86,16 +86,16 @@ def serving_trial(
     profiles: Sequence[str | os.PathLike[str]],
     folder: str | os.PathLike[str],
     *,
-    rounds: int = 8,
+    rounds: int | None = None,
     tasks: Sequence[str] = (),
     port: int = 0,
 ) -> Iterator[str]:
     """Serve a page on which settings are compared blind, while the block runs; gives its address.
 
     `profiles` are the files of two settings or more, `folder` a new one, or that of a trial to go on with.
-    Each setting is played for so many `rounds`, an even number. `tasks` are of ``aim``, ``pan``, ``zoom``,
-    ``follow``, ``walk`` and ``cue``, and the first one decides; without any it is the first that all of the
-    profiles can do. It needs the extra ``page``.
+    Each setting is played for so many `rounds`, an even number; 8 unless stated. `tasks` are of ``aim``,
+    ``pan``, ``zoom``, ``follow``, ``walk`` and ``cue``, and the first one decides; without any it is the
+    first that all of the profiles can do. It needs the extra ``page``.
 
     Raises :class:`ArgumentError` for settings that cannot be compared, :class:`TrialError` for a folder that
     holds another trial, and else what :func:`serving` does.
@@ -114,7 +114,7 @@ def serve_trial(
     profiles: Sequence[str | os.PathLike[str]],
     folder: str | os.PathLike[str],
     *,
-    rounds: int = 8,
+    rounds: int | None = None,
     tasks: Sequence[str] = (),
     port: int = 0,
     browser: bool = True,

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 import shutil
 import subprocess
 import sys
@@ -14,7 +15,7 @@ import pytest
 import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.basics import ArgumentError, OutputError, TrialError
-from mellow_thumb.insight.trials import Trial, as_dict, outcome_text, read_trial
+from mellow_thumb.insight.trials import Trial, outcome_text, read_trial
 from mellow_thumb.insight.trials.hands import BEHIND, Hands
 from mellow_thumb.insight.trials.playing import Playing
 from mellow_thumb.insight.trials.tasks import selecting, tasks_for
@@ -74,7 +75,7 @@ def test_a_trial_says_what_is_true_of_its_settings_and_the_same_from_its_files(t
     mean = sum(trial.differences()) / 8
     # whole counts and frames of a session cost a little of the truth
     assert mean == pytest.approx(0.223, abs=0.06)
-    assert as_dict(trial)["answers"] == [{"person": 1, "liked": liked, "much": "clearly"}]
+    assert trial.answers() == [(1, liked, "clearly")]
 
 
 def test_each_task_measures_what_hands_did(tmp_path: Path) -> None:
@@ -175,6 +176,7 @@ def test_several_people_are_compared_by_their_means(tmp_path: Path) -> None:
     text = outcome_text(read_trial(trial.folder))
     assert "person 3: slow.toml was the " in text
     assert "With fewer than 7 people nothing can be claimed." in text
+    assert len(re.findall(r"^[123] +throughput +[\d.]+ bits/s +[\d.]+ bits/s$", text, re.MULTILINE)) == 3
     assert (
         "Liked better: slow.toml by 0 and quick.toml by 3 of 3 people; chance alone does as much in 25 %"
         in text
@@ -217,10 +219,15 @@ def test_another_trials_folder_is_refused(tmp_path: Path) -> None:
     trial = begun(tmp_path)
     files = settings(tmp_path)
     assert Trial.at(trial.folder, files).name == trial.name
-    with pytest.raises(
-        TrialError, match=r"found a trial of slow\.toml, quick\.toml; expected the same settings"
+    for found, more in (
+        ("slow.toml and quick.toml; expected the same settings in the same order", {"files": files[::-1]}),
+        ("4 rounds with each; expected 6, as you ask for", {"pairs": 6}),
+        ("aim; expected walk, as you ask for", {"tasks": ["walk"]}),
     ):
-        Trial.at(trial.folder, files[::-1])
+        with pytest.raises(TrialError, match=re.escape(f"found a trial of {found}; or state a new folder")):
+            Trial.at(trial.folder, **({"files": files} | more))
+    trial.go_on(2)
+    assert Trial.at(trial.folder, files, pairs=4).pairs == 6
     for text in ("{}", "[]", "no", '{"format": "mellow-thumb trial 2"}'):
         (trial.folder / "trial.json").write_text(text)
         with pytest.raises(TrialError, match=r"trial\.json:1: found "):

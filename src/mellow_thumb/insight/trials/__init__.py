@@ -10,7 +10,7 @@ if TYPE_CHECKING:
     from .aiming import Aim
     from .outcome import RATE, TRIAL_MEASURES, Seen
     from .playing import Playing
-    from .saying import as_dict, outcome_text, said_lines, tables
+    from .saying import outcome_text, said_lines, tables
     from .schedule import Turn
     from .tasks import SELECTING, selecting
     from .trial import HOW_MUCH, PAIRS, Trial, check_open, read_trial, take_of, write_rounds
@@ -26,7 +26,6 @@ __all__ = [
     "Seen",
     "Trial",
     "Turn",
-    "as_dict",
     "check_open",
     "outcome_text",
     "read_trial",
@@ -48,7 +47,6 @@ __getattr__ = lazy_front(
         ),
         "playing": ("Playing",),
         "saying": (
-            "as_dict",
             "outcome_text",
             "said_lines",
             "tables",

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from itertools import combinations
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING
 
 from .deciding import LOOKS, difference, per_cent, preferred, verdict
 from .outcome import OF_KIND, TRIAL_MEASURES, differences
@@ -161,6 +161,19 @@ def tables(trial: Trial) -> list[list[list[str]]]:
         if rows:
             heads = ["task", "number", *(trial.files[one] for one in two), "difference", "95 % interval"]
             found.append([heads, *rows])
+    return found if trial.people == 1 else [*found, _by_person(trial)]
+
+
+def _by_person(trial: Trial) -> list[list[str]]:
+    """What the trial asks about, person by person, under each setting."""
+    task, measure = trial.measure
+    rounds = trial.rounds()
+    rows = rounds[(rounds["task"] == task) & (rounds["measure"] == measure)]
+    means = rows.groupby(["person", "setting"])["value"].mean()
+    found = [["person", "number", *trial.files]]
+    for person in range(1, trial.people + 1):
+        values = [means.get((person, setting), float("nan")) for setting in range(len(trial.files))]
+        found.append([str(person), measure, *(_shown(one, TRIAL_MEASURES[measure].unit) for one in values)])
     return found
 
 
@@ -183,15 +196,3 @@ def _shown(value: float, unit: str) -> str:
     if value != value:
         return "-"
     return f"{100.0 * value:.1f} %" if unit == "share" else f"{value:.3g} {unit}".rstrip()
-
-
-def as_dict(trial: Trial) -> dict[str, Any]:
-    """What an open trial came to, as plain data."""
-    twos = list(combinations(range(len(trial.files)), 2))
-    return {
-        "settings": list(trial.files),
-        "people": trial.people,
-        "birds": [list(trial.birds(one)) for one in range(1, trial.people + 1)],
-        "known": [known(trial, two) for two in twos],
-        "answers": [{"person": who, "liked": bird, "much": much} for who, bird, much in trial.answers()],
-    }

@@ -64,6 +64,8 @@ class Trial:
     """Rounds of each setting that are planned by now, for each person."""
     asked: tuple[str, ...]
     """The names of its tasks; the first is what it asks about."""
+    first: int = 0
+    """Rounds of each setting that were planned at first, before a look asked for more."""
     people: int = 1
     looked: tuple[int, ...] = ()
     """After how many pairs the differences were looked at."""
@@ -103,7 +105,9 @@ class Trial:
         place = made_folder(folder)
         if any(place.iterdir()):
             raise OutputError(f"{place}: found files in it; expected a new folder, or that of a trial")
-        trial = cls(place, f"{randbits(64):016x}", tuple(Path(one).name for one in files), pairs, asked)
+        trial = cls(
+            place, f"{randbits(64):016x}", tuple(Path(one).name for one in files), pairs, asked, pairs
+        )
         trial.profiles, trial.order = profiles, order
         made_folder(place / "settings")
         for k, one in enumerate(files, 1):
@@ -115,28 +119,29 @@ class Trial:
 
     @classmethod
     def at(
-        cls, folder: str | os.PathLike[str], files: Sequence[str | os.PathLike[str]], *, pairs: int = PAIRS,
-        tasks: Sequence[str] = (),
+        cls, folder: str | os.PathLike[str], files: Sequence[str | os.PathLike[str]], *,
+        pairs: int | None = None, tasks: Sequence[str] = (),
     ) -> Trial:  # fmt: skip
         """Go on with the trial of these profiles in a folder, or begin one there, as :meth:`begin` says."""
-        if not (Path(folder) / "trial.json").exists():
-            return cls.begin(folder, files, pairs=pairs, tasks=tasks)
+        path = Path(folder) / "trial.json"
+        if not path.exists():
+            return cls.begin(folder, files, pairs=PAIRS if pairs is None else pairs, tasks=tasks)
         trial = read_trial(folder)
-        asked = [load_profile(one).digest for one in files]
-        if asked != [one.digest for one in trial.profiles]:
-            there = ", ".join(trial.files)
-            raise TrialError.single(
-                str(Path(folder) / "trial.json"),
-                0,
-                f"a trial of {there}",
-                "the same settings in the same order, or a new folder",
-            )
-        return trial
+        if [load_profile(one).digest for one in files] != [one.digest for one in trial.profiles]:
+            found, expected = listed(trial.files, "and"), "the same settings in the same order"
+        elif pairs is not None and pairs != trial.first:
+            found, expected = f"{trial.first} rounds with each", f"{pairs}, as you ask for"
+        elif tasks and tuple(tasks) != trial.asked:
+            found, expected = listed(trial.asked, "and"), f"{listed(tasks, 'and')}, as you ask for"
+        else:
+            return trial
+        raise TrialError.single(str(path), 0, f"a trial of {found}", f"{expected}; or state a new folder")
 
     def write(self) -> None:
         """Write down where it stands."""
         said = {
             "format": FORMAT, "name": self.name, "settings": self.files, "rounds": self.pairs,
+            "first": self.first,
             "tasks": self.asked, "people": self.people, "looked": self.looked, "over": self.over,
         }  # fmt: skip
         if self.over:
@@ -356,7 +361,7 @@ def read_trial(folder: str | os.PathLike[str]) -> Trial:
             raise TrialError.single(str(path), 1, f"the format {said['format']!r}", FORMAT)
         trial = Trial(
             place, str(said["name"]), tuple(map(str, said["settings"])), int(said["rounds"]),
-            tuple(map(str, said["tasks"])), int(said["people"]),
+            tuple(map(str, said["tasks"])), int(said["first"]), int(said["people"]),
             tuple(map(int, said["looked"])), bool(said["over"]),
         )  # fmt: skip
     except (KeyError, TypeError, ValueError) as error:

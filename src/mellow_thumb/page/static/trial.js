@@ -26,8 +26,14 @@ const line = new Line({
   },
   back: () => find("gone").close(),
 });
-const hands = new Hands(scene, (event) => playing && line.put(event), () => playing && line.flush(), (x, y) => marsh.under(x, y));
+const hands = new Hands(scene, put, () => playing && line.flush(), (x, y) => marsh.under(x, y));
 window.tried = { marsh, line, get playing() { return playing; } }; // to be looked at from a browser's own tools
+
+/** Pass on what hands do in a round; a click that gives the mouse to the view selects nothing. */
+function put(event) {
+  const gives = event.type === "pointerdown" && event.pointerType === "mouse" && hands.wanted === "held" && !hands.captured;
+  if (playing && !(gives && scene.requestPointerLock)) line.put(event);
+}
 
 function told(message) {
   if (message.kind === "frame") frame(message);
