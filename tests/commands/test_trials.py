@@ -42,11 +42,17 @@ def played(tmp_path_factory: pytest.TempPathFactory) -> Path:
     return trial.folder
 
 
+def heeding() -> None:
+    """Heed an interrupt: who is begun in the background of a shell has it switched off."""
+    signal.signal(signal.SIGINT, signal.SIG_DFL)
+
+
 def test_a_trial_says_where_it_is_served_and_ends_by_an_interrupt(command: str, folder: Path) -> None:
     words = [command, "try", "a.toml", "b.toml", "--blind", "--no-browser", "--rounds", "2", "-o", "mine"]
     with subprocess.Popen(
-        words, cwd=folder, stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True
-    ) as served:
+        words, cwd=folder, stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True,
+        preexec_fn=heeding,
+    ) as served:  # fmt: skip
         assert served.stdout
         lines = [served.stdout.readline() for _ in range(3)]
         served.send_signal(signal.SIGINT)
