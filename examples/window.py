@@ -2,7 +2,7 @@
 
 It draws the marsh from above: the warden, the camera behind him, what it looks at. M opens the chart, drawn
 as its own camera sees it: the left button drags it, the wheel brings nearer what is under the pointer. It
-needs pygame-ce: pip install 'mellow-thumb[window]'. Run it: python examples/window.py
+needs pygame-ce: pip install 'mellow-thumb[windows]'. Run it: python examples/window.py
 """
 
 from __future__ import annotations
@@ -16,7 +16,7 @@ import mellow_thumb as mt
 try:
     import pygame
 except ImportError:
-    sys.exit("this example opens a window with pygame-ce: pip install 'mellow-thumb[window]'")
+    sys.exit("this example opens a window with pygame-ce: pip install 'mellow-thumb[windows]'")
 
 SIZE, SCALE = (1280, 800), 60
 MUD, SEEN, WATER, WARDEN, CAMERA = (
@@ -26,28 +26,6 @@ MUD, SEEN, WATER, WARDEN, CAMERA = (
     (29, 106, 150),
     (180, 83, 31),
 )
-KEYS = {
-    pygame.K_w: "key.KeyW",
-    pygame.K_a: "key.KeyA",
-    pygame.K_s: "key.KeyS",
-    pygame.K_d: "key.KeyD",
-    pygame.K_m: "key.KeyM",
-}
-
-
-def feed(session: mt.Session, event: pygame.event.Event) -> None:
-    """Hand what the window says to the session; screens count y downwards, so it is flipped once, here."""
-    if event.type in (pygame.KEYDOWN, pygame.KEYUP) and event.key in KEYS:
-        session.feed(KEYS[event.key], float(event.type == pygame.KEYDOWN))
-    elif event.type == pygame.MOUSEMOTION:
-        session.feed("mouse.move", (event.rel[0], -event.rel[1]))
-        session.feed("mouse.place", (event.pos[0] / SIZE[0], 1.0 - event.pos[1] / SIZE[1]))
-    elif event.type in (pygame.MOUSEBUTTONDOWN, pygame.MOUSEBUTTONUP) and event.button == 1:
-        session.feed("mouse.left", float(event.type == pygame.MOUSEBUTTONDOWN))
-    elif event.type == pygame.MOUSEWHEEL:
-        session.feed("mouse.wheel", (event.x, event.y))
-    elif event.type in (pygame.WINDOWFOCUSLOST, pygame.WINDOWFOCUSGAINED):
-        session.feed("host.focus", float(event.type == pygame.WINDOWFOCUSGAINED))
 
 
 def draw(screen: pygame.Surface, place: tuple[float, float, float], heading: float, view: mt.View) -> None:
@@ -104,19 +82,21 @@ def main(frames: int = -1) -> pygame.Surface:
     screen = pygame.display.set_mode(SIZE)
     pygame.display.set_caption("W, A, S, D walk, the mouse looks, the wheel reels, M opens the chart")
     session = mt.load_profile(Path(__file__).with_name("window.toml")).session()
-    session.set_screen(*SIZE)
+    door, view = mt.PygameDoor(session), None
     clock, place = pygame.time.Clock(), (0.0, 0.0, 0.0)
     while frames:
         frames -= 1
         for event in pygame.event.get():
             if event.type == pygame.QUIT:
                 frames = 0
-            feed(session, event)
+            door.feed(event)
+        door.frame(view)
         frame = session.tick(clock.tick(60) / 1000.0)
         x, y, z = frame.movement.step
         place = (place[0] + x, place[1] + y, place[2] + z)
+        view = session.view(place)
         picture = draw_chart if frame.mount == "chart" else draw
-        picture(screen, place, frame.movement.heading, session.view(place))
+        picture(screen, place, frame.movement.heading, view)
         pygame.display.flip()
     return screen
 

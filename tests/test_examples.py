@@ -124,18 +124,21 @@ def test_the_window_shows_both(monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setenv("SDL_VIDEODRIVER", "dummy")
     window = example("window")
     session = window.mt.load_profile(FOLDER / "window.toml").session()
+    pygame.display.init()
+    pygame.display.set_mode(window.SIZE)
+    door = window.mt.PygameDoor(session)
     for kind, data in (
-        (pygame.KEYDOWN, {"key": pygame.K_w}),
+        (pygame.KEYDOWN, {"scancode": pygame.KSCAN_W}),
         (pygame.MOUSEMOTION, {"rel": (200, 10), "pos": (640, 400)}),
         (pygame.MOUSEWHEEL, {"x": 0, "y": -1}),
     ):
-        window.feed(session, pygame.event.Event(kind, data))
+        door.feed(pygame.event.Event(kind, data))
     frames = [session.tick(1 / 60) for _ in range(60)]
     assert frames[-1].axes["yaw"] == pytest.approx(30.0)
     assert frames[-1].axes["pitch"] == pytest.approx(-11.5)
     assert frames[-1].axes["distance"] == pytest.approx(3.36, abs=1e-3)
     assert frames[-1].movement.velocity[2] < -2.0
-    window.feed(session, pygame.event.Event(pygame.WINDOWFOCUSLOST))
+    door.feed(pygame.event.Event(pygame.WINDOWFOCUSLOST))
     assert [session.tick(0.25) for _ in range(4)][-1].movement.velocity == (0.0, 0.0, 0.0)
     picture = window.main(3)
     colours = {tuple(picture.get_at((x, y)))[:3] for x in range(0, 1280, 4) for y in range(0, 800, 4)}
@@ -150,13 +153,13 @@ def test_the_window_draws_the_chart_and_what_is_grabbed_stays_under_the_pointer(
     monkeypatch.setenv("SDL_VIDEODRIVER", "dummy")
     window = example("window")
     session = window.mt.load_profile(FOLDER / "window.toml").session()
-    session.set_screen(*window.SIZE)
     pygame.display.init()
     screen = pygame.display.set_mode(window.SIZE)
+    door = window.mt.PygameDoor(session)
 
     def seen(*happened: tuple[int, dict[str, Any]]) -> list[tuple[int, int]]:
         for kind, data in happened:
-            window.feed(session, pygame.event.Event(kind, data))
+            door.feed(pygame.event.Event(kind, data))
         for _ in range(30):
             frame = session.tick(1 / 60)
         assert frame.mount == "chart"
@@ -165,7 +168,8 @@ def test_the_window_draws_the_chart_and_what_is_grabbed_stays_under_the_pointer(
         return [place for place in inside if tuple(screen.get_at(place))[:3] == window.WARDEN]
 
     middle = seen(
-        (pygame.KEYDOWN, {"key": pygame.K_m}), (pygame.MOUSEMOTION, {"rel": (0, 0), "pos": (640, 400)})
+        (pygame.KEYDOWN, {"scancode": pygame.KSCAN_M}),
+        (pygame.MOUSEMOTION, {"rel": (0, 0), "pos": (640, 400)}),
     )
     assert abs(sum(x for x, _ in middle) / len(middle) - 640) < 15
     grabbed = seen(

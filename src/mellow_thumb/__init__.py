@@ -15,6 +15,7 @@ __all__ = [
     "ConflictError",
     "FileError",
     "Frame",
+    "GlfwDoor",
     "HandheldState",
     "LinuxDevice",
     "LinuxDevices",
@@ -28,6 +29,8 @@ __all__ = [
     "Problem",
     "Profile",
     "ProfileError",
+    "PygameDoor",
+    "PygletDoor",
     "Recorder",
     "Session",
     "Sheet",
@@ -84,7 +87,16 @@ if TYPE_CHECKING:
         TrialError,
         UnitError,
     )
-    from .devices import BrowserDoor, LinuxDevice, LinuxDevices, LinuxDoor, XrDoor
+    from .devices import (
+        BrowserDoor,
+        GlfwDoor,
+        LinuxDevice,
+        LinuxDevices,
+        LinuxDoor,
+        PygameDoor,
+        PygletDoor,
+        XrDoor,
+    )
     from .insight import Trial, check, compare, feel, fit, read_trial, sweep, tell
     from .page import Page, serve, serve_trial, serving, serving_trial
     from .plan import wheel_notches
@@ -106,6 +118,7 @@ _HOMES = {
     "Basis": "session",
     "BrowserDoor": "devices",
     "Frame": "session",
+    "GlfwDoor": "devices",
     "HandheldState": "session",
     "LinuxDevice": "devices",
     "LinuxDevices": "devices",
@@ -113,6 +126,8 @@ _HOMES = {
     "Listener": "session",
     "Page": "page",
     "Profile": "profiles",
+    "PygameDoor": "devices",
+    "PygletDoor": "devices",
     "Recorder": "takes",
     "Session": "session",
     "Sheet": "profiles",

@@ -8,9 +8,13 @@ from ..basics import lazy_front
 
 if TYPE_CHECKING:
     from .browser_door import BrowserDoor
+    from .glfw_door import GlfwDoor
     from .linux_device import ABS, KEY, REL, AxisRange, LinuxDevice
     from .linux_door import LinuxDoor
     from .linux_live import LinuxDevices
+    from .pygame_door import PygameDoor
+    from .pyglet_door import PygletDoor
+    from .window_door import WindowDoor
     from .xr_door import XrDoor
 
 __all__ = [
@@ -19,9 +23,13 @@ __all__ = [
     "REL",
     "AxisRange",
     "BrowserDoor",
+    "GlfwDoor",
     "LinuxDevice",
     "LinuxDevices",
     "LinuxDoor",
+    "PygameDoor",
+    "PygletDoor",
+    "WindowDoor",
     "XrDoor",
 ]
 
@@ -29,6 +37,7 @@ __getattr__ = lazy_front(
     __name__,
     {
         "browser_door": ("BrowserDoor",),
+        "glfw_door": ("GlfwDoor",),
         "linux_device": (
             "ABS",
             "KEY",
@@ -38,6 +47,9 @@ __getattr__ = lazy_front(
         ),
         "linux_door": ("LinuxDoor",),
         "linux_live": ("LinuxDevices",),
+        "pygame_door": ("PygameDoor",),
+        "pyglet_door": ("PygletDoor",),
+        "window_door": ("WindowDoor",),
         "xr_door": ("XrDoor",),
     },
 )

@@ -1,0 +1,172 @@
+"""What the doors of window libraries have in common: places, keys, pads and cursors, as a session takes them.
+
+Screens count y downwards, in pixels of the window; what a library says otherwise is turned by its own door.
+"""
+
+from __future__ import annotations
+
+from abc import ABC, abstractmethod
+from collections import Counter
+from typing import TYPE_CHECKING, Any
+
+from .xr_door import finite
+
+if TYPE_CHECKING:
+    from collections.abc import Mapping
+
+    from ..session import Session, View
+
+PadState = "Mapping[str, float | tuple[float, float]]"
+
+PAD_REST: dict[str, float | tuple[float, float]] = {
+    "left_stick": (0.0, 0.0), "right_stick": (0.0, 0.0), "left_trigger": 0.0, "right_trigger": 0.0,
+}  # fmt: skip
+"""What a pad says that nobody touches; its buttons are up."""
+CURSORS = ("free", "hidden", "held")
+
+
+class WindowDoor(ABC):
+    """Feeds a session what a window says: public calls here, what a library says in the class of its own.
+
+    Bad events are counted in :attr:`refused`; nothing raises.
+    """
+
+    def __init__(
+        self,
+        session: Session,
+        *,
+        counts: bool = True,
+        pixels_per_cm: float | None = None,
+        pad: int | None = None,
+    ) -> None:
+        """Stand before a `session`.
+
+        With `counts` movements of the mouse are ``mouse.move``, else ``mouse.pixels``. `pixels_per_cm` is for
+        lengths in cm, in pixels of the window. `pad` is the number of the one gamepad that counts, from 0 in
+        the order in which they were plugged in; None for all of them.
+        """
+        self.session = session
+        self.counts = counts
+        """Whether movements of the mouse are counts."""
+        self.refused: Counter[tuple[str, str]] = Counter()
+        """How often an event was refused, by its kind and the reason."""
+        self.cursor = "free"
+        """What the pointer is now: ``free``, ``hidden``, or ``held`` where it is."""
+        self._per_cm, self._only = pixels_per_cm, pad
+        self._size = (1.0, 1.0)
+        self._pads: dict[object, dict[str, float | tuple[float, float]]] = {}
+        self._slots: list[object] = []
+        self.resized(*self.window_size())
+
+    # ---- what a library does
+
+    @abstractmethod
+    def window_size(self) -> tuple[float, float]:
+        """How large the window is now, in its own pixels."""
+
+    @abstractmethod
+    def show_cursor(self, cursor: str) -> None:
+        """Let the window's pointer be ``free``, ``hidden`` or ``held``."""
+
+    def poll(self) -> None:  # noqa: B027
+        """Ask for what comes without an event, such as the state of gamepads; most have nothing to ask."""
+
+    # ---- what a host calls
+
+    def frame(self, view: View | None = None) -> None:
+        """Call it once a frame, before the tick; the pointer becomes what the last `view` asks for."""
+        self.poll()
+        if view is not None and view.cursor != self.cursor:
+            self.cursor = view.cursor
+            self.show_cursor(view.cursor)
+
+    # ---- what the doors say
+
+    def resized(self, wide: float, tall: float) -> None:
+        """Say how large the view is; nothing where it is no size, as of a window that is folded away."""
+        if wide >= 1.0 and tall >= 1.0:
+            self._size = (float(wide), float(tall))
+            self.session.set_screen(wide, tall, pixels_per_cm=self._per_cm)
+
+    def moved(self, right: float, down: float) -> None:
+        """Say how far the mouse went."""
+        if right or down:
+            signal = "mouse.move" if self.counts else "mouse.pixels"
+            self.session.feed(signal, (finite(right), -finite(down)))
+
+    def at_place(self, x: float, y: float) -> tuple[float, float]:
+        """A place of the window, y down, as 0..1 of the view from its bottom left corner."""
+        wide, tall = self._size
+        return min(max(finite(x) / wide, 0.0), 1.0), min(max(1.0 - finite(y) / tall, 0.0), 1.0)
+
+    def pointed(self, x: float, y: float) -> None:
+        """Say where the pointer is; while it is held it has no place."""
+        if self.cursor != "held":
+            self.session.feed("mouse.place", self.at_place(x, y))
+
+    def pressed(self, signal: str, down: object, on: str | None = None) -> None:
+        """Say that a key or a button went down or up."""
+        self.session.feed(signal, float(bool(down)), on=on)
+
+    def rolled(self, right: float, away: float) -> None:
+        """Say how far the wheel turned, in notches."""
+        self.session.feed("mouse.wheel", (finite(right), finite(away)))
+
+    def focused(self, has: object) -> None:
+        """Say whether the window has the focus."""
+        self.session.feed("host.focus", float(bool(has)))
+
+    def inside(self, there: object) -> None:
+        """Say whether the pointer is inside the window."""
+        self.session.feed("mouse.inside", float(bool(there)))
+
+    # ---- gamepads
+
+    def plugged(self, pad: object) -> None:
+        """A gamepad is there; it takes the first number that is free."""
+        if pad in self._pads:
+            return
+        self._pads[pad] = {}
+        for number, there in enumerate(self._slots):
+            if there not in self._pads:
+                self._slots[number] = pad
+                break
+        else:
+            self._slots.append(pad)
+        if self._counts_pad(pad):
+            self.session.feed("pad.connected", 1.0)
+
+    def unplugged(self, pad: object) -> None:
+        """A gamepad is gone: what it held is let go."""
+        counted = self._counts_pad(pad)
+        if self._pads.pop(pad, None) is not None and counted:
+            self.session.feed("pad.connected", 0.0)
+            others = [one for one in self._pads if self._counts_pad(one)]
+            if others:
+                self.session.feed("pad.connected", 1.0)
+                for one in others:  # what another one holds still counts
+                    said, self._pads[one] = self._pads[one], {}
+                    self.pad_says(one, said)
+
+    def _counts_pad(self, pad: object) -> bool:
+        """Whether a gamepad is the one that counts."""
+        return self._only is None or (self._only < len(self._slots) and self._slots[self._only] == pad)
+
+    def pad_says(self, pad: object, said: Mapping[str, float | tuple[float, float]]) -> None:
+        """Say what a gamepad says now, of the standard layout, y up; only what has changed is fed."""
+        if pad not in self._pads or not self._counts_pad(pad):
+            return
+        before = self._pads[pad]
+        for name, value in said.items():
+            if before.get(name, PAD_REST.get(name, 0.0)) != value:
+                self.session.feed(f"pad.{name}", value)
+            before[name] = value
+
+    def refuse(self, kind: str, error: Exception) -> None:
+        """Count an event that is not as the library says it is."""
+        self.refused[kind, f"{type(error).__name__}: {error}"[:80]] += 1
+
+
+def axis(value: Any, full: float) -> float:
+    """A number of a stick or trigger as a share, -1 to 1, which both ends reach."""
+    return min(max(finite(value) / full, -1.0), 1.0)

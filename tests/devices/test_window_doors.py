@@ -1,0 +1,362 @@
+"""The doors of window libraries: in real windows on a virtual screen, and event by event."""
+
+from __future__ import annotations
+
+import json
+import os
+import shutil
+import subprocess
+import sys
+from collections.abc import Iterator
+from pathlib import Path
+from types import SimpleNamespace
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+import mellow_thumb as mt
+from mellow_thumb.devices.glfw_door import KEYS as GLFW_KEYS
+from mellow_thumb.devices.hid_keys import HID_KEYS
+from mellow_thumb.devices.linux_keys import KEYS as LINUX_KEYS
+from mellow_thumb.devices.pyglet_door import NAMES
+from mellow_thumb.devices.window_door import WindowDoor
+
+LIBRARIES = ("pygame", "glfw", "pyglet")
+HOST = Path(__file__).parents[1] / "helpers" / "window_host.py"
+PROFILE = """
+format = "mellow-thumb profile 1"
+mount = "eye"
+cursor = "held"
+[mounts.eye]
+kind = "eye"
+[gates]
+glassing = { hold = ["mouse.right", "pad.left_shoulder"] }
+[signals]
+steps = { up = "key.KeyW", down = "key.KeyS", left = "key.KeyA", right = "key.KeyD" }
+[routes.look]
+from = "mouse.move"
+drives = ["yaw", "pitch"]
+sensitivity = "0.1 deg/count"
+[routes.lean]
+from = "steps.x"
+drives = "roll"
+sensitivity = "10 deg"
+[routes.thumb]
+from = "pad.right_stick"
+drives = ["yaw", "pitch"]
+sensitivity = "90 deg/s"
+[axes]
+pitch = { min = "-80 deg", max = "80 deg" }
+"""
+
+
+class Standing(WindowDoor):
+    """A door of no library, with a window of a size that is told."""
+
+    size = (800.0, 400.0)
+    shown: str = ""
+
+    def window_size(self) -> tuple[float, float]:
+        return self.size
+
+    def show_cursor(self, cursor: str) -> None:
+        self.shown = cursor
+
+
+def profile(folder: Path) -> Path:
+    path = folder / "window.toml"
+    path.write_text(PROFILE)
+    return path
+
+
+@pytest.fixture
+def session(tmp_path: Path) -> mt.Session:
+    return mt.load_profile(profile(tmp_path)).session(compiled=False)
+
+
+# ---- real windows
+
+
+@pytest.fixture(scope="module")
+def screen() -> Iterator[str]:
+    """A virtual screen."""
+    if not (shutil.which("Xvfb") and shutil.which("xdotool")):
+        pytest.skip("no virtual screen: apt-get install xvfb xdotool")
+    words = ["Xvfb", "-displayfd", "1", "-screen", "0", "1024x700x24"]
+    with subprocess.Popen(words, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True) as shown:
+        assert shown.stdout
+        yield f":{shown.stdout.readline().strip()}"
+        shown.terminate()
+
+
+class Window:
+    """A host in a real window, and hands on it."""
+
+    def __init__(self, library: str, display: str, path: Path) -> None:
+        self.env = os.environ | {"DISPLAY": display, "SDL_VIDEODRIVER": "x11", "LIBGL_ALWAYS_SOFTWARE": "1"}
+        self.host = subprocess.Popen(
+            [sys.executable, str(HOST), library, str(path)], env=self.env, text=True,
+            stdin=subprocess.PIPE, stdout=subprocess.PIPE, stderr=subprocess.PIPE,
+        )  # fmt: skip
+        assert self.host.stdout
+        while (line := self.host.stdout.readline().strip()) != "ready":
+            assert line or self.host.poll() is None, self.host.communicate()[1]
+
+    def do(self, *words: object) -> None:
+        """Inject input; then let the host have it."""
+        subprocess.run(["xdotool", *map(str, words)], env=self.env, check=True, capture_output=True)
+        for _ in range(3):
+            self.now()
+
+    def now(self) -> dict[str, Any]:
+        """What the session is at."""
+        assert self.host.stdin
+        assert self.host.stdout
+        self.host.stdin.write("\n")
+        self.host.stdin.flush()
+        return dict(json.loads(self.host.stdout.readline()))
+
+    def end(self) -> None:
+        self.host.communicate()
+
+
+@pytest.fixture(params=LIBRARIES)
+def window(request: pytest.FixtureRequest, screen: str, tmp_path: Path) -> Iterator[Window]:
+    pytest.importorskip(request.param)
+    found = Window(request.param, screen, profile(tmp_path))
+    yield found
+    found.end()
+
+
+def test_a_real_window_turns_leans_and_lets_go(window: Window) -> None:
+    window.do("mousemove", 300, 200)
+    window.do("mousemove", 310, 200)
+    window.do("keydown", "d")
+    leaned = window.now()
+    assert leaned["axes"]["roll"] == 10.0
+    assert leaned["signals"]["key.KeyD"] == 1.0
+    window.do("keydown", "a")
+    window.do("keyup", "d")
+    assert window.now()["axes"]["roll"] == -10.0
+    window.do("keyup", "a")
+    window.do("mousedown", 3)
+    assert window.now()["gates"]["glassing"]
+    window.do("mouseup", 3)
+    now = window.now()
+    assert not now["gates"]["glassing"]
+    assert now["cursor"] == "held"
+    before = now["axes"]
+    for _ in range(4):
+        window.do("mousemove_relative", 20, 10)
+    after = window.now()["axes"]
+    turned = after["yaw"] - before["yaw"], after["pitch"] - before["pitch"]
+    # right turns right, toward the body looks down; the jump as the pointer is caught may be one of them
+    assert turned in ((pytest.approx(8.0), pytest.approx(-4.0)), (pytest.approx(6.0), pytest.approx(-3.0)))
+    assert now["refused"] == []
+
+
+# ---- the tables
+
+
+def test_keys_are_those_of_the_standard_in_every_table() -> None:
+    known = set(LINUX_KEYS.values()) | {"key.Help"}
+    assert set(HID_KEYS.values()) <= known
+    assert set(GLFW_KEYS.values()) <= known
+    assert {f"key.{code}" for code in NAMES.values()} <= known
+    missing = known - set(HID_KEYS.values())
+    assert missing == set()
+    assert len(set(GLFW_KEYS.values())) == len(GLFW_KEYS)
+
+
+def test_keys_of_sdl_are_those_of_usb() -> None:
+    pygame = pytest.importorskip("pygame")
+    others = {
+        "RETURN": "Enter",
+        "GRAVE": "Backquote",
+        "LCTRL": "ControlLeft",
+        "RALT": "AltRight",
+        "UP": "ArrowUp",
+    }
+    for name, code in others.items():
+        assert HID_KEYS[getattr(pygame, f"KSCAN_{name}")] == f"key.{code}"
+    for letter in "AQWZ":
+        assert HID_KEYS[getattr(pygame, f"KSCAN_{letter}")] == f"key.Key{letter}"
+    for digit in "0159":
+        assert HID_KEYS[getattr(pygame, f"KSCAN_{digit}")] == f"key.Digit{digit}"
+
+
+def test_tokens_of_glfw_are_its_own() -> None:
+    glfw = pytest.importorskip("glfw")
+    for name, code in (("W", "KeyW"), ("0", "Digit0"), ("GRAVE_ACCENT", "Backquote"), ("KP_ENTER", "NumpadEnter"),
+                       ("F24", "F24"), ("RIGHT_SUPER", "MetaRight"), ("WORLD_2", "IntlRo"), ("PAUSE", "Pause")):  # fmt: skip
+        assert GLFW_KEYS[getattr(glfw, f"KEY_{name}")] == f"key.{code}"
+
+
+# ---- what doors have in common
+
+
+@given(
+    st.lists(
+        st.tuples(st.sampled_from(["in", "out", "push", "button", "ask"]), st.integers(0, 2)), max_size=25
+    )
+)
+@settings(max_examples=40)
+def test_pads_come_and_go_and_nothing_stays_held(steps: list[tuple[str, int]]) -> None:
+    """With any number of pads, in any order: what counts is what the pads that are there hold."""
+    session = _session()
+    door = Standing(session)
+    there: dict[int, dict[str, Any]] = {}
+    last = -1
+    for what, pad in steps:
+        if what == "in":
+            door.plugged(pad)
+            there.setdefault(pad, {})
+        elif what == "out":
+            door.unplugged(pad)
+            there.pop(pad, None)
+            last = -1
+        elif pad in there:
+            there[pad] = {"left_shoulder": 1.0 if what == "button" else 0.0}
+            door.pad_says(pad, there[pad])
+            last = pad
+        frame = session.tick(1 / 60)
+        if not there:
+            assert not frame.gates["glassing"]
+        if last >= 0 and len(there) == 1:
+            assert frame.gates["glassing"] == bool(there[last]["left_shoulder"])
+    assert session.refused == {}
+
+
+def _session() -> mt.Session:
+    import tempfile
+
+    with tempfile.TemporaryDirectory() as folder:
+        return mt.load_profile(profile(Path(folder))).session(compiled=False)
+
+
+def test_each_player_has_a_pad_by_its_number_even_after_it_was_unplugged(tmp_path: Path) -> None:
+    sessions = [mt.load_profile(profile(tmp_path)).session(compiled=False) for _ in range(2)]
+    doors = [Standing(session, pad=number) for number, session in enumerate(sessions)]
+
+    def told(pad: str, down: float) -> list[bool]:
+        for door in doors:
+            door.pad_says(pad, {"left_shoulder": down})
+        return [session.tick(1 / 60).gates["glassing"] for session in sessions]
+
+    for door in doors:
+        door.plugged("first")
+        door.plugged("second")
+    assert told("first", 1.0) == [True, False]
+    assert told("second", 1.0) == [True, True]
+    for door in doors:
+        door.unplugged("first")
+    assert [session.tick(1 / 60).gates["glassing"] for session in sessions] == [False, True]
+    for door in doors:
+        door.plugged("first again")
+    assert told("first again", 1.0) == [True, True]
+
+
+def test_places_sizes_and_density(session: mt.Session) -> None:
+    door = Standing(session, pixels_per_cm=50.0)
+    assert door.at_place(200.0, 100.0) == (0.25, 0.75)
+    assert door.at_place(-5.0, 900.0) == (0.0, 0.0)
+    door.resized(0.0, 0.0)  # folded away: as it was
+    assert door.at_place(400.0, 200.0) == (0.5, 0.5)
+    door.resized(1600.0, 800.0)
+    assert door.at_place(400.0, 200.0) == (0.25, 0.75)
+
+
+def test_the_pointer_becomes_what_the_view_asks_for(session: mt.Session) -> None:
+    door = Standing(session)
+    session.tick(1 / 60)
+    door.frame(session.view())
+    assert (door.cursor, door.shown) == ("held", "held")
+    door.focused(0)
+    session.tick(1 / 60)
+    door.frame(session.view())
+    assert (door.cursor, door.shown) == ("free", "free")
+
+
+# ---- pygame, event by event
+
+
+@pytest.fixture
+def pygame_door(session: mt.Session, monkeypatch: pytest.MonkeyPatch) -> Iterator[tuple[Any, Any]]:
+    """A door of pygame on a display that is not shown."""
+    pygame = pytest.importorskip("pygame")
+    monkeypatch.setenv("SDL_VIDEODRIVER", "dummy")
+    pygame.display.init()
+    pygame.display.set_mode((800, 400))
+    yield pygame, mt.PygameDoor(session)
+    pygame.display.quit()
+
+
+def test_events_of_pygame_do_what_they_say(pygame_door: tuple[Any, Any], session: mt.Session) -> None:
+    pygame, door = pygame_door
+
+    def event(kind: str, **fields: Any) -> Any:
+        return pygame.event.Event(getattr(pygame, kind), **fields)
+
+    door.feed(event("MOUSEMOTION", rel=(99, 99), pos=(10, 10), buttons=(0, 0, 0), touch=False))  # the jump
+    door.feed(event("KEYDOWN", scancode=pygame.KSCAN_D, key=0, mod=0, unicode=""))
+    door.feed(event("MOUSEMOTION", rel=(30, -20), pos=(10, 10), buttons=(0, 0, 0), touch=False))
+    door.feed(event("MOUSEMOTION", rel=(500, 500), pos=(10, 10), buttons=(0, 0, 0), touch=True))  # a finger's
+    door.feed(event("MOUSEBUTTONDOWN", button=3, pos=(0, 0), touch=False))
+    door.feed(event("MOUSEBUTTONDOWN", button=4, pos=(0, 0), touch=False))  # the wheel once more
+    frame = session.tick(1 / 60)
+    assert frame.axes["yaw"] == pytest.approx(3.0)
+    assert frame.axes["pitch"] == pytest.approx(2.0)
+    assert frame.gates["glassing"]
+    assert frame.axes["roll"] == 10.0
+    door.feed(event("WINDOWFOCUSLOST", window=None))
+    frame = session.tick(1 / 60)
+    assert not frame.gates["glassing"]
+    assert frame.axes["roll"] == 0.0
+    door.feed(event("WINDOWFOCUSGAINED", window=None))
+    door.feed(event("WINDOWSIZECHANGED", x=1600, y=800, window=None))
+    assert door.at_place(800.0, 400.0) == (0.5, 0.5)
+    door.feed(event("KEYDOWN"))  # nothing of what it should have
+    door.feed(object())
+    door.feed(event("USEREVENT", code=3))
+    ((kind, why),) = door.refused
+    assert kind == "KeyDown"
+    assert why.endswith("object has no attribute 'scancode'")
+    assert session.refused == {}
+
+
+def test_fingers_and_pads_of_pygame(pygame_door: tuple[Any, Any], session: mt.Session) -> None:
+    pygame, door = pygame_door
+    said: list[Any] = []
+    session.touch = lambda *words, **more: said.append((*words, more["on"]))  # type: ignore[method-assign]
+    for kind, x in (("FINGERDOWN", 0.25), ("FINGERMOTION", 0.5), ("FINGERUP", 0.5)):
+        event = SimpleNamespace(type=getattr(pygame, kind), touch_id=1, finger_id=7, x=x, y=0.25)
+        door.feed(event, "pad")
+    assert said == [
+        ((1, 7), "down", (0.25, 0.75), "pad"), ((1, 7), "move", (0.5, 0.75), "pad"), ((1, 7), "up", (0.5, 0.75), "pad"),
+    ]  # fmt: skip
+    door._says[3] = {}
+    door.plugged(3)
+    for axis, value in ((2, 32767), (3, -32768), (4, 16384)):
+        door.feed(SimpleNamespace(type=pygame.CONTROLLERAXISMOTION, instance_id=3, axis=axis, value=value))
+    door.feed(
+        SimpleNamespace(
+            type=pygame.CONTROLLERBUTTONDOWN, instance_id=3, button=pygame.CONTROLLER_BUTTON_LEFTSHOULDER
+        )
+    )
+    frame = session.tick(1 / 60)
+    assert frame.gates["glassing"]
+    assert session.signals["pad.right_stick"] == (1.0, 1.0)  # up is up
+    door.feed(SimpleNamespace(type=pygame.CONTROLLERDEVICEREMOVED, instance_id=3))
+    assert not session.tick(1 / 60).gates["glassing"]
+
+
+@pytest.mark.parametrize("library", ["pygame", "glfw", "pyglet"])
+def test_a_library_that_is_not_there_is_named(
+    library: str, session: mt.Session, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setitem(sys.modules, library, None)
+    make = {"pygame": mt.PygameDoor, "glfw": mt.GlfwDoor, "pyglet": mt.PygletDoor}[library]
+    with pytest.raises(mt.MissingError, match=r"pip install 'mellow-thumb\[windows\]'"):
+        make(session, *([] if library == "pygame" else [None]))
