@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import os
+import re
+import shutil
 import subprocess
 import sys
 from importlib.util import module_from_spec, spec_from_file_location
@@ -12,6 +14,8 @@ from typing import Any
 import pytest
 
 import mellow_thumb as mt
+
+from .helpers.virtual_screen import MISSING, WHY, inject, virtual_screen
 
 FOLDER = Path(__file__).parents[1] / "examples"
 
@@ -184,3 +188,43 @@ def test_the_window_runs_by_itself() -> None:
     pytest.importorskip("pygame")
     env = {**os.environ, "SDL_VIDEODRIVER": "dummy"}
     subprocess.run([sys.executable, FOLDER / "window.py", "2"], check=True, capture_output=True, env=env)
+
+
+@pytest.mark.skipif(MISSING, reason=WHY)
+@pytest.mark.skipif(
+    not (shutil.which("sdl2-config") and shutil.which("cc")), reason="no libsdl2-dev, or no cc"
+)
+def test_the_host_in_c_does_what_the_hands_at_its_window_do(command: str, tmp_path: Path) -> None:
+    """Built by the one command in its comment; what it says at its end is what a session makes of the same hands."""
+    folder = shutil.copytree(FOLDER / "c", tmp_path / "c")
+    (build,) = re.findall(
+        r"^ \*   (mellow-thumb export .*) && ./host$", (folder / "host.c").read_text(), re.MULTILINE
+    )
+    path = f"{Path(command).parent}:{os.environ['PATH']}"
+    subprocess.run(
+        ["sh", "-c", build], cwd=folder, check=True, capture_output=True, env=os.environ | {"PATH": path}
+    )
+    with (
+        virtual_screen() as screen,
+        subprocess.Popen([folder / "host"], stdout=subprocess.PIPE, text=True, env=screen) as host,
+    ):
+        assert host.stdout
+        assert host.stdout.readline() == "ready\n"
+        for _ in range(6):
+            inject(screen, "mousemove_relative", 10, -4)
+        inject(screen, "key", "space")
+        inject(screen, "keydown", "w")
+        inject(screen, "keydown", "d")
+        inject(screen, "keyup", "d")
+        inject(screen, "keyup", "w")
+        inject(screen, "key", "Escape")
+        said = host.stdout.read().split()
+    told = dict(zip(said[::2], map(float, said[1::2]), strict=True))
+    assert told["yaw"] in (5.0, 6.0)  # the jump as the pointer is caught may be one of them
+    assert told["pitch"] == pytest.approx(0.4 * told["yaw"])
+    assert told["hops"] == 1.0
+    assert told["z"] < 0.0
+
+
+def test_the_host_in_c_is_short() -> None:
+    assert len((FOLDER / "c" / "host.c").read_text().splitlines()) < 200

@@ -3,8 +3,6 @@
 from __future__ import annotations
 
 import json
-import os
-import shutil
 import subprocess
 import sys
 from collections.abc import Iterator
@@ -22,6 +20,8 @@ from mellow_thumb.devices.hid_keys import HID_KEYS
 from mellow_thumb.devices.linux_keys import KEYS as LINUX_KEYS
 from mellow_thumb.devices.pyglet_door import NAMES
 from mellow_thumb.devices.window_door import WindowDoor
+
+from ..helpers.virtual_screen import MISSING, WHY, inject, virtual_screen
 
 LIBRARIES = ("pygame", "glfw", "pyglet")
 HOST = Path(__file__).parents[1] / "helpers" / "window_host.py"
@@ -80,24 +80,21 @@ def session(tmp_path: Path) -> mt.Session:
 
 
 @pytest.fixture(scope="module")
-def screen() -> Iterator[str]:
+def screen() -> Iterator[dict[str, str]]:
     """A virtual screen."""
-    if not (shutil.which("Xvfb") and shutil.which("xdotool")):
-        pytest.skip("no virtual screen: apt-get install xvfb xdotool")
-    words = ["Xvfb", "-displayfd", "1", "-screen", "0", "1024x700x24"]
-    with subprocess.Popen(words, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True) as shown:
-        assert shown.stdout
-        yield f":{shown.stdout.readline().strip()}"
-        shown.terminate()
+    if MISSING:
+        pytest.skip(WHY)
+    with virtual_screen() as found:
+        yield found
 
 
 class Window:
     """A host in a real window, and hands on it."""
 
-    def __init__(self, library: str, display: str, path: Path) -> None:
-        self.env = os.environ | {"DISPLAY": display, "SDL_VIDEODRIVER": "x11", "LIBGL_ALWAYS_SOFTWARE": "1"}
+    def __init__(self, library: str, screen: dict[str, str], path: Path) -> None:
+        self.screen = screen
         self.host = subprocess.Popen(
-            [sys.executable, str(HOST), library, str(path)], env=self.env, text=True,
+            [sys.executable, str(HOST), library, str(path)], env=screen, text=True,
             stdin=subprocess.PIPE, stdout=subprocess.PIPE, stderr=subprocess.PIPE,
         )  # fmt: skip
         assert self.host.stdout
@@ -106,7 +103,7 @@ class Window:
 
     def do(self, *words: object) -> None:
         """Inject input; then let the host have it."""
-        subprocess.run(["xdotool", *map(str, words)], env=self.env, check=True, capture_output=True)
+        inject(self.screen, *words)
         for _ in range(3):
             self.now()
 
@@ -123,7 +120,7 @@ class Window:
 
 
 @pytest.fixture(params=LIBRARIES)
-def window(request: pytest.FixtureRequest, screen: str, tmp_path: Path) -> Iterator[Window]:
+def window(request: pytest.FixtureRequest, screen: dict[str, str], tmp_path: Path) -> Iterator[Window]:
     pytest.importorskip(request.param)
     found = Window(request.param, screen, profile(tmp_path))
     yield found
