@@ -228,3 +228,42 @@ def test_the_host_in_c_does_what_the_hands_at_its_window_do(command: str, tmp_pa
 
 def test_the_host_in_c_is_short() -> None:
     assert len((FOLDER / "c" / "host.c").read_text().splitlines()) < 200
+
+
+MARSH = """
+import sys
+sys.path.insert(0, sys.argv[1])
+import glfw
+import marsh
+from pathlib import Path
+
+one = marsh.main(3, Path(sys.argv[2]))
+look, name = one.screen.sheet.get, "look"
+for key in (glfw.KEY_F1, glfw.KEY_RIGHT, glfw.KEY_DOWN, glfw.KEY_DOWN, glfw.KEY_RIGHT, glfw.KEY_DOWN, glfw.KEY_DOWN):
+    one.key(one.window, key, 0, glfw.PRESS, 0)
+one.key(one.window, glfw.KEY_ENTER, 0, glfw.PRESS, 0)
+view = one.frame(1 / 60, None)
+one.session.feed("key.KeyH", 1.0)
+view = one.frame(1 / 60, view)
+print(*one.screen.lines(), sep="; ")
+pixels = one.gl.screen.read(components=3)
+print(len({pixels[k : k + 3] for k in range(0, len(pixels), 3003)}) > 5, one.door.refused)
+"""
+
+
+@pytest.mark.skipif(MISSING, reason=WHY)
+def test_the_marsh_is_drawn_and_its_settings_are_kept(tmp_path: Path) -> None:
+    pytest.importorskip("moderngl")
+    with virtual_screen() as screen:
+        done = subprocess.run(
+            [sys.executable, "-c", MARSH, FOLDER, tmp_path],
+            env=screen,
+            capture_output=True,
+            text=True,
+            check=False,
+        )
+    assert (done.returncode, done.stderr) == (0, "")
+    assert done.stdout.splitlines() == [
+        "look: 1.1 times; thumb: 1 times; glassing: toggle; pitch inverted: never; hop: H", "True Counter()",
+    ]  # fmt: skip
+    assert mt.load_sheet(tmp_path / "me.toml").get("choice", "glassing") == "toggle"
