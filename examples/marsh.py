@@ -1,9 +1,9 @@
 """A small marsh in three dimensions, in a window of GLFW: eyes, a camera behind the warden, and the chart.
 
-W, A, S, D or the left stick walk, the mouse or the right stick looks, V changes the view, M opens the chart. F1
-opens the settings: there the arrow keys choose and change, and Enter gives the hop another button. Save marsh.toml
-in an editor, and the camera goes on by it. It needs glfw and moderngl: pip install 'mellow-thumb[windows]'. Run it:
-python examples/marsh.py
+W, A, S, D or the left stick walk, the mouse or the right stick looks, V changes the view, M opens the
+chart. F1 opens the settings: there the arrow keys choose and change, and Enter gives the hop another
+button. Save marsh.toml in an editor, and the camera goes on by it. It needs glfw and moderngl: pip install
+'mellow-thumb[windows]'. Run it: python examples/marsh.py
 """
 
 from __future__ import annotations
