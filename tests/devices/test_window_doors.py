@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 import subprocess
 import sys
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from types import SimpleNamespace
 from typing import Any
@@ -357,3 +357,133 @@ def test_a_library_that_is_not_there_is_named(
     make = {"pygame": mt.PygameDoor, "glfw": mt.GlfwDoor, "pyglet": mt.PygletDoor}[library]
     with pytest.raises(mt.MissingError, match=r"pip install 'mellow-thumb\[windows\]'"):
         make(session, *([] if library == "pygame" else [None]))
+
+
+# ---- the same hands through every door
+
+HANDS = st.lists(
+    st.one_of(
+        st.tuples(st.just("move"), st.integers(-50, 50), st.integers(-50, 50)),
+        st.tuples(st.just("key"), st.sampled_from("WASD"), st.booleans()),
+        st.tuples(st.just("button"), st.just("right"), st.booleans()),
+        st.tuples(st.just("wheel"), st.integers(-2, 2), st.integers(-2, 2)),
+        st.tuples(st.just("focus"), st.booleans(), st.none()),
+        st.tuples(st.just("size"), st.integers(100, 2000), st.integers(100, 2000)),
+    ),
+    max_size=30,
+)
+
+
+class OfBrowser:
+    """Hands at a page."""
+
+    def __init__(self, session: mt.Session) -> None:
+        self.door = mt.BrowserDoor(session, 800, 400, counts=True)
+
+    def do(self, what: str, one: Any, two: Any) -> None:
+        made: dict[str, Callable[[], dict[str, Any]]] = {
+            "move": lambda: {
+                "type": "pointermove",
+                "movementX": one,
+                "movementY": two,
+                "clientX": 9,
+                "clientY": 9,
+            },
+            "key": lambda: {"type": "keydown" if two else "keyup", "code": f"Key{one}"},
+            "button": lambda: {"type": "pointerdown" if two else "pointerup", "button": 2},
+            "wheel": lambda: {"type": "wheel", "deltaX": 100 * one, "deltaY": -100 * two},
+            "focus": lambda: {"type": "focus" if one else "blur"},
+            "size": lambda: {"type": "resize", "innerWidth": one, "innerHeight": two},
+        }
+        self.door.feed(made[what]())
+
+
+class OfPygame:
+    """Hands at a window of pygame."""
+
+    def __init__(self, session: mt.Session) -> None:
+        import pygame
+
+        self.pygame = pygame
+        pygame.display.init()
+        pygame.display.set_mode((800, 400))
+        self.door = mt.PygameDoor(session)
+
+    def do(self, what: str, one: Any, two: Any) -> None:
+        pygame = self.pygame
+        made: dict[str, Callable[[], tuple[int, dict[str, Any]]]] = {
+            "move": lambda: (pygame.MOUSEMOTION, {"rel": (one, two), "pos": (9, 9)}),
+            "key": lambda: (
+                pygame.KEYDOWN if two else pygame.KEYUP,
+                {"scancode": getattr(pygame, f"KSCAN_{one}")},
+            ),
+            "button": lambda: (pygame.MOUSEBUTTONDOWN if two else pygame.MOUSEBUTTONUP, {"button": 3}),
+            "wheel": lambda: (pygame.MOUSEWHEEL, {"x": one, "y": two, "precise_x": one, "precise_y": two}),
+            "focus": lambda: (pygame.WINDOWFOCUSGAINED if one else pygame.WINDOWFOCUSLOST, {}),
+            "size": lambda: (pygame.WINDOWSIZECHANGED, {"x": one, "y": two}),
+        }
+        self.door.feed(pygame.event.Event(*made[what]()))
+
+
+class OfGlfw:
+    """Hands at a window of GLFW that is not shown: its callbacks are called as GLFW calls them."""
+
+    def __init__(self, session: mt.Session) -> None:
+        import glfw
+
+        self.calls: dict[str, Any] = {}
+        self.at = [0.0, 0.0]
+        self.door = mt.GlfwDoor.__new__(mt.GlfwDoor)
+        with pytest.MonkeyPatch.context() as patch:
+            patch.setattr(glfw, "get_window_size", lambda _: (800, 400))
+            for name in (
+                "key",
+                "cursor_pos",
+                "mouse_button",
+                "scroll",
+                "window_focus",
+                "cursor_enter",
+                "window_size",
+            ):
+                patch.setattr(
+                    glfw, f"set_{name}_callback", lambda _, call, name=name: self.calls.update({name: call})
+                )
+            self.door.__init__(session, None)  # type: ignore[misc]
+        self.glfw = glfw
+        self.calls["cursor_pos"](None, 0.0, 0.0)
+
+    def do(self, what: str, one: Any, two: Any) -> None:
+        glfw = self.glfw
+        if what == "move":
+            self.at = [self.at[0] + one, self.at[1] + two]
+        made: dict[str, Callable[[], tuple[str, tuple[Any, ...]]]] = {
+            "move": lambda: ("cursor_pos", tuple(self.at)),
+            "key": lambda: ("key", (getattr(glfw, f"KEY_{one}"), 0, glfw.PRESS if two else glfw.RELEASE, 0)),
+            "button": lambda: ("mouse_button", (1, glfw.PRESS if two else glfw.RELEASE, 0)),
+            "wheel": lambda: ("scroll", (-one, two)),
+            "focus": lambda: ("window_focus", (int(one),)),
+            "size": lambda: ("window_size", (one, two)),
+        }
+        name, words = made[what]()
+        self.calls[name](None, *words)
+
+
+@given(HANDS)
+@settings(max_examples=60)
+def test_the_same_hands_do_the_same_through_every_door(hands: list[tuple[str, Any, Any]]) -> None:
+    """Of pyglet the real window is asked above: without a screen it cannot be had."""
+    pytest.importorskip("pygame")
+    pytest.importorskip("glfw")
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setenv("SDL_VIDEODRIVER", "dummy")
+        sessions = [_session() for _ in range(3)]
+        makes: tuple[Any, ...] = (OfBrowser, OfPygame, OfGlfw)
+        doors = [make(one) for make, one in zip(makes, sessions, strict=True)]
+        for step in hands:
+            for door in doors:
+                door.do(*step)
+            frames = [one.tick(1 / 60) for one in sessions]
+            assert len({tuple(frame.axes.items()) for frame in frames}) == 1
+            assert len({tuple(frame.gates.items()) for frame in frames}) == 1
+    assert [door.door.refused.total() for door in doors] == [0, 0, 0]
+    assert [one.refused for one in sessions] == [{}, {}, {}]
