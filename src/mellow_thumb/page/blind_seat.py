@@ -26,7 +26,7 @@ class BlindSeat:
         """Begin a round; every one of them runs in Python, so that none is told by its speed."""
         self.turn, self._selecting = turn, frozenset(selecting)
         profile = trial.profiles[turn.setting]
-        self._profile = profile
+        self._plans = trial.profiles
         self.session = profile.session(compiled=False)
         self._tape = Tape(self.session, whole=True)
         self._stand = Stand(self.session)
@@ -41,7 +41,7 @@ class BlindSeat:
 
     def sit(self, now: float, width: float, height: float) -> None:
         """Sit down at a page whose clock shows `now` (ms), with a view of this size in its pixels."""
-        counts = any(route.source.signal.name == "mouse.move" for route in self._profile.routes)
+        counts = any(route.source.signal.name == "mouse.move" for one in self._plans for route in one.routes)
         self.door = BrowserDoor(self._tape, width, height, counts=counts)  # type: ignore[arg-type]
         size = {"type": "resize", "innerWidth": width, "innerHeight": height, "timeStamp": now}
         for event in (size, {"type": "focus", "timeStamp": now}):

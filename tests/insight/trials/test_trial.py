@@ -207,6 +207,13 @@ def test_what_cannot_be_compared_is_refused(tmp_path: Path) -> None:
     (tmp_path / "full" / "a").write_text("")
     with pytest.raises(OutputError, match="found files in it; expected a new folder"):
         Trial.begin(tmp_path / "full", files)
+    (tmp_path / "pixels.toml").write_text(
+        re.sub(r'mouse\.move"(.*?)deg/count', r'mouse.pixels"\1deg/px', MARSH, flags=re.DOTALL)
+    )
+    with pytest.raises(
+        ArgumentError, match=r"read other mice: .*slow\.toml mouse\.move, .*pixels\.toml mouse\.pixels"
+    ):
+        Trial.begin(tmp_path / "t", [files[0], tmp_path / "pixels.toml"])
     assert not (tmp_path / "t").exists()
     (tmp_path / "map.toml").write_text(FINGERS)
     with pytest.raises(

@@ -95,6 +95,12 @@ class Trial:
                 raise ArgumentError(
                     f"{files[same]} and {files[k]} do the same; expected settings that differ"
                 )
+        mice = [_mouse_of(profile) for profile in profiles]
+        if {"mouse.move", "mouse.pixels"} <= set(mice):
+            differ = ", ".join(f"{file} {mouse}" for file, mouse in zip(files, mice, strict=True))
+            raise ArgumentError(
+                f"found settings that read other mice: {differ}; expected one: a round would tell"
+            )
         secret = randbits(64) if secret is None else secret
         order = Order(secret, len(profiles))
         known = [one.name for one in tasks_for(profiles)]
@@ -374,6 +380,12 @@ def read_trial(folder: str | os.PathLike[str]) -> Trial:
         load_profile(place / "settings" / f"{k}.toml") for k in range(1, len(trial.files) + 1)
     )
     return trial
+
+
+def _mouse_of(profile: Profile) -> str:
+    """Which movements of a mouse a profile reads; nothing where it reads none."""
+    read = {route.source.signal.name for route in profile.routes}
+    return next((one for one in ("mouse.move", "mouse.pixels") if one in read), "")
 
 
 def write_rounds(trial: Trial, path: str | os.PathLike[str]) -> None:
