@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from itertools import permutations, product
+from pathlib import Path
 
 import numpy as np
 import pytest
@@ -79,3 +80,58 @@ def test_the_table_says_it_in_the_hosts_terms() -> None:
 def test_what_is_no_basis_is_refused(wrong: tuple[str, str, str]) -> None:
     with pytest.raises(mt.ArgumentError, match="expected"):
         mt.Basis(*wrong)
+
+
+WALKED = """
+format = "mellow-thumb profile 1"
+mount = "behind"
+[signals]
+steps = { up = "key.KeyW", down = "key.KeyS", left = "key.KeyA", right = "key.KeyD" }
+[routes.walk]
+from = "steps"
+drives = ["move_x", "move_y"]
+[routes.look]
+from = "mouse.move"
+drives = ["yaw", "pitch"]
+sensitivity = "0.1 deg/count"
+[movement]
+speed = "2 m/s"
+acceleration = "1000 m/s2"
+braking = "1000 m/s2"
+[mounts.behind]
+kind = "orbit"
+offset = ["0 m", "1.5 m", "0 m"]
+[axes]
+pitch = { min = "-60 deg", max = "60 deg" }
+distance = { start = "4 m", min = "1 m", max = "9 m" }
+"""
+
+
+@pytest.mark.parametrize("basis", EVERY, ids=lambda one: f"{one.right}{one.up}{one.forward}")
+def test_a_host_of_every_world_walks_and_looks_where_it_means_to(basis: mt.Basis, tmp_path: Path) -> None:
+    """Each in units of its own: forward goes along its forward, right along its right, and the camera stands behind."""
+    path = tmp_path / "walked.toml"
+    path.write_text(WALKED)
+    session = mt.load_profile(path).session(units_per_metre=100.0, compiled=False)
+    right, up, forward = (np.array(basis.vector(one)) for one in ((1, 0, 0), (0, 1, 0), (0, 0, -1)))
+    place = 300.0 * right - 200.0 * forward
+
+    def walk(seconds: float) -> tuple[np.ndarray, Rotation]:
+        nonlocal place
+        for _ in range(round(60 * seconds)):
+            place = place + basis.vector(session.tick(1 / 60).movement.step)
+            view = session.view(basis.our_vector(tuple(place.tolist())))
+        return np.array(basis.vector(view.position)), Rotation.from_quat(basis.rotation(view.rotation))
+
+    begun = place
+    session.feed("key.KeyW", 1.0)
+    camera, turned = walk(1.0)
+    np.testing.assert_allclose(place - begun, 200.0 * forward, atol=1.0)
+    np.testing.assert_allclose(camera - place, 150.0 * up - 400.0 * forward, atol=1e-6)
+    session.feed("mouse.move", (900.0, 0.0))  # a quarter turn to the right
+    begun = place
+    camera, turned = walk(1.0)
+    np.testing.assert_allclose(place - begun, 200.0 * right, atol=10.0)  # it turns within a frame
+    np.testing.assert_allclose(camera - place, 150.0 * up - 400.0 * right, atol=1e-6)
+    # what points forward in its own frame without a turn points to its right now
+    np.testing.assert_allclose(turned.apply(forward), right, atol=1e-9)
