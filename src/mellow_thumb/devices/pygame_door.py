@@ -11,7 +11,7 @@ from typing import TYPE_CHECKING, Any
 
 from ..basics import MissingError
 from .hid_keys import HID_KEYS
-from .window_door import WindowDoor, axis
+from .window_door import WindowDoor, axis, clipped
 
 if TYPE_CHECKING:
     from ..session import Session
@@ -58,17 +58,17 @@ class PygameDoor(WindowDoor):
         controller.init()
         for number in range(controller.get_count()):
             self._plug(number)
-        self._takes = {getattr(pygame, name): take for name, take in _TAKES.items()}
+        self._takes = {getattr(pygame, name): getattr(self, take) for name, take in _TAKES.items()}
 
     def feed(self, event: Any, on: str | None = None) -> None:
         """Take one event; `on` is what a press began on, by your name for it. Others are ignored."""
-        take = self._takes.get(getattr(event, "type", None))
-        if take is None:
-            return
         try:
-            take(self, event, on)
-        except (AttributeError, TypeError, ValueError, KeyError) as error:
-            self.refuse(self._pygame.event.event_name(event.type), error)
+            take = self._takes.get(event.type)
+            if take is not None:
+                take(event, event.dict, on)
+        except (AttributeError, TypeError, ValueError, KeyError, IndexError) as error:
+            kind = getattr(event, "type", None)
+            self.refuse(self._pygame.event.event_name(kind) if isinstance(kind, int) else "no event", error)
 
     def window_size(self) -> tuple[float, float]:
         """The size of the display's window."""
@@ -82,40 +82,40 @@ class PygameDoor(WindowDoor):
 
     # ---- what each event does
 
-    def _key(self, event: Any, on: str | None) -> None:
-        signal = HID_KEYS.get(event.scancode)
-        if signal:
+    def _key(self, event: Any, said: dict[str, Any], on: str | None) -> None:
+        signal = HID_KEYS.get(said["scancode"])
+        if signal is not None:
             self.pressed(signal, event.type == self._pygame.KEYDOWN, on)
 
-    def _motion(self, event: Any, _: str | None) -> None:
-        if getattr(event, "touch", False):  # a finger, which says so itself
+    def _motion(self, _: Any, said: dict[str, Any], __: str | None) -> None:
+        if said.get("touch"):  # a finger, which says so itself
             return
-        self.moved(*event.rel)
-        self.pointed(*event.pos)
+        right, down = said["rel"]
+        self.moved(right, down)
+        self.pointed(*said["pos"])
 
-    def _button(self, event: Any, on: str | None) -> None:
-        signal = MOUSE_BUTTONS.get(event.button)
-        if signal and not getattr(event, "touch", False):
+    def _button(self, event: Any, said: dict[str, Any], on: str | None) -> None:
+        signal = MOUSE_BUTTONS.get(said["button"])
+        if signal is not None and not said.get("touch"):
             self.pressed(signal, event.type == self._pygame.MOUSEBUTTONDOWN, on)
 
-    def _wheel(self, event: Any, _: str | None) -> None:
-        right, away = getattr(event, "precise_x", event.x), getattr(event, "precise_y", event.y)
-        self.rolled(right or event.x, away or event.y)
+    def _wheel(self, _: Any, said: dict[str, Any], __: str | None) -> None:
+        self.rolled(said.get("precise_x") or said["x"], said.get("precise_y") or said["y"])
 
-    def _finger(self, event: Any, on: str | None) -> None:
+    def _finger(self, event: Any, said: dict[str, Any], on: str | None) -> None:
         pygame = self._pygame
         phase = {pygame.FINGERDOWN: "down", pygame.FINGERMOTION: "move", pygame.FINGERUP: "up"}[event.type]
-        place = min(max(float(event.x), 0.0), 1.0), min(max(1.0 - float(event.y), 0.0), 1.0)
-        self.session.touch((event.touch_id, event.finger_id), phase, place, on=on)
+        place = clipped(said["x"]), clipped(1.0 - said["y"])
+        self.session.touch((said["touch_id"], said["finger_id"]), phase, place, on=on)
 
-    def _focus(self, event: Any, _: str | None) -> None:
+    def _focus(self, event: Any, _: dict[str, Any], __: str | None) -> None:
         self.focused(event.type == self._pygame.WINDOWFOCUSGAINED)
 
-    def _inside(self, event: Any, _: str | None) -> None:
+    def _inside(self, event: Any, _: dict[str, Any], __: str | None) -> None:
         self.inside(event.type == self._pygame.WINDOWENTER)
 
-    def _resized(self, event: Any, _: str | None) -> None:
-        self.resized(event.x, event.y)
+    def _resized(self, _: Any, said: dict[str, Any], __: str | None) -> None:
+        self.resized(said["x"], said["y"])
 
     # ---- gamepads
 
@@ -127,44 +127,47 @@ class PygameDoor(WindowDoor):
             self._says.setdefault(which, {})
             self.plugged(which)
 
-    def _pad_added(self, event: Any, _: str | None) -> None:
-        self._plug(event.device_index)
+    def _pad_added(self, _: Any, said: dict[str, Any], __: str | None) -> None:
+        self._plug(said["device_index"])
 
-    def _pad_removed(self, event: Any, _: str | None) -> None:
-        self._open.pop(event.instance_id, None)
-        self._says.pop(event.instance_id, None)
-        self.unplugged(event.instance_id)
+    def _pad_removed(self, _: Any, said: dict[str, Any], __: str | None) -> None:
+        which = said["instance_id"]
+        self._open.pop(which, None)
+        self._says.pop(which, None)
+        self.unplugged(which)
 
-    def _pad_axis(self, event: Any, _: str | None) -> None:
-        said = self._says[event.instance_id]
-        if event.axis in TRIGGERS:
-            said[TRIGGERS[event.axis]] = max(axis(event.value, FULL), 0.0)
-        elif event.axis in STICKS:
-            name, part = STICKS[event.axis]
-            pair = list(said.get(name, (0.0, 0.0)))
-            pair[part] = -axis(event.value, FULL) if part else axis(event.value, FULL)
-            said[name] = (pair[0], pair[1])
-        self.pad_says(event.instance_id, said)
+    def _pad_axis(self, _: Any, said: dict[str, Any], __: str | None) -> None:
+        which, number, value = said["instance_id"], said["axis"], axis(said["value"], FULL)
+        says = self._says[which]
+        if number in TRIGGERS:
+            says[TRIGGERS[number]] = max(value, 0.0)
+        elif number in STICKS:
+            name, part = STICKS[number]
+            pair = list(says.get(name, (0.0, 0.0)))
+            pair[part] = -value if part else value
+            says[name] = (pair[0], pair[1])
+        self.pad_says(which, says)
 
-    def _pad_button(self, event: Any, _: str | None) -> None:
-        if event.button < len(PAD_BUTTONS):
+    def _pad_button(self, event: Any, said: dict[str, Any], _: str | None) -> None:
+        which, number = said["instance_id"], said["button"]
+        if number < len(PAD_BUTTONS):
             down = event.type == self._pygame.CONTROLLERBUTTONDOWN
-            self._says[event.instance_id][PAD_BUTTONS[event.button]] = float(down)
-            self.pad_says(event.instance_id, self._says[event.instance_id])
+            self._says[which][PAD_BUTTONS[number]] = float(down)
+            self.pad_says(which, self._says[which])
 
 
 _TAKES = {
-    **dict.fromkeys(("KEYDOWN", "KEYUP"), PygameDoor._key),
-    "MOUSEMOTION": PygameDoor._motion,
-    **dict.fromkeys(("MOUSEBUTTONDOWN", "MOUSEBUTTONUP"), PygameDoor._button),
-    "MOUSEWHEEL": PygameDoor._wheel,
-    **dict.fromkeys(("FINGERDOWN", "FINGERMOTION", "FINGERUP"), PygameDoor._finger),
-    **dict.fromkeys(("WINDOWFOCUSGAINED", "WINDOWFOCUSLOST"), PygameDoor._focus),
-    **dict.fromkeys(("WINDOWENTER", "WINDOWLEAVE"), PygameDoor._inside),
-    "WINDOWSIZECHANGED": PygameDoor._resized,
-    "CONTROLLERDEVICEADDED": PygameDoor._pad_added,
-    "CONTROLLERDEVICEREMOVED": PygameDoor._pad_removed,
-    "CONTROLLERAXISMOTION": PygameDoor._pad_axis,
-    **dict.fromkeys(("CONTROLLERBUTTONDOWN", "CONTROLLERBUTTONUP"), PygameDoor._pad_button),
+    **dict.fromkeys(("KEYDOWN", "KEYUP"), "_key"),
+    "MOUSEMOTION": "_motion",
+    **dict.fromkeys(("MOUSEBUTTONDOWN", "MOUSEBUTTONUP"), "_button"),
+    "MOUSEWHEEL": "_wheel",
+    **dict.fromkeys(("FINGERDOWN", "FINGERMOTION", "FINGERUP"), "_finger"),
+    **dict.fromkeys(("WINDOWFOCUSGAINED", "WINDOWFOCUSLOST"), "_focus"),
+    **dict.fromkeys(("WINDOWENTER", "WINDOWLEAVE"), "_inside"),
+    "WINDOWSIZECHANGED": "_resized",
+    "CONTROLLERDEVICEADDED": "_pad_added",
+    "CONTROLLERDEVICEREMOVED": "_pad_removed",
+    "CONTROLLERAXISMOTION": "_pad_axis",
+    **dict.fromkeys(("CONTROLLERBUTTONDOWN", "CONTROLLERBUTTONUP"), "_pad_button"),
 }
-"""What takes each kind of event."""
+"""The method that takes each kind of event."""

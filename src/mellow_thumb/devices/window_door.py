@@ -91,13 +91,12 @@ class WindowDoor(ABC):
     def moved(self, right: float, down: float) -> None:
         """Say how far the mouse went."""
         if right or down:
-            signal = "mouse.move" if self.counts else "mouse.pixels"
-            self.session.feed(signal, (finite(right), -finite(down)))
+            self.session.feed("mouse.move" if self.counts else "mouse.pixels", (right, -down))
 
     def at_place(self, x: float, y: float) -> tuple[float, float]:
         """A place of the window, y down, as 0..1 of the view from its bottom left corner."""
         wide, tall = self._size
-        return min(max(finite(x) / wide, 0.0), 1.0), min(max(1.0 - finite(y) / tall, 0.0), 1.0)
+        return clipped(x / wide), clipped(1.0 - y / tall)
 
     def pointed(self, x: float, y: float) -> None:
         """Say where the pointer is; while it is held it has no place."""
@@ -106,11 +105,11 @@ class WindowDoor(ABC):
 
     def pressed(self, signal: str, down: object, on: str | None = None) -> None:
         """Say that a key or a button went down or up."""
-        self.session.feed(signal, float(bool(down)), on=on)
+        self.session.feed(signal, 1.0 if down else 0.0, on=on)
 
     def rolled(self, right: float, away: float) -> None:
         """Say how far the wheel turned, in notches."""
-        self.session.feed("mouse.wheel", (finite(right), finite(away)))
+        self.session.feed("mouse.wheel", (right, away))
 
     def focused(self, has: object) -> None:
         """Say whether the window has the focus."""
@@ -165,6 +164,11 @@ class WindowDoor(ABC):
     def refuse(self, kind: str, error: Exception) -> None:
         """Count an event that is not as the library says it is."""
         self.refused[kind, f"{type(error).__name__}: {error}"[:80]] += 1
+
+
+def clipped(share: float) -> float:
+    """A share from 0 to 1."""
+    return 0.0 if share < 0.0 else 1.0 if share > 1.0 else share
 
 
 def axis(value: Any, full: float) -> float:
