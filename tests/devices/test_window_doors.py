@@ -23,6 +23,8 @@ from mellow_thumb.devices.window_door import WindowDoor
 from ..helpers.virtual_screen import MISSING, WHY, inject, virtual_screen
 
 LIBRARIES = ("pygame", "glfw", "pyglet")
+MOST = 600
+"""Frames after which what has not happened never will."""
 HOST = Path(__file__).parents[1] / "helpers" / "window_host.py"
 PROFILE = """
 format = "mellow-thumb profile 1"
@@ -101,10 +103,15 @@ class Window:
             assert line or self.host.poll() is None, self.host.communicate()[1]
 
     def do(self, *words: object) -> None:
-        """Inject input; then let the host have it."""
+        """Inject input."""
         inject(self.screen, *words)
-        for _ in range(3):
-            self.now()
+
+    def until(self, there: Callable[[dict[str, Any]], bool]) -> dict[str, Any]:
+        """What the session is at once something is so: input comes when the window system brings it."""
+        for _ in range(MOST):
+            if there(now := self.now()):
+                return now
+        raise AssertionError(f"never: {now}")
 
     def now(self) -> dict[str, Any]:
         """What the session is at."""
@@ -129,28 +136,27 @@ def window(request: pytest.FixtureRequest, screen: dict[str, str], tmp_path: Pat
 def test_a_real_window_turns_leans_and_lets_go(window: Window) -> None:
     window.do("mousemove", 300, 200)
     window.do("mousemove", 310, 200)
+    window.until(lambda now: now["cursor"] == "held")
     window.do("keydown", "d")
-    leaned = window.now()
-    assert leaned["axes"]["roll"] == 10.0
-    assert leaned["signals"]["key.KeyD"] == 1.0
+    assert window.until(lambda now: now["axes"]["roll"] == 10.0)["signals"]["key.KeyD"] == 1.0
     window.do("keydown", "a")
     window.do("keyup", "d")
-    assert window.now()["axes"]["roll"] == -10.0
+    window.until(lambda now: now["axes"]["roll"] == -10.0)
     window.do("keyup", "a")
     window.do("mousedown", 3)
-    assert window.now()["gates"]["glassing"]
+    window.until(lambda now: now["gates"]["glassing"])
     window.do("mouseup", 3)
-    now = window.now()
-    assert not now["gates"]["glassing"]
-    assert now["cursor"] == "held"
-    before = now["axes"]
+    before = window.until(lambda now: not now["gates"]["glassing"])["axes"]
     for _ in range(4):
         window.do("mousemove_relative", 20, 10)
-    after = window.now()["axes"]
-    turned = after["yaw"] - before["yaw"], after["pitch"] - before["pitch"]
-    # right turns right, toward the body looks down; the jump as the pointer is caught may be one of them
+    # the jump as the pointer is caught may be one of them
+    after = window.until(lambda now: now["axes"]["yaw"] - before["yaw"] >= 5.99)
+    for _ in range(5):
+        after = window.now()
+    turned = after["axes"]["yaw"] - before["yaw"], after["axes"]["pitch"] - before["pitch"]
+    # right turns right, toward the body looks down
     assert turned in ((pytest.approx(8.0), pytest.approx(-4.0)), (pytest.approx(6.0), pytest.approx(-3.0)))
-    assert now["refused"] == []
+    assert after["refused"] == []
 
 
 # ---- the tables
