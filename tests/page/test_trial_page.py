@@ -164,3 +164,22 @@ def test_a_page_that_says_other_things_is_told_so(
     trial = mt.read_trial(tmp_path / "trial")
     assert not trial.over
     assert trial.answers() == []
+
+
+def test_a_round_that_cannot_be_kept_is_told_and_played_again(
+    browser: Browser, files: list[Path], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    def full(*_: object) -> None:
+        raise mt.OutputError("practice_1.csv: cannot be written: no space left on device")
+
+    with (
+        mt.serving_trial(files, tmp_path / "trial", rounds=2, tasks=["cue"]) as address,
+        opened(browser, address) as tab,
+    ):
+        monkeypatch.setattr(mt.Trial, "keep", full)
+        play(tab, "Practice with the")
+        until(tab, "document.querySelector('#said').textContent.includes('no space left on device')")
+        monkeypatch.undo()
+        play(tab, "Practice with the")
+        until(tab, "!document.querySelector('#said').textContent.includes('no space left')")
+    assert [one.name for one in (tmp_path / "trial" / "person_1").iterdir()] == ["practice_1.csv"]

@@ -84,14 +84,17 @@ class BlindRoom(OnePage):
             return
         await self.send(line, {"kind": "frame", "number": said.number} | seat.frame(said.now))
         if seat.playing.over:
-            await asyncio.to_thread(self._keep, seat)
+            try:
+                await asyncio.to_thread(self._keep, seat)
+            except MellowThumbError as error:
+                self._note = f"That round could not be kept, and begins again: {error}"
             await self.send(line, self.told())
 
     def _keep(self, seat: BlindSeat) -> None:
         """A round is over: it is kept whole, and a look is due where the planned ones are there."""
+        self.seat = None
         seat.leave()
         self.trial.keep(seat.turn, seat.recorded())
-        self.seat = None
         self.trial.rounds()  # worked out now, while people rest: what a look says comes at once then
         if self.trial.turn() is None:
             self._look()
