@@ -29,6 +29,9 @@ if TYPE_CHECKING:
 RATE = 240.0
 """Frames a second in which paths are looked at."""
 
+BEFORE = 1e-6
+"""A target was selected where the camera was so long before (s); what hands did right then came after."""
+
 
 class Measure(NamedTuple):
     """What is measured of a task."""
@@ -91,7 +94,7 @@ def seen_in(plan: Plan, take: Take, tasks: Sequence[Task]) -> list[Seen]:
     taken = rows.loc[rows["signal"] == "host.task_taken", "t"].to_numpy(dtype=float)
     last = float(rows["t"].iloc[-1]) if len(rows) else 0.0
     grid = np.arange(1, int(last * RATE) + 2) / RATE
-    ends = np.unique(np.concatenate((grid, taken[taken > 0.0])))
+    ends = np.unique(np.concatenate((grid, taken[taken > BEFORE] - BEFORE)))
     played = replay_arrays(plan, take, frames=ends.tolist())
     found, marks = [], asked["host.task_number"]
     for begun, number, ended in zip(marks["t"], marks["value"], [*marks["t"].iloc[1:], last], strict=True):
@@ -151,7 +154,7 @@ def _aims(
             shown.append((float(t), (x, y), float(value)))
         elif name == "host.task_taken":
             taken.append(float(t))
-    at = [tuple(places[int(np.searchsorted(ends, one))]) for one in taken]
+    at = [tuple(places[int(np.searchsorted(ends, one - BEFORE))]) for one in taken]
     for k, ((begun, place, width), moment) in enumerate(zip(shown, taken, strict=False)):
         if k % task.in_run:  # the first of a ring is where the aims begin
             yield Aim(begun, moment, at[k - 1], shown[k - 1][1], place, width, at[k])
