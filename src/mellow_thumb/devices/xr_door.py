@@ -50,7 +50,7 @@ class XrDoor:
         """Stand before a `session`."""
         self._session = session
         self.head: tuple[Triple, Quadruple] | None = None
-        """Where the head is in the play space: its place (m) and its rotation; None until it was said."""
+        """Where the head is in the play space, as the session's view takes it; None until it was said."""
         self.refused: dict[tuple[str, str], int] = {}
         """How many poses were refused, by what they are of and why; what was said before holds."""
         self._told: dict[str, float | tuple[float, float]] = {}
@@ -99,8 +99,11 @@ class XrDoor:
             why = "no place of three finite metres with a unit quaternion"
             self.refused[name, why] = self.refused.get((name, why), 0) + 1
             return
+        own = self._session.coordinates
+        if own:
+            turned = own.basis.rotation(turned)
         if name == "head":
-            self.head = ((x, y, z), turned)
+            self.head = (own.place(x, y, z) if own else (x, y, z), turned)
         else:
             self._session.set_hand(name.partition("_")[0], turned)
 

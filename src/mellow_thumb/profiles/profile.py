@@ -15,6 +15,7 @@ if TYPE_CHECKING:
     import os
     from collections.abc import Mapping
 
+    from ..session import Basis
     from .offers import Offers
     from .routes import RouteReader
 
@@ -94,7 +95,12 @@ class Profile(Plan):
         return read_offers(Faults(), self.data, [axis.name for axis in self.axes])
 
     def session(
-        self, *, ceiling: float = CEILING, compiled: bool | None = None, units_per_metre: float = 1.0
+        self,
+        *,
+        ceiling: float = CEILING,
+        compiled: bool | None = None,
+        units_per_metre: float = 1.0,
+        basis: Basis | None = None,
     ) -> Session:
         """Start a session of the profile, one for each player; a frame longer than `ceiling` (s) is cut.
 
@@ -106,12 +112,13 @@ class Profile(Plan):
 
         If your world is not in metres, `units_per_metre` says how many of your units a metre has: steps,
         velocities, subjects, targets, heads, ground, `clear`, platforms and views are then in your units. The
-        profile and its axes stay in metres.
+        profile and its axes stay in metres. If its axes are others than +X right, +Y up, -Z forward, `basis`
+        says which; all of these, and rotations, are then along your axes.
 
         Raises :class:`MissingError` for `compiled` True without a compiler, and :class:`ArgumentError` for a
-        scale that is not one.
+        scale or a basis that is not one.
         """
-        return Session(self, ceiling=ceiling, compiled=compiled, units_per_metre=units_per_metre)
+        return Session(self, ceiling=ceiling, compiled=compiled, units_per_metre=units_per_metre, basis=basis)
 
 
 def load_profile(path: str | os.PathLike[str]) -> Profile:

@@ -2,6 +2,7 @@
 
 from .answers import speed_between
 from .basis import Basis
+from .coordinates import Coordinates, coordinates_of
 from .doors import NOT_FINITE, is_known, outside, things, unlisted
 from .frame import Frame
 from .handheld import GRAVITY, Attitude, HandheldState
@@ -10,7 +11,6 @@ from .listening import Listener
 from .readings import Readings, feels
 from .saving import Snapshot
 from .session import CEILING, Session
-from .units import check_units
 from .unscaled import Unscaled
 from .view import POSE, Quadruple, Triple, View
 from .walker import Walker
@@ -22,6 +22,7 @@ __all__ = [
     "POSE",
     "Attitude",
     "Basis",
+    "Coordinates",
     "Frame",
     "HandheldState",
     "Host",
@@ -34,7 +35,7 @@ __all__ = [
     "Unscaled",
     "View",
     "Walker",
-    "check_units",
+    "coordinates_of",
     "feels",
     "is_known",
     "outside",

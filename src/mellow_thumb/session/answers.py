@@ -16,6 +16,7 @@ if TYPE_CHECKING:
     from collections.abc import Callable, Mapping, Sequence
 
     from .clock import Clock
+    from .coordinates import Coordinates
     from .intake import Intake
     from .running import Running
     from .view import Quadruple, Triple
@@ -37,8 +38,11 @@ def speed_between(was: Sequence[float], now: Sequence[float], dt: float) -> tupl
 class Answers:
     """Takes what a host says for the view, and knows what it said last."""
 
-    def __init__(self, running: Running, intake: Intake, clock: Clock) -> None:
+    def __init__(
+        self, running: Running, intake: Intake, clock: Clock, coordinates: Coordinates | None
+    ) -> None:
         self._running, self._intake, self._clock = running, intake, clock
+        self._coordinates = coordinates
 
     def said(self, name: str) -> float:
         """What the host last said of something that mounts ask for."""
@@ -94,7 +98,9 @@ class Answers:
         """As :meth:`Session.set_hand` says."""
         if side not in ("left", "right"):
             raise ArgumentError(f'hand: found {side!r}; expected "left" or "right"')
-        self._point(f"{side}_hand", rotation_of(f"{side} hand", rotation))
+        own = self._coordinates
+        told = own.told_rotation(rotation) if own else rotation
+        self._point(f"{side}_hand", rotation_of(f"{side} hand", told))
 
     def _point(self, what: str, rotation: Quadruple) -> None:
         """Say which way something points in the play space, as centred."""

@@ -20,6 +20,7 @@ if TYPE_CHECKING:
     from ..engines import Subject
     from .answers import Answers
     from .clock import Clock, World
+    from .coordinates import Coordinates
     from .running import Running
 
 HERE = (0.0, 0.0, 0.0)
@@ -31,7 +32,10 @@ EASED = 0.1
 class Camera:
     """Shows where the camera is; it never changes an axis."""
 
-    def __init__(self, running: Running, answers: Answers, clock: Clock, world: World) -> None:
+    def __init__(
+        self, running: Running, answers: Answers, clock: Clock, world: World, coordinates: Coordinates | None
+    ) -> None:
+        self._coordinates = coordinates
         self._running, self._answers, self._clock, self._world = running, answers, clock, world
         self.kicks: list[Kick] = []
         """The kicks and shakes that are left."""
@@ -117,7 +121,9 @@ class Camera:
     def shift_origin(self, x: float, y: float, z: float) -> None:
         """As :meth:`Session.shift_origin` says."""
         if x + y + z - (x + y + z) != 0.0:
-            raise ArgumentError(f"origin: found {(x, y, z)}; expected three finite metres")
+            raise ArgumentError(f"origin: found {(x, y, z)}; expected three finite numbers")
+        if self._coordinates:
+            x, y, z = self._coordinates.our_place((x, y, z))
         a, b, c = self.origin
         self.origin = (a + x, b + y, c + z)
 
@@ -167,7 +173,8 @@ class Camera:
 
         Raises :class:`ArgumentError` for what is not a rotation.
         """
-        x, y, z, w = rotation_of("rotation", rotation)
+        own = self._coordinates
+        x, y, z, w = rotation_of("rotation", own.told_rotation(rotation) if own else rotation)
         # rounding may leave a sine of a little more than 1
         pitch = degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z)))))
         return wrapped(heading_of(x, y, z, w) - self._base_yaw()), pitch

@@ -10,6 +10,7 @@ if TYPE_CHECKING:
     from collections.abc import Iterator
 
     from ..weaving import Program
+    from .coordinates import Coordinates
 
 
 STILL = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
@@ -17,9 +18,9 @@ STILL = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
 
 
 class Moved:
-    """How a character went in one frame; world axes, +Y up."""
+    """How a character went in one frame, in the host's coordinates; ours have +Y up."""
 
-    __slots__ = ("_before", "_first", "_now", "_rate", "_units")
+    __slots__ = ("_before", "_coordinates", "_first", "_now", "_rate")
 
     def __init__(
         self,
@@ -27,25 +28,27 @@ class Moved:
         before: tuple[float, ...] = STILL,
         first: int = 0,
         rate: float = 1.0,
-        units: float = 1.0,
+        coordinates: Coordinates | None = None,
     ) -> None:
-        """Make it from the values of two frames from `first` on; the world at a `rate`, `units` per metre."""
-        self._now, self._before, self._first, self._rate, self._units = now, before, first, rate, units
+        """Make it from the values of two frames from `first` on; the world at a `rate`."""
+        self._now, self._before, self._first = now, before, first
+        self._rate, self._coordinates = rate, coordinates
 
     @property
     def step(self) -> tuple[float, float, float]:
-        """Metres, or the host's own units, to +X, +Y and +Z in this frame."""
-        now, before, x, units = self._now, self._before, self._first + 3, self._units
+        """Metres, or the host's own units, along x, y and z in this frame."""
+        now, before, x, own = self._now, self._before, self._first + 3, self._coordinates
         a, b, c = now[x] - before[x], now[x + 1] - before[x + 1], now[x + 2] - before[x + 2]
-        return (a, b, c) if units == 1.0 else (a * units, b * units, c * units)
+        return own.place(a, b, c) if own else (a, b, c)
 
     @property
     def velocity(self) -> tuple[float, float, float]:
         """Metres (units) a second at its end, of the host's time: half in half slow motion, 0 in a pause."""
         x, y, z = self._now[self._first : self._first + 3]
-        rate = self._rate * self._units
-        # in a pause 0 has no sign
-        return (x, y, z) if rate == 1.0 else (x * rate + 0.0, y * rate + 0.0, z * rate + 0.0)
+        rate, own = self._rate, self._coordinates
+        if rate != 1.0:  # in a pause 0 has no sign
+            x, y, z = x * rate + 0.0, y * rate + 0.0, z * rate + 0.0
+        return own.place(x, y, z) if own else (x, y, z)
 
     @property
     def heading(self) -> float:
@@ -111,7 +114,7 @@ class Pad(NamedTuple):
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
-    __slots__ = ("_before", "_cues", "_dt", "_program", "_rate", "_units", "_values", "t")
+    __slots__ = ("_before", "_coordinates", "_cues", "_dt", "_program", "_rate", "_values", "t")
 
     def __init__(
         self,
@@ -122,12 +125,12 @@ class Frame:
         before: tuple[float, ...] = (),
         dt: float = 0.0,
         rate: float = 1.0,
-        units: float = 1.0,
+        coordinates: Coordinates | None = None,
     ) -> None:
         self.t = t
         """Session time at the frame's end, in seconds."""
         self._values, self._program, self._before = values, program, before or values
-        self._dt, self._cues, self._rate, self._units = dt, cues, rate, units
+        self._dt, self._cues, self._rate, self._coordinates = dt, cues, rate, coordinates
 
     @property
     def cues(self) -> dict[str, int]:
@@ -161,7 +164,7 @@ class Frame:
     def movement(self) -> Moved:
         """How far the character went in this frame, how fast it goes and where it faces."""
         first = self._program.walk_place
-        return Moved(self._values, self._before, first, self._rate, self._units) if first else Moved()
+        return Moved(self._values, self._before, first, self._rate, self._coordinates) if first else Moved()
 
     @property
     def fade(self) -> float:
@@ -180,8 +183,9 @@ class Frame:
         if snapped is not None and self._values[snapped] != self._before[snapped]:
             turned = 0.0
         rate = turned / self._dt if self._dt > 0.0 else 0.0
-        x, _, z = self.movement.velocity
-        return min(1.0, max(rate / turn, hypot(x, z) / (speed * self._units)))
+        first = self._program.walk_place
+        walked = hypot(self._values[first], self._values[first + 2]) * self._rate if first else 0.0
+        return min(1.0, max(rate / turn, walked / speed))
 
     @property
     def mount(self) -> str:

@@ -12,6 +12,9 @@ from .readings import NO_ROTATION
 if TYPE_CHECKING:
     from collections.abc import Sequence
 
+    from .coordinates import Coordinates
+    from .view import Triple
+
 
 PLACES = ("", *(f"touch.{finger}.place" for finger in range(1, FINGERS + 1)))
 """The signal of where a finger is, by its number."""
@@ -37,8 +40,8 @@ class Intaking(Protocol):
 class Host:
     """Makes events from what a host says about its world."""
 
-    def __init__(self, intake: Intaking) -> None:
-        self._intake = intake
+    def __init__(self, intake: Intaking, coordinates: Coordinates | None = None) -> None:
+        self._intake, self._coordinates = intake, coordinates
         self.ids: dict[object, int] = {}
         """For each contact of the host's the finger that it is."""
 
@@ -122,21 +125,20 @@ class Host:
         self._intake.refuse(name, f"not {count} finite numbers")
         return []
 
-    def set_ground(self, normal: tuple[float, float, float], at: float | None = None) -> None:
+    def set_ground(self, normal: Triple, at: float | None = None) -> None:
         """As :meth:`Session.set_ground` says."""
-        x, y, z = normal
+        own = self._coordinates
+        x, y, z = own.told_direction(normal) if own else normal
         if not (y > 0.0 and abs(x / y) <= 1e3 and abs(z / y) <= 1e3):
-            raise ArgumentError(
-                f"normal: found {normal!r}; expected one that points up, (x, y, z) with y above 0"
-            )
+            up = own.basis.up if own else "+y"
+            raise ArgumentError(f"normal: found {normal!r}; expected (x, y, z) that points up, along {up}")
         self._intake.feed("host.slope", (-x / y, -z / y), at=at)
 
-    def set_platform(
-        self, velocity: tuple[float, float, float], at: float | None = None, *, units: float = 1.0
-    ) -> None:
+    def set_platform(self, velocity: Triple, at: float | None = None) -> None:
         """Say how fast the ground under the character moves, in m/s; it is carried along."""
-        numbers = self._finite("host.platform", velocity, 3)
+        own = self._coordinates
+        numbers = self._finite("host.platform", own.told_place(velocity) if own else velocity, 3)
         if numbers:
-            x, y, z = (number / units for number in numbers)
+            x, y, z = numbers
             self._intake.feed("host.platform", (x, z), at=at)
             self._intake.feed("host.lift", y, at=at)

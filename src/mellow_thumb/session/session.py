@@ -11,6 +11,7 @@ from .answers import Answers
 from .camera import Camera
 from .choices import choose, label_now
 from .clock import Clock, World
+from .coordinates import Converting, coordinates_of
 from .course import Course, Layable
 from .cues import Cues
 from .frame import Frame
@@ -23,7 +24,6 @@ from .reasons import Reasons
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
 from .steering import Steering
-from .units import InUnits, check_units
 from .walker import Taken, asked_at, command_within
 
 if TYPE_CHECKING:
@@ -32,6 +32,7 @@ if TYPE_CHECKING:
     from ..engines import Subject
     from ..plan import Plan
     from ..weaving import Item
+    from .basis import Basis
     from .intake import Burst
     from .view import Quadruple, Triple, View
 
@@ -56,20 +57,22 @@ class Session:
         ceiling: float = CEILING,
         compiled: bool | None = None,
         units_per_metre: float = 1.0,
+        basis: Basis | None = None,
     ) -> None:
         """Begin at time 0 with every axis at its start; a frame longer than `ceiling` seconds is cut.
 
-        What `compiled` and `units_per_metre` mean, :meth:`Profile.session` says.
+        What `compiled`, `units_per_metre` and `basis` mean, :meth:`Profile.session` says.
         """
-        self._units = check_units(units_per_metre)
+        self.coordinates = own = coordinates_of(basis, units_per_metre)
+        """The host's axes and units, as it was opened with; None where they are ours."""
         if not ceiling > 0.0:
             raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
         self._running, self._clock, self._world = Running(plan, compiled=compiled), Clock(ceiling), World()
         self._intake = Intake(self._running, self._clock)
-        self._host = Host(self._intake)
+        self._host = Host(self._intake, own)
         self._steering = Steering(self._running, self._intake.inbox)
-        self._answers = Answers(self._running, self._intake, self._clock)
-        self._camera = Camera(self._running, self._answers, self._clock, self._world)
+        self._answers = Answers(self._running, self._intake, self._clock, own)
+        self._camera = Camera(self._running, self._answers, self._clock, self._world, own)
         self._cues = Cues(self._running)
         self._parts = SessionParts(
             self._running,
@@ -86,8 +89,7 @@ class Session:
         self._taken = Taken(self._running.program, (), [], 0.0)
         # the same without a call in between: they are called every frame, or thousands of times a second
         self.feed = self._intake.feed  # type: ignore[method-assign]
-        own = InUnits(self._camera.view, self._units)
-        self.view = own.view if self._units != 1.0 else self._camera.view  # type: ignore[method-assign]
+        self.view = Converting(self._camera.view, own).view if own else self._camera.view  # type: ignore[method-assign]
 
     # ---- what comes in
 
@@ -219,7 +221,7 @@ class Session:
 
     def set_platform(self, velocity: tuple[float, float, float], at: float | None = None) -> None:
         """Say how fast the ground under the character moves, in m/s (or units); it is carried along."""
-        self._host.set_platform(velocity, at, units=self._units)
+        self._host.set_platform(velocity, at)
 
     def set_hand(self, side: str, rotation: Quadruple) -> None:
         """Say which way a hand beside the headset points, ``left`` or ``right``, for a walk by it.
@@ -333,7 +335,7 @@ class Session:
             world.now += passed
         running.values = values
         cues = self._cues.read(now) if self._cues.counts else None
-        return Frame(now, values, running.program, cues, before, passed, world.rate, self._units)
+        return Frame(now, values, running.program, cues, before, passed, world.rate, self.coordinates)
 
     def _passed(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
         """The values of a frame, whatever has arrived."""
@@ -437,7 +439,7 @@ class Session:
         For worlds so large that they are re-centred on the way. Raises :class:`ArgumentError` for a place
         that is not finite.
         """
-        self._camera.shift_origin(x / self._units, y / self._units, z / self._units)
+        self._camera.shift_origin(x, y, z)
 
     def look_along(self, rotation: Quadruple, at: float | None = None) -> None:
         """Look where another camera looks: take yaw and pitch from its rotation (a unit quaternion).

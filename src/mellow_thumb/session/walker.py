@@ -16,12 +16,13 @@ from ..formulas import wrapped
 from ..plan import DUE, POINTED
 from ..plan.mounts import Eye
 from ..weaving import weave_walk
+from .coordinates import coordinates_of
 from .frame import Frame, Moved
-from .units import check_units
 
 if TYPE_CHECKING:
     from ..plan import Movement, Plan
     from ..weaving import Item, Program
+    from .basis import Basis
 
 LAYOUT = struct.Struct("<bbHH")
 """A command: right and forward (1/127 each), the yaw (1/65536 of a turn), a bit for each gate and `FIRST`."""
@@ -133,9 +134,10 @@ class Walker:
         state: tuple[float, float, float, float] = STILL,
         *,
         units_per_metre: float = 1.0,
+        basis: Basis | None = None,
     ) -> None:
-        """Start from a `state`; results are in a host's units, with so many per metre."""
-        self._units = check_units(units_per_metre)
+        """Start from a `state`; results are in a host's units, with so many per metre, along its axes."""
+        self._coordinates = coordinates_of(basis, units_per_metre)
         self._walk, self._gates = weave_walk(movement), asked_gates(movement)
         self.state = state
         """Velocity x and z (m/s), heading and yaw (deg): all that it remembers, to be saved."""
@@ -143,8 +145,8 @@ class Walker:
     def step(self, command: bytes, dt: float, slope: tuple[float, float] = (0.0, 0.0)) -> Moved:
         """Walk for a frame of `dt` seconds; returns how far, how fast and which way it faces.
 
-        `slope` is how much the ground rises for each metre to +X and to +Z. Raises :class:`ArgumentError` for
-        what is not a command, or not a time.
+        `slope` is how much the ground rises for each metre to the right and for each backward, in ours to +X
+        and to +Z. Raises :class:`ArgumentError` for what is not a command, or not a time.
         """
         size = LAYOUT.size + _UNTIL.size
         ends = [_UNTIL.unpack_from(command, k)[0] for k in range(0, len(command) - LAYOUT.size, size)]
@@ -155,7 +157,7 @@ class Walker:
             asked = command[k * size + (0 if end == 65536 else _UNTIL.size) :][: LAYOUT.size]
             now = self._part(asked, (end - begun) / 65536.0 * dt, slope)
             gone, begun = [one + more for one, more in zip(gone, now[3:6], strict=True)], end
-        return Moved((*now[:3], *gone, *now[6:8]), units=self._units)
+        return Moved((*now[:3], *gone, *now[6:8]), coordinates=self._coordinates)
 
     def _part(self, asked: bytes, dt: float, slope: tuple[float, float]) -> tuple[float, ...]:
         """Walk while one thing is asked."""

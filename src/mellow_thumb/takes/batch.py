@@ -13,7 +13,7 @@ from ..weaving import weave_plan
 from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .host_samples import last_words, sampled
 from .loops import WORTH_COMPILING, runner_for
-from .poses import TORN, in_metres, whole_poses
+from .poses import TORN, in_ours, whole_poses
 from .replay_table import height, outputs, table_of
 from .take import Take
 from .take_items import TakeReader, none
@@ -183,7 +183,7 @@ def replay_pieces(
     done, before, last, about = 0, np.zeros(height(program)), 0.0, dict[str, str]()
     for piece, is_last in _with_last(pieces):
         about = about or piece.about
-        rows = in_metres(piece.table, about)
+        rows = in_ours(piece.table, about)
         times = piece.table["t"].to_numpy(dtype=float)
         times = times[np.isfinite(times)]
         if len(times) and times.min() < last:
@@ -244,7 +244,7 @@ def _played(
     reader = TakeReader(plan, program)
     out = np.empty((height(program), len(ends)))
     loop = runner_for(program, len(take) + len(ends), compiled=compiled)
-    table = in_metres(take.table, take.about)
+    table = in_ours(take.table, take.about)
     hosts = sampled(_whole(table, reader) if program.asked else table, program.asked, ends)
     _run(loop, reader.read(table), ends, hosts, out, is_last=True)
     _stand(plan, hosts, out)

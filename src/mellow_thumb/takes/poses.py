@@ -6,7 +6,7 @@ from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
 from ..plan import POSE_PARTS
-from ..session import check_units
+from ..session import Basis, coordinates_of
 from .take_items import numbered
 
 if TYPE_CHECKING:
@@ -14,6 +14,8 @@ if TYPE_CHECKING:
 
     import numpy as np
     import pandas as pd
+
+    from ..session import Coordinates
 
 POSES: dict[str, tuple[str, ...]] = {
     "host.subject": POSE_PARTS, "host.head": POSE_PARTS, "host.up": POSE_PARTS[:3], "host.target": ("x", "y"),
@@ -82,35 +84,61 @@ def _moments(t: np.ndarray, column: np.ndarray) -> np.ndarray:
     return moments
 
 
-METRES = (
-    *(f"{signal}.{part}" for signal in ("host.subject", "host.head") for part in "xyz"),
-    *(
-        "host.clear",
-        "host.ground",
-        "host.ground_under",
-        "host.ground_needed",
-        "host.platform.x",
-        "host.platform.y",
-        "host.lift",
-    ),
-)
+LENGTHS = (
+    "host.clear", "host.ground", "host.ground_under", "host.ground_needed",
+    "host.platform.x", "host.platform.y", "host.lift",
+)  # fmt: skip
 """What a host says in its own units of length."""
+AXES = "axes"
+"""What a take says of its world's axes: which point right, up and forward."""
 
 
-def in_metres(table: pd.DataFrame, about: Mapping[str, str]) -> pd.DataFrame:
-    """A take's rows in metres, if it has ``units_per_metre``.
+def in_ours(table: pd.DataFrame, about: Mapping[str, str]) -> pd.DataFrame:
+    """A take's rows in our coordinates, if it says ``units_per_metre`` or ``axes``.
 
-    Raises :class:`ArgumentError` for a bad scale.
+    Raises :class:`ArgumentError` for a bad scale, and for axes that are none.
     """
+    coordinates = _said(about)
+    if coordinates is None:
+        return table
     import numpy as np
 
-    said = about.get("units_per_metre")
-    if said is None:
+    known = _conversions(coordinates)
+    number, names = numbered(table["signal"])
+    rows = np.flatnonzero(np.isin(number, [k for k, name in enumerate(names) if name in known]))
+    if not len(rows):
         return table
+    found = [known.get(name, (name, 1.0)) for name in names]
+    value = table["value"].to_numpy(dtype=float, copy=True)
+    value[rows] /= np.array([scale for _, scale in found])[number[rows]]
+    signal = table["signal"].to_numpy(dtype=object, copy=True)
+    signal[rows] = np.array([name for name, _ in found], dtype=object)[number[rows]]
+    return table.assign(signal=signal, value=value)
+
+
+def _said(about: Mapping[str, str]) -> Coordinates | None:
+    """The coordinates of a take's world; None if they are ours."""
+    scale, axes = about.get("units_per_metre", "1"), about.get(AXES)
     try:
-        units = check_units(float(said))
+        units = float(scale)
     except ValueError:
-        raise ArgumentError(f"units_per_metre: found {said!r}; expected 1e-06 to 1e+06") from None
-    rows = table["signal"].isin(METRES).to_numpy()
-    value = table["value"].to_numpy(dtype=float)
-    return table.assign(value=np.where(rows, value / units, value)) if rows.any() else table
+        raise ArgumentError(f"units_per_metre: found {scale!r}; expected 1e-06 to 1e+06") from None
+    if axes is None:
+        return coordinates_of(None, units)
+    words = axes.split()
+    if len(words) != 3:
+        raise ArgumentError(f"{AXES}: found {axes!r}; expected right, up and forward, such as +x +z +y")
+    return coordinates_of(Basis(*words), units)
+
+
+def _conversions(coordinates: Coordinates) -> dict[str, tuple[str, float]]:
+    """For each signal of a host the one that it is in ours, and what its value is divided by."""
+    units, hand = coordinates.units, coordinates.basis.handedness
+    known = {name: (name, units) for name in LENGTHS}
+    for ours, row in zip("xyz", zip(*coordinates.basis.rows, strict=True), strict=True):
+        theirs, sign = next((name, part) for name, part in zip("xyz", row, strict=True) if part)
+        for signal in ("host.subject", "host.head"):
+            known[f"{signal}.{theirs}"] = (f"{signal}.{ours}", sign * units)
+            known[f"{signal}.q{theirs}"] = (f"{signal}.q{ours}", sign * hand)
+        known[f"host.up.{theirs}"] = (f"host.up.{ours}", sign)
+    return known
