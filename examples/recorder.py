@@ -32,13 +32,12 @@ def hand(begin: float, end: float) -> list[tuple[str, float | tuple[float, float
 def main(folder: Path) -> tuple[Path, mt.Frame]:
     """Play, and record."""
     session = mt.load_profile(PROFILE).session()
-    recorder = mt.Recorder(folder / "hands.csv", begin=0.0)
-    recorder.start({"title": "Along the tide line", "made_by": "examples/recorder.py"})
+    about = {"title": "Along the tide line", "made_by": "examples/recorder.py"}
+    recorder = mt.Recorder.of(session, folder / "hands.csv", about)
     try:
         for k in range(round(SECONDS / FRAME)):
             for signal, value, t in hand(k * FRAME, (k + 1) * FRAME):
                 session.feed(signal, value, at=t)
-                recorder.say(signal, value, t)
             frame = session.tick(FRAME)
             recorder.flush()  # one small write a frame
     finally:

@@ -311,3 +311,22 @@ def test_a_basis_and_a_normal_that_are_none_are_refused() -> None:
         mt.ArgumentError, match=r"normal: found \(0, 1, 0\); expected \(x, y, z\) that points up, along \+z"
     ):
         session.set_ground((0, 1, 0))
+
+
+def test_a_file_says_its_axes_and_units_at_its_top(tmp_path: Path) -> None:
+    """As a host would write it by hand: z up, in centimetres."""
+    rows = (
+        "0.0,pad.right_stick.x,0.5\n0.0,host.subject.x,100\n0.0,host.subject.y,200\n0.0,host.subject.z,50\n"
+    )
+    ours = "0.0,pad.right_stick.x,0.5\n0.0,host.subject.x,1\n0.0,host.subject.y,0.5\n0.0,host.subject.z,-2\n"
+    top = '# axes = "+x +z +y"\n# units_per_metre = 100\n'
+    for name, text in (
+        ("theirs.csv", f"{top}t,signal,value\n{rows}"),
+        ("ours.csv", f"t,signal,value\n{ours}"),
+    ):
+        (tmp_path / name).write_text(text)
+    found, wanted = (
+        mt.replay(FOLLOWING, mt.read_take(tmp_path / name)) for name in ("theirs.csv", "ours.csv")
+    )
+    pd.testing.assert_frame_equal(found, wanted)
+    assert wanted["camera_z"].iloc[-1] != 0.0

@@ -179,7 +179,16 @@ class Camera:
         pitch = degrees(asin(max(-1.0, min(1.0, 2.0 * (w * x - y * z)))))
         return wrapped(heading_of(x, y, z, w) - self._base_yaw()), pitch
 
-    def tolerance(self, degrees: float, metres: float, share: float) -> tuple[float, float, float]:
+    def settled_within(self, degrees: float, metres: float, share: float) -> bool:
+        """As :meth:`Session.settled_within` says, until something comes in."""
+        if not all(0.0 <= one < 1e9 for one in (degrees, metres, share)):
+            raise ArgumentError(f"found {degrees!r}, {metres!r}, {share!r}; expected tolerances of 0 or more")
+        least = self._tolerance(degrees, metres, share)
+        if any(kick.size(self._world.now) > least[0] for kick in self.kicks):
+            return False
+        return self._running.program.settled_within(self._clock.now, least, self._running.saved)
+
+    def _tolerance(self, degrees: float, metres: float, share: float) -> tuple[float, float, float]:
         """How far axes may go for a view to count as the same; unstated limits are a share of its height."""
         running = self._running
         pose = running.loop.glimpse(running.values, self._clock.now, running.loop.rig)

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from bisect import bisect_left
+from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, listed, nearest
 from ..plan import INTERFACE, find_signal
 from .doors import NOT_FINITE, ONLY_Y, PAIR, SWITCH, doors, outside, things, unlisted
+from .hearing import Hearing
 from .inbox import MOST, NO_TIME, Inbox
 from .readings import Readings, feels
 from .unscaled import Unscaled
@@ -19,6 +22,7 @@ if TYPE_CHECKING:
 
     from ..weaving import Item
     from .clock import Clock
+    from .hearing import Say
     from .listening import Listener
     from .reasons import Reasons
     from .running import Running
@@ -43,6 +47,9 @@ class Intake:
         """What is known of a device held in the hand, where the plan asks for it."""
         self.listener: Listener | None = None
         """Who hears every event first, while a settings screen asks for a button."""
+        self.hearing: Hearing | None = None
+        """Who hears every event that is taken, while a take is recorded."""
+        self._heard = False
         self.inbox = Inbox()
         """Where events wait."""
         self._told_early = self._told_thing = False
@@ -73,7 +80,28 @@ class Intake:
     @property
     def plain(self) -> bool:
         """Whether arrived events go to the program as they are."""
-        return self.readings is None and not (self._unscaled and self._unscaled.waits)
+        return self.readings is None and not self._heard and not (self._unscaled and self._unscaled.waits)
+
+    def listen(self, listener: Listener | None) -> None:
+        """Let somebody hear every event first; None for nobody."""
+        self.listener = listener
+        self._heard = listener is not None or self.hearing is not None
+
+    def hear(self, say: Say | None) -> None:
+        """As :meth:`Session.hear` says."""
+        if self.hearing is not None:
+            self.hearing.frame(self._clock.now)
+        self.hearing = None if say is None else Hearing(say, self._running, self._clock)
+        self._heard = say is not None or self.listener is not None
+        if self.hearing is None:
+            return
+        program, things = self._running.program, {number: name for name, number in self._things.items()}
+        names = {code: program.heard[name] for name, code in program.codes.items() if name in program.heard}
+        for t, code, x, y in (*self.inbox.waiting, *self.inbox.arrived):  # fed before, for a frame to come
+            signal = names.get(code)
+            if signal is not None:
+                on = things.get(y) if signal.kind == "switch" else None
+                self.hearing.waits(signal, x, y, None if t == NO_TIME else t, on)
 
     def shorten(self, whole: float, lost: float) -> None:
         """A frame was over the ceiling: waiting events come that much earlier; the first time is logged."""
@@ -88,12 +116,22 @@ class Intake:
 
     def due(self, start: float) -> list[Item]:
         """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""
+        if self.hearing is not None:
+            self.hearing.frame(start)
         items = self.inbox.take(start, self._clock, self._last_commit)
         if self.inbox.furthest:
             self._tell_early()
         if self.reasons is not None:
             return self._watch(items)
         return self._expanded(items)
+
+    def set_rate(self, items: list[Item], start: float, rate: float) -> None:
+        """Put a new rate of the world before what happens in a frame that begins at `start`."""
+        if self.hearing is not None:
+            self.hearing.say("host.world_rate", rate, start, "")
+        code = self._running.program.codes.get("host.world_rate")
+        if code is not None:
+            items.insert(bisect_left(items, start, key=itemgetter(0)), (start, code, rate, 0.0))
 
     def _expanded(self, items: list[Item]) -> list[Item]:
         """Events without incomplete readings; fingers that no touch takes are counted."""
@@ -147,7 +185,7 @@ class Intake:
     ) -> None:
         """As :meth:`Session.feed` says."""
         pair = self._pairs.get(signal)
-        if pair is None or device is not None or self.listener is not None:
+        if pair is None or device is not None or self._heard:
             self._feed(signal, value, at, device, on)
             return
         # most of what is fed, thousands of times a second: a pair
@@ -175,6 +213,8 @@ class Intake:
         """Take any event."""
         if self.listener is not None and self.listener.hear(signal, value):
             return
+        if self.hearing is not None:
+            self.hearing.hear(signal, value, at if at is None else at + self.offsets.get(device, 0.0), on)
         door = self.doors.get(signal)
         if door is None:
             self._unlisted(signal)
@@ -213,7 +253,7 @@ class Intake:
             counts = f"{len(listed_values)} values and {len(times)} times"
             raise ArgumentError(f"found {counts}; expected as many of both")
         door = self.doors.get(signal)
-        pairs = door is not None and door[1] == PAIR and self.listener is None
+        pairs = door is not None and door[1] == PAIR and not self._heard
         if pairs and door and _all_fit(listed_values, times, door[2], door[3]):
             code = door[0]
             self.inbox.put_many([(t, code, x, y) for (x, y), t in zip(listed_values, times, strict=True)])

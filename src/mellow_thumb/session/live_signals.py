@@ -17,9 +17,9 @@ if TYPE_CHECKING:
 Said = float | tuple[float, float]
 
 
-def live_signals(running: Running) -> dict[str, Said]:
-    """The current value of each held and derived signal, by name."""
-    values = dict(zip(running.program.roles.values(), running.saved, strict=True))
+def live_signals(running: Running, state: tuple[float, ...] | None = None) -> dict[str, Said]:
+    """The value of each held and derived signal, by name: the current one, or that of a state."""
+    values = dict(zip(running.program.roles.values(), state or running.saved, strict=True))
     found: dict[str, Said] = {}
     pairs = {name: signal.pair for name, signal in running.program.heard.items() if signal.held}
     pairs |= {
@@ -35,6 +35,15 @@ def live_signals(running: Running) -> dict[str, Said]:
         if said:
             found[name.removeprefix("signals.")] = (said[0], said[1]) if pair else said[0]
     return found
+
+
+def held_now(running: Running) -> dict[str, float]:
+    """The current value of each switch and of each part of a stick or a trigger, by address."""
+    heard, held = running.program.heard, dict[str, float]()
+    for name, said in live_signals(running).items():
+        if name in heard and heard[name].kind in ("switch", "deflection"):
+            held |= parts_of(name, said)
+    return held
 
 
 def heard_in(taken: Taken, running: Running, now: float) -> list[tuple[float, str, float, float]]:

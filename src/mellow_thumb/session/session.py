@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from bisect import bisect_left
-from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError
@@ -19,7 +17,7 @@ from .handheld import HandheldState, handheld_state
 from .host import Host
 from .intake import Intake
 from .listening import Listener
-from .live_signals import heard_in, live_signals, parts_of
+from .live_signals import heard_in, held_now, live_signals
 from .reasons import Reasons
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
@@ -33,6 +31,7 @@ if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Item
     from .basis import Basis
+    from .hearing import Say
     from .intake import Burst
     from .view import Quadruple, Triple, View
 
@@ -357,9 +356,8 @@ class Session:
             return
         changed, wrong = self._world.set_rate(dt, world_dt)
         self._clock.stalled += wrong
-        code = self._running.program.codes.get("host.world_rate")
-        if changed and code is not None:
-            items.insert(bisect_left(items, start, key=itemgetter(0)), (start, code, self._world.rate, 0.0))
+        if changed:
+            self._intake.set_rate(items, start, self._world.rate)
 
     # ---- what is seen
 
@@ -411,14 +409,8 @@ class Session:
         sooner than :attr:`settled`, which waits for the last digit. Raises :class:`ArgumentError` for a
         tolerance below 0.
         """
-        if not all(0.0 <= one < 1e9 for one in (degrees, metres, share or 0.0)):
-            raise ArgumentError(f"found {degrees!r}, {metres!r}, {share!r}; expected tolerances of 0 or more")
-        if self._intake.inbox.busy:
-            return False
-        least = self._camera.tolerance(degrees, metres, share or 0.0)
-        if any(kick.size(self._world.now) > least[0] for kick in self._camera.kicks):
-            return False
-        return self._running.program.settled_within(self._clock.now, least, self._running.saved)
+        within = self._camera.settled_within(degrees, metres, share or 0.0)
+        return within and not self._intake.inbox.busy
 
     def kick(self, name: str, amount: float, *, half_life: float) -> None:
         """Add `amount` to an axis of the view at once; half of it is gone after each `half_life` (s).
@@ -559,16 +551,21 @@ class Session:
         already held counts once it was let go; noise and drift never count. The event that is found does
         nothing else. Read the listener's ``found`` after each frame; :meth:`stop_listening` gives up.
         """
-        heard, held = self._running.program.heard, dict[str, float]()
-        for name, said in self.signals.items():
-            if name in heard and heard[name].kind in ("switch", "deflection"):
-                held |= parts_of(name, said)
-        self._intake.listener = Listener(carries, held)
-        return self._intake.listener
+        listener = Listener(carries, held_now(self._running))
+        self._intake.listen(listener)
+        return listener
 
     def stop_listening(self) -> None:
         """Stop listening: every event acts again."""
-        self._intake.listener = None
+        self._intake.listen(None)
+
+    def hear(self, say: Say | None) -> None:
+        """Have all that comes in said to a function too, to record it; None stops that.
+
+        `say` is called in the tick in which an event takes effect, with its signal, value, time and what it
+        began on, first with what is held now; what the view is told too, as ``host.subject.x`` and the like.
+        """
+        self._intake.hear(say)
 
     # ---- saving
 

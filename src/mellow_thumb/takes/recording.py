@@ -17,6 +17,7 @@ if TYPE_CHECKING:
     from collections.abc import Callable, Mapping
 
     from ..devices import LinuxDevices
+    from ..session import Session
 
 
 class Recorder:
@@ -24,18 +25,37 @@ class Recorder:
 
     :meth:`say` keeps an event, :meth:`flush` writes those kept in one go: however the recording
     ends, the file has whole rows up to there. Times are in seconds; the take begins at `begin`. An existing
-    file is not overwritten: :class:`OutputError`.
+    file is not overwritten: :class:`OutputError`. A game records all that comes into its session by
+    :meth:`of`.
     """
 
     def __init__(self, path: str | os.PathLike[str], begin: float) -> None:
         """Prepare to record to a file."""
         self._path, self._begin = Path(path), begin
-        self._kept: list[tuple[float, str, float]] = []
+        self._session: Session | None = None
+        self._kept: list[tuple[float, str, float] | tuple[float, str, float, str]] = []
         self._file = -1
         self.rows = 0
         """How many rows it has."""
         self.last = 0.0
         """The time of the last row, in seconds from the beginning."""
+
+    @classmethod
+    def of(
+        cls, session: Session, path: str | os.PathLike[str], about: Mapping[str, str] | None = None
+    ) -> Recorder:
+        """Record all that comes into a `session` from now on; its file says `about` itself.
+
+        Call :meth:`flush` once a frame and :meth:`close` at the end. Whoever feeds the session, a door or
+        your own code, is recorded, and so is what the view is told. Recorded from its first frame on, a
+        session replayed with the same frames shows the same; later, the replay begins at the profile's start
+        with what is held by then. What you set yourself, such as ``session.set_axis``, is not in a take.
+        """
+        recorder = cls(path, session.now)
+        recorder._session = session
+        recorder.start(about or {})
+        session.hear(recorder.say)
+        return recorder
 
     def start(self, about: Mapping[str, str]) -> None:
         """Create the file, with what it says `about` itself."""
@@ -45,12 +65,22 @@ class Recorder:
             raise OutputError(f"{self._path}: already exists; not overwritten") from None
         except OSError as error:
             raise self._fault(error) from None
-        self._write("".join(top_lines(about)) + ",".join(COLUMNS) + "\n")
+        columns = COLUMNS if self._session is None else (*COLUMNS, "on")
+        self._write("".join(top_lines(about)) + ",".join(columns) + "\n")
 
-    def say(self, signal: str, value: float | tuple[float, float], seconds: float) -> None:
-        """Keep an event: a signal, its value or pair of values, and when it happened."""
-        t = max(round(seconds - self._begin, 6), 0.0)
-        self._kept += [(t, name, one) for name, one in parts_of(signal, value)]
+    def say(
+        self, signal: str, value: float | tuple[float, float], seconds: float, on: str | None = None
+    ) -> None:
+        """Keep an event: a signal, its value or pair of values, when it happened, and what it began on.
+
+        Only the take of a session has what events began on.
+        """
+        if self._session is None:  # of a device, whose clock counts microseconds
+            t = max(round(seconds - self._begin, 6), 0.0)
+            self._kept += [(t, name, one) for name, one in parts_of(signal, value)]
+            return
+        t = max(seconds - self._begin, 0.0)
+        self._kept += [(t, name, one, on or "") for name, one in parts_of(signal, value)]
 
     def flush(self) -> None:
         """Write the kept events."""
@@ -66,6 +96,8 @@ class Recorder:
 
     def close(self) -> None:
         """Write the kept events, and close the file."""
+        if self._session is not None:
+            self._session.hear(None)
         self.flush()
         os.close(self._file)
 
