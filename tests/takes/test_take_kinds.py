@@ -194,6 +194,30 @@ def test_a_pages_events_are_what_its_door_makes_of_them(tmp_path: Path) -> None:
     assert live["pan_x"] > 5.0
 
 
+def test_a_pages_headset_is_where_its_door_says(tmp_path: Path) -> None:
+    turned = {"x": 0.0, "y": 0.6, "z": 0.0, "w": 0.8}
+    worn = {"position": {"x": 0.1, "y": 1.7, "z": -0.2}, "orientation": turned}
+    pad = {"mapping": "xr-standard", "axes": [0, 0, 0, -1], "buttons": []}
+    hand = {"handedness": "left", "gamepad": pad, "aim": worn}
+    event = {"type": "xrframe", "timeStamp": 40.0, "viewer": worn, "inputSources": [hand]}
+    file = tmp_path / "page.jsonl"
+    file.write_text(json.dumps(event) + "\n", encoding="utf-8")
+    take = mt.read_take(file)
+    said = {str(name): value for _, name, value in take.table.itertuples(index=False)}
+    session = mt.load_profile(marsh.HIDE).session()
+    door = mt.BrowserDoor(session, 800, 600)
+    door.feed(event)
+    assert door.head is not None
+    place, rotation = door.head
+    assert tuple(said[f"host.head.{part}"] for part in ("x", "y", "z")) == place == (0.1, 1.7, -0.2)
+    assert tuple(said[f"host.head.{part}"] for part in ("qx", "qy", "qz", "qw")) == rotation
+    assert said["left_hand.stick.y"] == 1.0
+    live = session.tick(0.2)
+    table = mt.replay(mt.load_profile(marsh.HIDE), take, frames=[0.2])
+    assert table["move_y"].iloc[0] == pytest.approx(live.axes["move_y"], abs=1e-9)
+    assert live.axes["move_y"] > 0.5
+
+
 def test_one_kind_turned_into_another_never_writes_over_a_file(tmp_path: Path) -> None:
     kept = tmp_path / "kept.csv"
     kept.write_text("evidence", encoding="utf-8")

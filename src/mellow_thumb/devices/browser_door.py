@@ -19,7 +19,7 @@ from .xr_door import XrDoor, finite
 if TYPE_CHECKING:
     from collections.abc import Callable
 
-    from ..session import Quadruple, Session, Triple
+    from ..session import Fed, Quadruple, Triple
 
 CLOCK = "browser"
 """What the page's clock is called where a session aligns it."""
@@ -48,7 +48,7 @@ class BrowserDoor:
     window. Bad events are counted in :attr:`refused`; nothing raises.
     """
 
-    def __init__(self, session: Session, width: float, height: float, *, counts: bool = False) -> None:
+    def __init__(self, session: Fed, width: float, height: float, *, counts: bool = False) -> None:
         """Stand before a `session`, for a view of `width` by `height` pixels of the page.
 
         With `counts` movements of the mouse are raw counts (Pointer Lock with ``unadjustedMovement``):

@@ -15,7 +15,7 @@ from ..engines import rotation_of
 if TYPE_CHECKING:
     from collections.abc import Mapping
 
-    from ..session import Quadruple, Session, Triple
+    from ..session import Fed, Quadruple, Triple
 
 SIDES = ("left", "right")
 INPUTS = {
@@ -46,7 +46,7 @@ class XrDoor:
     Pass ``head=door.head`` to ``session.view`` once a frame. A hand that is gone lets go of everything.
     """
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, session: Fed) -> None:
         """Stand before a `session`."""
         self._session = session
         self.head: tuple[Triple, Quadruple] | None = None

@@ -42,7 +42,7 @@ class BlindSeat:
     def sit(self, now: float, width: float, height: float) -> None:
         """Sit down at a page whose clock shows `now` (ms), with a view of this size in its pixels."""
         counts = any(route.source.signal.name == "mouse.move" for one in self._plans for route in one.routes)
-        self.door = BrowserDoor(self._tape, width, height, counts=counts)  # type: ignore[arg-type]
+        self.door = BrowserDoor(self._tape, width, height, counts=counts)
         size = {"type": "resize", "innerWidth": width, "innerHeight": height, "timeStamp": now}
         for event in (size, {"type": "focus", "timeStamp": now}):
             self.door.feed(event)

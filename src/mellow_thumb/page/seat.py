@@ -82,7 +82,7 @@ class Seat:
         After a reload or a lost connection the session goes on from there, with nothing held.
         """
         self.leave()
-        self.door = BrowserDoor(self.tape, width, height, counts=self._counts)  # type: ignore[arg-type]
+        self.door = BrowserDoor(self.tape, width, height, counts=self._counts)
         size = {"type": "resize", "innerWidth": width, "innerHeight": height, "timeStamp": now}
         for event in (size, {"type": "focus", "timeStamp": now}):
             self.door.feed(event)

@@ -58,6 +58,7 @@ class Tape:
     def __init__(self, session: Session, *, whole: bool = False) -> None:
         """Keep the last minute, or the `whole` of it."""
         self.session, self._whole = session, whole
+        self.coordinates = session.coordinates
         self.frames: deque[Taped] = deque()
         """The last minute, frame by frame."""
         self._fresh: list[Event] = []

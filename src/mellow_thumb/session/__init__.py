@@ -4,6 +4,7 @@ from .answers import speed_between
 from .basis import Basis
 from .coordinates import Coordinates, coordinates_of
 from .doors import NOT_FINITE, is_known, outside, things, unlisted
+from .fed import Fed
 from .frame import Frame
 from .handheld import GRAVITY, Attitude, HandheldState
 from .host import Host
@@ -23,6 +24,7 @@ __all__ = [
     "Attitude",
     "Basis",
     "Coordinates",
+    "Fed",
     "Frame",
     "HandheldState",
     "Host",

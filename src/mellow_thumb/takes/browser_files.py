@@ -26,6 +26,8 @@ class _Rows:
 
     contacts = True
     """Every contact is of use here."""
+    coordinates = None
+    """What a page says is in our axes and metres."""
 
     def __init__(self) -> None:
         self.refused: dict[str, dict[str, int]] = {}
@@ -89,7 +91,7 @@ def read_browser(path: str | os.PathLike[str]) -> Take:
     sized = isinstance(first, dict) and first.get("type") == "resize"
     if not sized:
         notes.append(f"no resize at its beginning: the view is taken to be {SIZE[0]:g} by {SIZE[1]:g} pixels")
-    door = BrowserDoor(rows, *SIZE, counts=True)  # type: ignore[arg-type]
+    door = BrowserDoor(rows, *SIZE, counts=True)
     if sized:
         rows.rows.clear()
     for _, event in events:
