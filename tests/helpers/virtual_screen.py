@@ -19,10 +19,14 @@ def virtual_screen() -> Iterator[dict[str, str]]:
     with subprocess.Popen(WORDS, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True) as shown:
         assert shown.stdout
         display = f":{shown.stdout.readline().strip()}"
-        yield os.environ | {"DISPLAY": display, "SDL_VIDEODRIVER": "x11", "LIBGL_ALWAYS_SOFTWARE": "1"}
-        shown.terminate()
+        try:
+            yield os.environ | {"DISPLAY": display, "SDL_VIDEODRIVER": "x11", "LIBGL_ALWAYS_SOFTWARE": "1"}
+        finally:
+            shown.terminate()
 
 
-def inject(screen: dict[str, str], *words: object) -> None:
-    """Move the mouse, press keys: the words of xdotool."""
-    subprocess.run(["xdotool", *map(str, words)], env=screen, check=True, capture_output=True)
+def inject(screen: dict[str, str], *words: object) -> str:
+    """Move the mouse, press keys: the words of xdotool; and what it answers."""
+    return subprocess.run(
+        ["xdotool", *map(str, words)], env=screen, check=True, capture_output=True, text=True
+    ).stdout

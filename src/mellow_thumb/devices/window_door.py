@@ -89,8 +89,11 @@ class WindowDoor(ABC):
             self.session.set_screen(wide, tall, pixels_per_cm=self._per_cm)
 
     def moved(self, right: float, down: float) -> None:
-        """Say how far the mouse went."""
-        if right or down:
+        """Say how far the mouse went.
+
+        While the pointer is held a movement of 0 is said too: it is a capture without a jump.
+        """
+        if right or down or self.cursor == "held":
             self.session.feed("mouse.move" if self.counts else "mouse.pixels", (right, -down))
 
     def at_place(self, x: float, y: float) -> tuple[float, float]:
