@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 import json
-import subprocess
 import sys
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from random import Random
 from typing import Any
@@ -22,11 +21,8 @@ from mellow_thumb.devices.pyglet_door import NAMES
 from mellow_thumb.devices.window_door import WindowDoor
 
 from ..helpers.virtual_screen import MISSING, WHY, inject, virtual_screen
+from ..helpers.windows import LIBRARIES, Window, has_focus
 
-LIBRARIES = ("pygame", "glfw", "pyglet")
-MOST = 5000
-"""Frames after which what has not happened never will."""
-HOST = Path(__file__).parents[1] / "helpers" / "window_host.py"
 PROFILE = """
 format = "mellow-thumb profile 1"
 mount = "eye"
@@ -93,65 +89,6 @@ def screen() -> Iterator[dict[str, str]]:
         pytest.skip(WHY)
     with virtual_screen() as found:
         yield found
-
-
-class Window:
-    """A host in a real window, and hands on it."""
-
-    def __init__(
-        self,
-        library: str,
-        screen: dict[str, str],
-        path: Path,
-        take: Path | None = None,
-        before: Sequence[str] = (),
-    ) -> None:
-        self.screen = screen
-        words = [*before, sys.executable, str(HOST), library, str(path), *([str(take)] if take else [])]
-        self.host = subprocess.Popen(
-            words, env=screen, text=True, stdin=subprocess.PIPE, stdout=subprocess.PIPE, stderr=subprocess.PIPE,
-        )  # fmt: skip
-        assert self.host.stdout
-        while not (line := self.host.stdout.readline()).startswith("ready"):
-            assert line or self.host.poll() is None, self.host.communicate()[1]
-        self.id = line.split()[1]
-        """What the window is called by the window system."""
-
-    def do(self, *words: object) -> None:
-        """Inject input."""
-        inject(self.screen, *words)
-
-    def until(self, there: Callable[[dict[str, Any]], bool]) -> dict[str, Any]:
-        """What the session is at once something is so: input comes when the window system brings it."""
-        for _ in range(MOST):
-            if there(now := self.now()):
-                return now
-        raise AssertionError(f"never: {now}")
-
-    def ask(self, line: str = "") -> Any:
-        """What the host answers to a line."""
-        assert self.host.stdin
-        assert self.host.stdout
-        self.host.stdin.write(f"{line}\n")
-        self.host.stdin.flush()
-        return json.loads(self.host.stdout.readline())
-
-    def reach(self, size: list[int], *, focus: bool, held: bool) -> None:
-        """Wait until the window is so large, has the focus or not, and holds the pointer or not."""
-        cursor = "held" if held else "free"
-        self.until(lambda now: now["size"] == size and now["cursor"] == cursor and has_focus(now) == focus)
-
-    def turn(self, *yaws: float) -> None:
-        """Wait until the view has turned to one of these."""
-        self.until(lambda now: any(now["axes"]["yaw"] == pytest.approx(yaw) for yaw in yaws))
-
-    def now(self) -> dict[str, Any]:
-        """What the session is at."""
-        return dict(self.ask())
-
-    def end(self) -> str:
-        """The last that it says."""
-        return self.host.communicate()[0]
 
 
 @pytest.fixture(params=LIBRARIES)
@@ -262,11 +199,6 @@ def test_a_real_window_after_a_hundred_changes_holds_nothing_and_has_lost_no_cou
         assert max(abs(again[f"camera_{part}"] - [pose[k] for _, pose in shown])) < 1e-9
 
 
-def has_focus(now: dict[str, Any]) -> bool:
-    """Whether a window has the focus."""
-    return bool(now["signals"].get("host.focus"))
-
-
 # ---- the tables
 
 
@@ -321,15 +253,15 @@ def test_pads_come_and_go_and_nothing_stays_held(steps: list[tuple[str, int]]) -
     last = -1
     for what, pad in steps:
         if what == "in":
-            door.plugged(pad)
+            door.pads.plugged(pad)
             there.setdefault(pad, {})
         elif what == "out":
-            door.unplugged(pad)
+            door.pads.unplugged(pad)
             there.pop(pad, None)
             last = -1
         elif pad in there:
             there[pad] = {"left_shoulder": 1.0 if what == "button" else 0.0}
-            door.pad_says(pad, there[pad])
+            door.pads.says(pad, there[pad])
             last = pad
         frame = session.tick(1 / 60)
         if not there:
@@ -352,19 +284,19 @@ def test_each_player_has_a_pad_by_its_number_even_after_it_was_unplugged(tmp_pat
 
     def told(pad: str, down: float) -> list[bool]:
         for door in doors:
-            door.pad_says(pad, {"left_shoulder": down})
+            door.pads.says(pad, {"left_shoulder": down})
         return [session.tick(1 / 60).gates["glassing"] for session in sessions]
 
     for door in doors:
-        door.plugged("first")
-        door.plugged("second")
+        door.pads.plugged("first")
+        door.pads.plugged("second")
     assert told("first", 1.0) == [True, False]
     assert told("second", 1.0) == [True, True]
     for door in doors:
-        door.unplugged("first")
+        door.pads.unplugged("first")
     assert [session.tick(1 / 60).gates["glassing"] for session in sessions] == [False, True]
     for door in doors:
-        door.plugged("first again")
+        door.pads.plugged("first again")
     assert told("first again", 1.0) == [True, True]
 
 
@@ -500,7 +432,7 @@ def test_fingers_and_pads_of_pygame(pygame_door: tuple[Any, Any], session: mt.Se
         ((1, 7), "down", (0.25, 0.75), "pad"), ((1, 7), "move", (0.5, 0.75), "pad"), ((1, 7), "up", (0.5, 0.75), "pad"),
     ]  # fmt: skip
     door._says[3] = {}
-    door.plugged(3)
+    door.pads.plugged(3)
     for axis, value in ((2, 32767), (3, -32768), (4, 16384)):
         door.feed(pygame.event.Event(pygame.CONTROLLERAXISMOTION, instance_id=3, axis=axis, value=value))
     door.feed(

@@ -38,6 +38,8 @@ class Described:
     """Of each: its least, its most, its flat middle, its units in a mm."""
     events: list[tuple[int, int, int, int]] = field(default_factory=list)
     properties: set[int] = field(default_factory=set)
+    joystick: bool = False
+    """Whether it answers to SDL and GLFW too, as a gamepad."""
 
     @property
     def node(self) -> str:
@@ -46,15 +48,16 @@ class Described:
     def description(self) -> str:
         """What udev and sysfs say of it; without ``dev`` and the link ``device`` it is not listed."""
         above, minor = f"/devices/virtual/input/input{self.number}", 64 + self.number
+        kind = "E: ID_INPUT=1\nE: ID_INPUT_JOYSTICK=1\n" if self.joystick else ""
         return (
             f"P: {above}/event{self.number}\nN: input/event{self.number}\nE: DEVNAME={self.node}\n"
-            f"E: MAJOR=13\nE: MINOR={minor}\nE: SUBSYSTEM=input\n"
+            f"E: MAJOR=13\nE: MINOR={minor}\nE: SUBSYSTEM=input\n{kind}"
             f"A: dev=13:{minor}\nL: device=../../input{self.number}\n\n"
             f"P: {above}\nE: SUBSYSTEM=input\nA: name={self.name}\n\n"
         )
 
     def answers(self) -> str:
-        """What it answers to python-evdev, each in just the size that is asked for."""
+        """What it answers to who reads it, each in just the size that is asked for."""
         words = {"VERSION": struct.pack("<i", 0x10001), "ID": struct.pack("<4H", 3, 1, 2, 3)}
         words |= {"EFFECTS": struct.pack("<i", 0)}
         lines = [
@@ -67,9 +70,15 @@ class Described:
         lines.append(f"EVIOCGBIT(0) 4 {_bits({0, *self.codes}, 4)}")
         lines += [f"EVIOCGBIT({kind}) 96 {_bits(codes, 96)}" for kind, codes in self.codes.items()]
         for code, (low, high, flat, resolution) in self.axes.items():
-            now = 0 if code == 0x2F else (low + high) // 2  # the first slot is the current one
+            # a gamepad that nobody holds, or the first slot, which is the current one
+            now = 0 if self.joystick or code == 0x2F else (low + high) // 2
             data = struct.pack("<6i", now, low, high, 0, flat, resolution)
             lines.append(f"EVIOCGABS({code}) 0 {data.hex().upper()}")
+        if self.joystick:
+            axes, none = _bits(self.codes[3], 8), bytes(16).hex()
+            lines += [f"EVIOCGBIT(3) 8 {axes}", f"EVIOCGBIT(2) 8 {none[:16]}", f"EVIOCGBIT(21) 16 {none}"]
+            name = self.name.encode().ljust(128, bytes(1)).hex().upper()
+            lines.append(f"EVIOCGNAME {len(self.name) + 1} {name}")
         return "\n".join(lines) + "\n"
 
     def recording(self) -> str:
@@ -89,6 +98,18 @@ def _bits(codes: set[int], size: int) -> str:
 
 def run_with(folder: Path, devices: list[Described], *command: str) -> subprocess.CompletedProcess[str]:
     """Run a command of this Python in a place where these are the devices."""
+    return subprocess.run(
+        [*words_with(folder, devices), sys.executable, *command],
+        capture_output=True,
+        text=True,
+        cwd=folder,
+        timeout=60,
+        check=False,
+    )
+
+
+def words_with(folder: Path, devices: list[Described]) -> list[str]:
+    """The words before a command that make these its devices."""
     words = ["umockdev-run"]
     for device in devices:
         stem = folder / f"device{device.number}"
@@ -97,14 +118,7 @@ def run_with(folder: Path, devices: list[Described], *command: str) -> subproces
             stem.with_suffix(f".{suffix}").write_text(text)
         words += ["-d", f"{stem}.umockdev", "-i", f"{device.node}={stem}.ioctl"]
         words += ["-e", f"{device.node}={stem}.events"] if device.events else []
-    return subprocess.run(
-        [*words, "--", sys.executable, *command],
-        capture_output=True,
-        text=True,
-        cwd=folder,
-        timeout=60,
-        check=False,
-    )
+    return [*words, "--"]
 
 
 @dataclass

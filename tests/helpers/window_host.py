@@ -13,6 +13,16 @@ from typing import Any
 
 import mellow_thumb as mt
 
+PAD = (
+    "03000000010000000200000003000000,Stand-in pad,a:b0,b:b1,y:b2,x:b3,leftshoulder:b4,rightshoulder:b5,"
+    "back:b6,start:b7,guide:b8,leftstick:b9,rightstick:b10,dpup:h0.1,dpright:h0.2,dpdown:h0.4,dpleft:h0.8,"
+    "leftx:a0,lefty:a1,lefttrigger:a2,rightx:a3,righty:a4,righttrigger:a5,platform:Linux,"
+)
+"""How a pad is laid out whose buttons and axes are in the order that Linux asks of gamepads."""
+
+PACE = 0.004
+"""Seconds for what comes to come, each frame."""
+
 
 def pygame_window() -> tuple[Any, Any, int]:
     import pygame
@@ -27,6 +37,7 @@ def glfw_window() -> tuple[Any, Any, int]:
     import glfw
 
     glfw.init()
+    glfw.update_gamepad_mappings(PAD)
     window = glfw.create_window(640, 400, "marsh", None, None)
     return window, lambda _: glfw.poll_events(), glfw.get_x11_window(window)
 
@@ -36,6 +47,28 @@ def pyglet_window() -> tuple[Any, Any, int]:
 
     window = pyglet.window.Window(640, 400, resizable=True)
     return window, lambda _: window.dispatch_events(), window._window
+
+
+def stand_in_pad() -> tuple[Any, list[Any]]:
+    """A controller of pyglet over a made-up device, and its buttons and axes, which take values of Linux."""
+    from pyglet.input.base import AbsoluteAxis, Button, Controller, Device
+    from pyglet.input.controller import add_mappings_from_string, get_mapping
+
+    buttons = [Button(f"b{number}") for number in range(11)]
+    axes = [
+        AbsoluteAxis(f"a{number}", *((0, 255) if number in (2, 5) else (-32768, 32767)))
+        for number in range(6)
+    ]
+    ways = [AbsoluteAxis("hat_x", -1, 1), AbsoluteAxis("hat_y", -1, 1, inverted=True)]
+
+    class Made(Device):
+        def get_controls(self) -> list[Any]:
+            return [*buttons, *axes, *ways]
+
+    add_mappings_from_string(PAD)
+    device: Any = Made
+    layout: Any = get_mapping(PAD.partition(",")[0])
+    return Controller(device(None, "stand-in"), layout), [*buttons, *axes, *ways]
 
 
 def said_by_pyglet(key: Any, what: str, one: Any, two: Any) -> tuple[Any, ...]:
@@ -61,9 +94,16 @@ def by_hand(window: Any, path: str, hands: list[tuple[str, Any, Any]]) -> list[A
     session = mt.load_profile(path).session(compiled=False)
     door, found = mt.PygletDoor(session, window), []
     door.resized(800, 400)
-    for hand in hands:
-        window.dispatch_event(*said_by_pyglet(key, *hand))
-        window.dispatch_pending_events()
+    pad, controls = stand_in_pad()
+    for what, one, two in hands:
+        if what == "pad":
+            door.use([pad] if one else [])
+            for control, value in zip(controls, one or (), strict=False):
+                control.value = value
+            door.poll()
+        else:
+            window.dispatch_event(*said_by_pyglet(key, what, one, two))
+            window.dispatch_pending_events()
         frame = session.tick(1 / 60)
         found.append((dict(frame.axes), frame.gates))
     window.pop_handlers()
@@ -86,7 +126,8 @@ def main(library: str, path: str, take: str = "") -> None:
         if recorder:
             recorder.flush()
             shown.append((frame.t, view.pose))
-        if select.select([sys.stdin], [], [], 1 / 60)[0]:
+        select.select([], [], [], PACE)
+        if select.select([sys.stdin], [], [], 0.0)[0]:
             line = sys.stdin.readline()
             if not line:
                 break

@@ -14,6 +14,7 @@ from typing import TYPE_CHECKING, Any
 
 from ..formulas import product
 from ..plan import wheel_notches
+from .pads import Pads
 from .xr_door import XrDoor, finite
 
 if TYPE_CHECKING:
@@ -32,6 +33,8 @@ PAD_BUTTONS = (
     "way_right", "centre",
 )  # fmt: skip
 """The buttons of the standard layout, in its order."""
+PADS = 64
+"""More gamepads than any browser tells apart."""
 PHASES = {
     "pointerdown": "down", "pointermove": "move", "pointerup": "up", "pointercancel": "cancel",
     "touchstart": "down", "touchmove": "move", "touchend": "up", "touchcancel": "cancel",
@@ -43,16 +46,20 @@ class BrowserDoor:
 
     Feed pointer events, or mouse and touch events, but not both: they say the same things. A gamepad is not
     an event but a state that the page polls: ``{"type": "gamepad", ...}`` with the fields of the Gamepad
-    object; what has changed is fed. ``{"type": "resize", "innerWidth": ..., "innerHeight": ...}`` (with
-    ``angle``, the screen's orientation, where it turns in the hand), ``blur`` and ``focus`` come from the
-    window. Bad events are counted in :attr:`refused`; nothing raises.
+    object, of which ``index`` tells several apart; what has changed is fed. ``blur`` and ``focus`` come from
+    the window, and so does ``{"type": "resize", "innerWidth": ..., "innerHeight": ...}`` (with ``angle``, the
+    screen's orientation, where it turns in the hand). Bad events are counted in :attr:`refused`; nothing
+    raises.
     """
 
-    def __init__(self, session: Fed, width: float, height: float, *, counts: bool = False) -> None:
+    def __init__(
+        self, session: Fed, width: float, height: float, *, counts: bool = False, pad: int | None = None
+    ) -> None:
         """Stand before a `session`, for a view of `width` by `height` pixels of the page.
 
         With `counts` movements of the mouse are raw counts (Pointer Lock with ``unadjustedMovement``):
-        ``mouse.move``; else pixels with the system's acceleration in them: ``mouse.pixels``.
+        ``mouse.move``; else pixels with the system's acceleration in them: ``mouse.pixels``. `pad` is the
+        number of the one gamepad that counts, from 0 in the order in which they came; None for all of them.
         """
         self._session = session
         self.counts = counts
@@ -61,7 +68,7 @@ class BrowserDoor:
         session.set_screen(width, height)
         self._aligned = self._feels = False
         self._angle = 0.0
-        self._pad: dict[str, float | tuple[float, float]] = {}
+        self._pads = Pads(self._say, pad)
         self.refused: Counter[tuple[str, str]] = Counter()
         """How often an event was refused, by its type and the reason; and poses, by what they are of."""
         self._xr = XrDoor(session)
@@ -97,7 +104,7 @@ class BrowserDoor:
         x, y = finite(event["clientX"]) / wide, 1.0 - finite(event["clientY"]) / tall
         return min(max(x, 0.0), 1.0), min(max(y, 0.0), 1.0)
 
-    def _say(self, signal: str, value: Any, at: float | None, on: str | None = None) -> None:
+    def _say(self, signal: str, value: Any, at: float | None = None, on: str | None = None) -> None:
         self._session.feed(signal, value, at=at, device=CLOCK if at is not None else None, on=on)
 
     # ---- pointers
@@ -146,9 +153,11 @@ class BrowserDoor:
     def _gamepad(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
         if event.get("mapping", "standard") != "standard":
             raise ValueError
+        pad = event.get("index", 0)
+        if pad not in range(PADS):
+            raise ValueError
         if not event.get("connected", True):
-            self._pad = {}
-            self._say("pad.connected", 0.0, at)
+            self._pads.unplugged(pad, at)
             return
         x, y, right, away = map(finite, event["axes"][:4])
         found: dict[str, float | tuple[float, float]] = {
@@ -159,10 +168,8 @@ class BrowserDoor:
             value = finite(button["value"] if isinstance(button, Mapping) else button)
             pressed = button.get("pressed", value > 0.5) if isinstance(button, Mapping) else value > 0.5
             found[name] = value if name.endswith("trigger") else float(bool(pressed))
-        for name, now in found.items():
-            if self._pad.get(name, (0.0, 0.0) if isinstance(now, tuple) else 0.0) != now:
-                self._say(f"pad.{name}", now, at)
-        self._pad = found
+        self._pads.plugged(pad, at)
+        self._pads.says(pad, found, at)
 
     def _motion(self, event: Mapping[str, Any], at: float | None, _: str | None) -> None:
         rates, force = event["rotationRate"], event.get("accelerationIncludingGravity")

@@ -10,7 +10,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from ..basics import MissingError
-from .window_door import WindowDoor, axis
+from .window_door import WindowDoor, axis, stick
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -115,12 +115,12 @@ class GlfwDoor(WindowDoor):
         for number in range(PADS):
             there = bool(glfw.joystick_is_gamepad(number))
             if not there:
-                self.unplugged(number)
+                self.pads.unplugged(number)
                 continue
-            self.plugged(number)
+            self.pads.plugged(number)
             state = glfw.get_gamepad_state(number)
             if state:
-                self.pad_says(number, _said(list(state.buttons), list(state.axes)))
+                self.pads.says(number, _said(list(state.buttons), list(state.axes)))
 
     # ---- what each callback does
 
@@ -159,7 +159,8 @@ def _said(buttons: list[int], axes: list[float]) -> dict[str, float | tuple[floa
     said: dict[str, float | tuple[float, float]] = {
         name: float(bool(down)) for name, down in zip(PAD_BUTTONS, buttons, strict=False)
     }
-    x, y, right, down, left_trigger, right_trigger = (axis(one, 1.0) for one in axes[:6])
+    x, y, right, down = map(stick, axes[:4])
+    left_trigger, right_trigger = (axis(one, 1.0) for one in axes[4:6])
     return said | {
         "left_stick": (x, -y), "right_stick": (right, -down),
         "left_trigger": 0.5 * (left_trigger + 1.0), "right_trigger": 0.5 * (right_trigger + 1.0),

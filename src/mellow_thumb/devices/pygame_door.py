@@ -125,7 +125,7 @@ class PygameDoor(WindowDoor):
             which = one.as_joystick().get_instance_id()
             self._open[which] = one
             self._says.setdefault(which, {})
-            self.plugged(which)
+            self.pads.plugged(which)
 
     def _pad_added(self, _: Any, said: dict[str, Any], __: str | None) -> None:
         self._plug(said["device_index"])
@@ -134,7 +134,7 @@ class PygameDoor(WindowDoor):
         which = said["instance_id"]
         self._open.pop(which, None)
         self._says.pop(which, None)
-        self.unplugged(which)
+        self.pads.unplugged(which)
 
     def _pad_axis(self, _: Any, said: dict[str, Any], __: str | None) -> None:
         which, number, value = said["instance_id"], said["axis"], axis(said["value"], FULL)
@@ -146,14 +146,14 @@ class PygameDoor(WindowDoor):
             pair = list(says.get(name, (0.0, 0.0)))
             pair[part] = -value if part else value
             says[name] = (pair[0], pair[1])
-        self.pad_says(which, says)
+        self.pads.says(which, says)
 
     def _pad_button(self, event: Any, said: dict[str, Any], _: str | None) -> None:
         which, number = said["instance_id"], said["button"]
         if number < len(PAD_BUTTONS):
             down = event.type == self._pygame.CONTROLLERBUTTONDOWN
             self._says[which][PAD_BUTTONS[number]] = float(down)
-            self.pad_says(which, self._says[which])
+            self.pads.says(which, self._says[which])
 
 
 _TAKES = {

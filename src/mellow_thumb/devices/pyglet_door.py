@@ -10,7 +10,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from ..basics import MissingError
-from .window_door import WindowDoor, axis
+from .window_door import WindowDoor, axis, stick
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -89,16 +89,16 @@ class PygletDoor(WindowDoor):
     def use(self, controllers: list[Any]) -> None:
         """Say which of pyglet's controllers there are now, opened, such as those of its ControllerManager."""
         for gone in [one for one in self._controllers if one not in controllers]:
-            self.unplugged(gone)
+            self.pads.unplugged(gone)
         self._controllers = list(controllers)
         for one in controllers:
-            self.plugged(one)
+            self.pads.plugged(one)
 
     def poll(self) -> None:
         """Ask for the state of gamepads."""
         for one in self._controllers:
             try:
-                self.pad_says(one, _said(one))
+                self.pads.says(one, _said(one))
             except (AttributeError, TypeError, ValueError) as error:
                 self.refuse("controller", error)
 
@@ -151,10 +151,10 @@ def _said(one: Any) -> dict[str, float | tuple[float, float]]:
     said: dict[str, float | tuple[float, float]] = {
         ours: float(bool(getattr(one, theirs))) for theirs, ours in PAD_BUTTONS.items()
     }
-    x, y = axis(one.dpadx, 1.0), axis(one.dpady, 1.0)
+    x, y = axis(one.dpad.x, 1.0), axis(one.dpad.y, 1.0)  # dpadx and dpady stay at 0 on Windows
     return said | {
-        "left_stick": (axis(one.leftx, 1.0), -axis(one.lefty, 1.0)),
-        "right_stick": (axis(one.rightx, 1.0), -axis(one.righty, 1.0)),
+        "left_stick": (stick(one.leftx), -stick(one.lefty)),
+        "right_stick": (stick(one.rightx), -stick(one.righty)),
         "left_trigger": max(axis(one.lefttrigger, 1.0), 0.0),
         "right_trigger": max(axis(one.righttrigger, 1.0), 0.0),
         "way_left": float(x < -0.5), "way_right": float(x > 0.5),

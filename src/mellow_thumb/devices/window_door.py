@@ -9,19 +9,14 @@ from abc import ABC, abstractmethod
 from collections import Counter
 from typing import TYPE_CHECKING, Any
 
+from .pads import Pads
 from .xr_door import finite
 
 if TYPE_CHECKING:
-    from collections.abc import Mapping
-
     from ..session import Session, View
 
-PadState = "Mapping[str, float | tuple[float, float]]"
-
-PAD_REST: dict[str, float | tuple[float, float]] = {
-    "left_stick": (0.0, 0.0), "right_stick": (0.0, 0.0), "left_trigger": 0.0, "right_trigger": 0.0,
-}  # fmt: skip
-"""What a pad says that nobody touches; its buttons are up."""
+STEP = 2.0 / 65535.0
+"""The least step of a stick of 16 bits."""
 CURSORS = ("free", "hidden", "held")
 
 
@@ -52,10 +47,10 @@ class WindowDoor(ABC):
         """How often an event was refused, by its kind and the reason."""
         self.cursor = "free"
         """What the pointer is now: ``free``, ``hidden``, or ``held`` where it is."""
-        self._per_cm, self._only = pixels_per_cm, pad
+        self.pads = Pads(session.feed, pad)
+        """The gamepads that are there."""
+        self._per_cm = pixels_per_cm
         self._size = (1.0, 1.0)
-        self._pads: dict[object, dict[str, float | tuple[float, float]]] = {}
-        self._slots: list[object] = []
         self.resized(*self.window_size())
 
     # ---- what a library does
@@ -122,48 +117,6 @@ class WindowDoor(ABC):
         """Say whether the pointer is inside the window."""
         self.session.feed("mouse.inside", float(bool(there)))
 
-    # ---- gamepads
-
-    def plugged(self, pad: object) -> None:
-        """A gamepad is there; it takes the first number that is free."""
-        if pad in self._pads:
-            return
-        self._pads[pad] = {}
-        for number, there in enumerate(self._slots):
-            if there not in self._pads:
-                self._slots[number] = pad
-                break
-        else:
-            self._slots.append(pad)
-        if self._counts_pad(pad):
-            self.session.feed("pad.connected", 1.0)
-
-    def unplugged(self, pad: object) -> None:
-        """A gamepad is gone: what it held is let go."""
-        counted = self._counts_pad(pad)
-        if self._pads.pop(pad, None) is not None and counted:
-            self.session.feed("pad.connected", 0.0)
-            others = [one for one in self._pads if self._counts_pad(one)]
-            if others:
-                self.session.feed("pad.connected", 1.0)
-                for one in others:  # what another one holds still counts
-                    said, self._pads[one] = self._pads[one], {}
-                    self.pad_says(one, said)
-
-    def _counts_pad(self, pad: object) -> bool:
-        """Whether a gamepad is the one that counts."""
-        return self._only is None or (self._only < len(self._slots) and self._slots[self._only] == pad)
-
-    def pad_says(self, pad: object, said: Mapping[str, float | tuple[float, float]]) -> None:
-        """Say what a gamepad says now, of the standard layout, y up; only what has changed is fed."""
-        if pad not in self._pads or not self._counts_pad(pad):
-            return
-        before = self._pads[pad]
-        for name, value in said.items():
-            if before.get(name, PAD_REST.get(name, 0.0)) != value:
-                self.session.feed(f"pad.{name}", value)
-            before[name] = value
-
     def refuse(self, kind: str, error: Exception) -> None:
         """Count an event that is not as the library says it is."""
         self.refused[kind, f"{type(error).__name__}: {error}"[:80]] += 1
@@ -177,3 +130,9 @@ def clipped(share: float) -> float:
 def axis(value: Any, full: float) -> float:
     """A number of a stick or trigger as a share, -1 to 1, which both ends reach."""
     return min(max(finite(value) / full, -1.0), 1.0)
+
+
+def stick(value: Any) -> float:
+    """A share of a stick from -1 to 1; a middle that a library puts half a step of 16 bits beside 0 is 0."""
+    told = axis(value, 1.0)
+    return told if abs(told) > STEP else 0.0
