@@ -1,15 +1,17 @@
-"""A walk in a window, by mouse and keys: W, A, S and D walk, the mouse looks, the wheel reels the camera.
+"""A walk in a window, by mouse and keys, a gamepad, or fingers: W, A, S and D or the left stick walk.
 
-It draws the marsh from above: the warden, the camera behind him, what it looks at. M opens the chart, drawn
-as its own camera sees it: the left button drags it, the wheel brings nearer what is under the pointer. It
-needs pygame-ce: pip install 'mellow-thumb[windows]'. Run it: python examples/window.py
+The mouse, the right stick or a finger on the right half looks, the wheel or two fingers reel the camera. M
+opens the chart: the left button drags it. It needs pygame-ce: pip install 'mellow-thumb[windows]'. Run it:
+python examples/window.py
 """
 
 from __future__ import annotations
 
 import sys
-from math import radians, tan
+from math import asin, cos, radians, sin, tan
 from pathlib import Path
+
+import numpy as np
 
 import mellow_thumb as mt
 
@@ -18,85 +20,59 @@ try:
 except ImportError:
     sys.exit("this example opens a window with pygame-ce: pip install 'mellow-thumb[windows]'")
 
-SIZE, SCALE = (1280, 800), 60
-MUD, SEEN, WATER, WARDEN, CAMERA = (
-    (205, 196, 170),
-    (226, 219, 199),
-    (150, 178, 186),
-    (29, 106, 150),
-    (180, 83, 31),
-)
+SKY, MUD, WATER, POST = (191, 209, 209), (205, 196, 170), (150, 178, 186), (94, 74, 56)
+WARDEN, HAT = (38, 71, 61), (194, 158, 92)
+WALLS = [(0, 1, 3, 2), (4, 5, 7, 6), (0, 1, 5, 4), (2, 3, 7, 6), (0, 2, 6, 4), (1, 3, 7, 5)]
 
 
-def draw(screen: pygame.Surface, place: tuple[float, float, float], heading: float, view: mt.View) -> None:
-    """The map, with the warden in the middle."""
+def box(x: float, y: float, z: float, wide: float, high: float, deep: float) -> np.ndarray:
+    """The six walls of a box that stands on its place."""
+    corners = np.array([(a, b, c) for a in (-0.5, 0.5) for b in (0, 1) for c in (-0.5, 0.5)])
+    return ((x, y, z) + corners * (wide, high, deep))[WALLS]
+
+
+BANKS = [(0, 0), (2, 0), (2, 1.5), (0, 1.5)]
+CREEKS = np.array([[(x + a, 0, z + 2 * sin((x + a) / 7) + b) for a, b in BANKS]
+                   for x in range(-60, 60, 2) for z in range(-58, 60, 11)])  # fmt: skip
+POSTS = np.concatenate([box(x, 0, z, 0.15, 1.2, 0.15) for x in range(-58, 60, 9) for z in range(-54, 60, 11)])
+
+
+def draw(screen: pygame.Surface, view: mt.View, x: float, z: float, heading: float) -> None:
+    """Draw the marsh, and the warden where he stands, as the view sees them: what is far first."""
+    across, ahead = 0.15 * sin(radians(heading)), -0.15 * cos(radians(heading))
+    hat = [box(x, 1.5, z, 0.3, 0.25, 0.3), box(x + across, 1.5, z + ahead, 0.3, 0.05, 0.3)]
+    walls = np.concatenate([CREEKS, POSTS, box(x, 0, z, 0.45, 1.5, 0.45), *hat])
+    paint = [WATER] * len(CREEKS) + [POST] * len(POSTS) + [WARDEN] * 6 + [HAT] * 12
+    rows, middle = np.array(view.matrix()), np.array(screen.get_size()) / 2
+    seen, high = walls @ rows[:3, :3].T + rows[:3, 3], middle[1] / tan(radians(view.field_of_view) / 2)
+    far = -seen[..., 2]  # right, up, back
+    sky = max(0.0, middle[1] + high * tan(max(-1.5, min(1.5, asin(-rows[2, 1])))))
     screen.fill(MUD)
-
-    def at(x: float, z: float) -> tuple[float, float]:
-        return SIZE[0] / 2 + SCALE * (x - place[0]), SIZE[1] / 2 + SCALE * (z - place[2])
-
-    warden, camera = at(place[0], place[2]), at(view.position[0], view.position[2])
-    rows = view.pose_matrix()  # its third column points backward
-    ahead = pygame.Vector2(-rows[0][2], -rows[2][2]) * 14.0 * SCALE
-    sides = [ahead.rotate(way * view.field_of_view * SIZE[0] / SIZE[1] / 2.0) for way in (-1.0, 1.0)]
-    pygame.draw.polygon(screen, SEEN, [camera, *((camera[0] + a.x, camera[1] + a.y) for a in sides)])
-    for k in range(-12, 13):  # creeks, so that one sees the ground go by
-        row = round(place[2] / 4.0) + k
-        ends = at(place[0] - 14.0, 4.0 * row), at(place[0] + 14.0, 4.0 * row + 1.5)
-        pygame.draw.line(screen, WATER, *ends, 14)
-    pygame.draw.line(screen, CAMERA, camera, warden, 2)
-    pygame.draw.circle(screen, CAMERA, camera, 9)
-    pygame.draw.circle(screen, WARDEN, warden, 14)
-    nose = pygame.Vector2(0.0, -26.0).rotate(heading)
-    pygame.draw.line(screen, WARDEN, warden, (warden[0] + nose.x, warden[1] + nose.y), 5)
-
-
-def draw_chart(
-    screen: pygame.Surface, place: tuple[float, float, float], heading: float, view: mt.View
-) -> None:
-    """The marsh as the view sees it, in perspective."""
-    screen.fill(MUD)
-    rows, size = view.matrix(), tan(radians(view.field_of_view) / 2.0)
-
-    def at(x: float, z: float) -> tuple[float, float] | None:
-        right, up, back = (row[0] * x + row[2] * z + row[3] for row in rows[:3])  # on the ground, y is 0
-        if back > -0.1:
-            return None
-        across, high = right / -back / size * SIZE[1] / SIZE[0], up / -back / size
-        return SIZE[0] / 2 * (1.0 + across), SIZE[1] / 2 * (1.0 - high)
-
-    for row in range(-12, 13):
-        ends = at(-40.0, 4.0 * row), at(40.0, 4.0 * row + 4.3)
-        if ends[0] and ends[1]:
-            pygame.draw.line(screen, WATER, ends[0], ends[1], 10)
-    nose = pygame.Vector2(0.0, -1.5).rotate(heading)
-    warden, ahead = at(place[0], place[2]), at(place[0] + nose.x, place[2] + nose.y)
-    if warden and ahead:
-        pygame.draw.circle(screen, WARDEN, warden, 14)
-        pygame.draw.line(screen, WARDEN, warden, ahead, 5)
+    screen.fill(SKY, (0, 0, 2 * middle[0], sky))
+    shown = np.flatnonzero((far.min(axis=1) > 0.3) & (far.max(axis=1) < 70.0))
+    order = shown[np.argsort(-far[shown].mean(axis=1))]
+    places = middle + high * seen[order, :, :2] * (1, -1) / far[order, :, None]
+    for k, place in zip(order, places.tolist(), strict=True):
+        pygame.draw.polygon(screen, paint[k], place)
 
 
 def main(frames: int = -1) -> pygame.Surface:
     """Run until the window is closed, or for so many frames; the last picture."""
     pygame.display.init()
-    screen = pygame.display.set_mode(SIZE)
+    screen = pygame.display.set_mode((1280, 800), pygame.RESIZABLE)
     pygame.display.set_caption("W, A, S, D walk, the mouse looks, the wheel reels, M opens the chart")
     session = mt.load_profile(Path(__file__).with_name("window.toml")).session()
-    door, view = mt.PygameDoor(session), None
-    clock, place = pygame.time.Clock(), (0.0, 0.0, 0.0)
+    door, view, clock, x, z = mt.PygameDoor(session), None, pygame.time.Clock(), 0.0, 0.0
     while frames:
         frames -= 1
         for event in pygame.event.get():
-            if event.type == pygame.QUIT:
-                frames = 0
+            frames = 0 if event.type == pygame.QUIT else frames
             door.feed(event)
         door.frame(view)
         frame = session.tick(clock.tick(60) / 1000.0)
-        x, y, z = frame.movement.step
-        place = (place[0] + x, place[1] + y, place[2] + z)
-        view = session.view(place)
-        picture = draw_chart if frame.mount == "chart" else draw
-        picture(screen, place, frame.movement.heading, view)
+        x, z = x + frame.movement.step[0], z + frame.movement.step[2]
+        view = session.view((x, 0.0, z))
+        draw(screen, view, x, z, frame.movement.heading)
         pygame.display.flip()
     return screen
 
