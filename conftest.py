@@ -40,12 +40,17 @@ def into_a_folder(namespace: dict[str, Any]) -> None:
     """Run a page's snippets as it is read, top to bottom, in an empty folder of its own."""
     folder = Path(tempfile.mkdtemp())
     os.chdir(folder)
-    namespace["__folder__"] = folder
+    namespace["__folder__"], namespace["__screen__"] = folder, os.environ.get("SDL_VIDEODRIVER")
+    os.environ["SDL_VIDEODRIVER"] = "dummy"  # a window that nobody sees
 
 
 def home_again(namespace: dict[str, Any]) -> None:
     """Leave the folder and remove it."""
     os.chdir(HOME)
+    if (before := namespace["__screen__"]) is None:
+        del os.environ["SDL_VIDEODRIVER"]
+    else:
+        os.environ["SDL_VIDEODRIVER"] = before
     shutil.rmtree(namespace["__folder__"])
 
 
