@@ -191,12 +191,63 @@ def test_a_real_window_after_a_hundred_changes_holds_nothing_and_has_lost_no_cou
         window.do("windowfocus", window.id)
     now = window.until(lambda now: has_focus(now) and not now["gates"]["glassing"])
     assert now["refused"] == []
+    plays_back(tmp_path / "window.toml", tmp_path / "hands.csv", window)
+
+
+FINGERS = PROFILE.replace(
+    "[routes.look]",
+    """[touch.drag]
+drag = { after_travel = "0.01 screen" }
+[touch.pinch]
+spread = { after_travel = "0.01 screen" }
+[routes.swipe]
+from = "touch.drag"
+drives = ["yaw", "pitch"]
+sensitivity = "90 deg/screen"
+[routes.pinch]
+from = "touch.pinch"
+drives = "zoom"
+sensitivity = "1 x/x"
+[routes.look]""",
+)
+
+
+def test_fingers_and_a_precise_wheel_act_through_a_real_window_as_its_take_does(
+    screen: dict[str, str], tmp_path: Path
+) -> None:
+    """By pygame's own queue; GLFW and pyglet say no fingers, their wheels are tried among the same hands below."""
+    pytest.importorskip("pygame")
+    path, kept = tmp_path / "window.toml", tmp_path / "hands.csv"
+    path.write_text(FINGERS)
+    window = Window("pygame", screen, path, kept)
+
+    def finger(kind: str, number: int, x: float, y: float) -> tuple[str, dict[str, Any]]:
+        return f"FINGER{kind}", {"touch_id": 1, "finger_id": number, "x": x, "y": y}
+
+    def post(*events: tuple[str, dict[str, Any]]) -> dict[str, Any]:
+        window.ask(json.dumps(events))
+        return [window.now() for _ in range(3)][-1]
+
+    post(finger("DOWN", 7, 0.5, 0.5), finger("MOTION", 7, 0.6, 0.5))
+    turned = post(finger("MOTION", 7, 0.7, 0.5))["axes"]["yaw"]
+    assert turned != 0.0
+    post(finger("DOWN", 9, 0.3, 0.5), finger("MOTION", 9, 0.25, 0.5))
+    spread = post(finger("MOTION", 9, 0.2, 0.5))["axes"]["zoom"]
+    assert spread > 1.0
+    post(finger("UP", 9, 0.2, 0.5), finger("UP", 7, 0.7, 0.5))
+    rolled = post(("MOUSEWHEEL", {"x": 0, "y": 0, "precise_x": 0.0, "precise_y": -0.25}))
+    assert rolled["axes"]["zoom"] == pytest.approx(spread / 1.1**0.25)
+    assert rolled["refused"] == []
+    plays_back(path, kept, window)
+
+
+def plays_back(path: Path, kept: Path, window: Window) -> None:
+    """The take of a window shows what the window has shown."""
     shown = json.loads(window.end())
-    take = mt.read_take(tmp_path / "hands.csv")
-    assert len(take) > 100
-    again = mt.replay_arrays(mt.load_profile(tmp_path / "window.toml"), take, frames=[t for t, _ in shown])
-    for k, part in enumerate(("x", "y", "z", "qx", "qy", "qz", "qw")):
-        assert max(abs(again[f"camera_{part}"] - [pose[k] for _, pose in shown])) < 1e-9
+    again = mt.replay_arrays(mt.load_profile(path), mt.read_take(kept), frames=[t for t, _ in shown])
+    parts = [f"camera_{part}" for part in ("x", "y", "z", "qx", "qy", "qz", "qw")]
+    for k, part in enumerate([*parts, "field_of_view"]):
+        assert max(abs(again[part] - [pose[k] for _, pose in shown])) < 1e-9
 
 
 # ---- the tables
@@ -308,6 +359,30 @@ def test_places_sizes_and_density(session: mt.Session) -> None:
     assert door.at_place(400.0, 200.0) == (0.5, 0.5)
     door.resized(1600.0, 800.0)
     assert door.at_place(400.0, 200.0) == (0.25, 0.75)
+
+
+@pytest.mark.parametrize("density", [1.0, 1.5, 2.0])
+def test_a_hand_does_the_same_on_a_screen_of_any_density(
+    density: float, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """A view of 20 by 10 cm: in a drag of 4 cm the first cm does not count."""
+    pygame = pytest.importorskip("pygame")
+    monkeypatch.setenv("SDL_VIDEODRIVER", "dummy")
+    path = tmp_path / "window.toml"
+    path.write_text(FINGERS.replace("0.01 screen", "1 cm", 1))
+    session = mt.load_profile(path).session(compiled=False)
+    pygame.display.init()
+    pygame.display.set_mode((800, 400))
+    door = mt.PygameDoor(session, pixels_per_cm=40.0 * density)
+    door.feed(
+        pygame.event.Event(pygame.WINDOWSIZECHANGED, {"x": int(800 * density), "y": int(400 * density)})
+    )
+    for kind, x in ((pygame.FINGERDOWN, 0.3), (pygame.FINGERMOTION, 0.4), (pygame.FINGERMOTION, 0.5)):
+        door.feed(pygame.event.Event(kind, {"touch_id": 1, "finger_id": 7, "x": x, "y": 0.5}))
+        session.tick(0.1)
+    assert session.tick(0.1).axes["yaw"] == pytest.approx(0.3 * 90.0)  # 3 cm of a screen of 10
+    assert door.at_place(200.0 * density, 100.0 * density) == (0.25, 0.75)
+    assert session.refused == {}
 
 
 def test_the_pointer_becomes_what_the_view_asks_for(session: mt.Session) -> None:

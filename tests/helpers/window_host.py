@@ -1,7 +1,8 @@
 """A host in a real window, by a library's door: python window_host.py LIBRARY PROFILE [TAKE]; it ends with its input.
 
 It says ``ready`` and its window's number, then answers each line on its standard input in JSON: an empty one with what the session is
-at, one of hands, for pyglet, with what they do in a session of their own. With a TAKE it records what comes.
+at. For pyglet it takes one of hands, and says what they do in a session of their own; for pygame one of events,
+which it posts. With a TAKE it records what comes.
 """
 
 from __future__ import annotations
@@ -110,6 +111,18 @@ def by_hand(window: Any, path: str, hands: list[tuple[str, Any, Any]]) -> list[A
     return [found, door.refused.total(), session.refused]
 
 
+def posted(_: Any, __: str, events: list[tuple[str, dict[str, Any]]]) -> None:
+    """Put events into pygame's own queue."""
+    import pygame
+
+    for kind, said in events:
+        pygame.event.post(pygame.event.Event(getattr(pygame, kind), said))
+
+
+HANDS: dict[str, Any] = {"pygame": posted, "pyglet": by_hand}
+"""What does what hands do, by library."""
+
+
 def main(library: str, path: str, take: str = "") -> None:
     window, turn, number = {"pygame": pygame_window, "glfw": glfw_window, "pyglet": pyglet_window}[library]()
     session = mt.load_profile(path).session(compiled=False)
@@ -131,7 +144,7 @@ def main(library: str, path: str, take: str = "") -> None:
             line = sys.stdin.readline()
             if not line:
                 break
-            said: Any = by_hand(window, path, json.loads(line)) if line.strip() else {
+            said: Any = HANDS[library](window, path, json.loads(line)) if line.strip() else {
                 "axes": dict(frame.axes), "gates": dict(frame.gates), "cursor": door.cursor, "cues": cues,
                 "refused": [*map(str, door.refused.items()), *map(str, session.refused.items())],
                 "signals": {name: value for name, value in session.signals.items() if value},
