@@ -9,6 +9,7 @@ import os
 from collections.abc import Callable, Mapping
 from statistics import median
 from time import perf_counter
+from types import SimpleNamespace
 from typing import Any
 
 import mellow_thumb as mt
@@ -64,8 +65,88 @@ def pygame_door() -> None:
     compare("pygame", pairs, session)
 
 
+def glfw_door() -> None:
+    """By a window that is not there: its callbacks are called as GLFW calls them."""
+    import glfw
+
+    calls: dict[str, Any] = {}
+    for name in (
+        "key",
+        "cursor_pos",
+        "mouse_button",
+        "scroll",
+        "window_focus",
+        "cursor_enter",
+        "window_size",
+    ):
+        setattr(glfw, f"set_{name}_callback", lambda _, call, name=name: calls.update({name: call}))
+    setattr(glfw, "get_window_size", lambda _: (800, 400))  # noqa: B010
+    session = mt.load_profile(marsh.CHART).session(compiled=False)
+    mt.GlfwDoor(session, None)
+    at = [0.0, 0.0, 0.0]
+    """Where the pointer is, and where it was for who feeds by hand."""
+
+    def move() -> None:
+        at[0] = 13.0 - at[0]
+        calls["cursor_pos"](None, at[0], 20.0)
+
+    def moved(_: object, x: float, y: float) -> None:
+        """What a careful programmer types."""
+        session.feed("mouse.move", (x - at[1], -(y - at[2])))
+        session.feed("mouse.place", (x / 800, 1.0 - y / 400))
+        at[1:] = x, y
+
+    def by_hand() -> None:
+        at[0] = 13.0 - at[0]
+        moved(None, at[0], 20.0)
+
+    def pressed(_: object, key: int, __: int, action: int, ___: int) -> None:
+        """What a careful programmer types."""
+        if key == glfw.KEY_W and action != glfw.REPEAT:
+            session.feed("key.KeyW", float(action == glfw.PRESS))
+
+    said = (None, glfw.KEY_W, 0, glfw.PRESS, 0)
+    pairs: dict[str, Pair] = {
+        "a movement": (move, by_hand),
+        "a key": (lambda: calls["key"](*said), lambda: pressed(*said)),
+    }
+    compare("GLFW", pairs, session)
+
+
+def pyglet_door() -> None:
+    """By a window that is not there: its handlers are called as pyglet calls them."""
+    import pyglet
+
+    pyglet.options["headless"] = True
+    from pyglet.window import key
+
+    handlers: dict[str, Any] = {}
+    window = SimpleNamespace(get_size=lambda: (800, 400), push_handlers=lambda **all_: handlers.update(all_))
+    session = mt.load_profile(marsh.CHART).session(compiled=False)
+    mt.PygletDoor(session, window)
+
+    def on_mouse_motion(x: float, y: float, dx: float, dy: float) -> None:
+        """What a careful programmer types."""
+        session.feed("mouse.move", (dx, dy))
+        session.feed("mouse.place", (x / 800, y / 400))
+
+    def on_key_press(symbol: int, _: int) -> None:
+        """What a careful programmer types."""
+        if symbol == key.W:
+            session.feed("key.KeyW", 1.0)
+
+    pairs: dict[str, Pair] = {
+        "a movement": (
+            lambda: handlers["on_mouse_motion"](10, 20, 3, 2),
+            lambda: on_mouse_motion(10, 20, 3, 2),
+        ),
+        "a key": (lambda: handlers["on_key_press"](key.W, 0), lambda: on_key_press(key.W, 0)),
+    }
+    compare("pyglet", pairs, session)
+
+
 def main() -> None:
-    for door in (pygame_door,):
+    for door in (pygame_door, glfw_door, pyglet_door):
         try:
             door()
         except ImportError as error:

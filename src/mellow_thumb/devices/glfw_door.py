@@ -71,7 +71,6 @@ class GlfwDoor(WindowDoor):
         super().__init__(session, counts=counts, pixels_per_cm=pixels_per_cm, pad=pad)
         self.on: Callable[[], str | None] = lambda: None
         """What a press begins on just now, by your name for it; set it to a function of yours."""
-        self._before: dict[str, Any] = {}
         for name, take in (
             ("key", self._key), ("cursor_pos", self._moved), ("mouse_button", self._button),
             ("scroll", self._scroll),
@@ -87,11 +86,10 @@ class GlfwDoor(WindowDoor):
                 take(*said)
             except (TypeError, ValueError, IndexError) as error:
                 self.refuse(name, error)
-            before = self._before.get(name)
             if before is not None:
                 before(window, *said)
 
-        self._before[name] = getattr(self._glfw, f"set_{name}_callback")(self._window, both)
+        before = getattr(self._glfw, f"set_{name}_callback")(self._window, both)
 
     def window_size(self) -> tuple[float, float]:
         """The size of the window, in its own pixels: those in which GLFW says where the pointer is."""
@@ -130,8 +128,9 @@ class GlfwDoor(WindowDoor):
             self.pressed(signal, action == self._glfw.PRESS, self.on())
 
     def _moved(self, x: float, y: float) -> None:
-        if self._last is not None:
-            self.moved(x - self._last[0], y - self._last[1])
+        last = self._last
+        if last is not None:
+            self.moved(x - last[0], y - last[1])
         self._last = (x, y)
         self.pointed(x, y)
 

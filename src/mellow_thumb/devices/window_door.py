@@ -40,7 +40,7 @@ class WindowDoor(ABC):
         lengths in cm, in pixels of the window. `pad` is the number of the one gamepad that counts, from 0 in
         the order in which they were plugged in; None for all of them.
         """
-        self.session = session
+        self.session, self._feed = session, session.feed
         self.counts = counts
         """Whether movements of the mouse are counts."""
         self.refused: Counter[tuple[str, str]] = Counter()
@@ -89,33 +89,36 @@ class WindowDoor(ABC):
         While the pointer is held a movement of 0 is said too: it is a capture without a jump.
         """
         if right or down or self.cursor == "held":
-            self.session.feed("mouse.move" if self.counts else "mouse.pixels", (right, -down))
+            self._feed("mouse.move" if self.counts else "mouse.pixels", (right, -down))
 
     def at_place(self, x: float, y: float) -> tuple[float, float]:
         """A place of the window, y down, as 0..1 of the view from its bottom left corner."""
         wide, tall = self._size
-        return clipped(x / wide), clipped(1.0 - y / tall)
+        across, up = x / wide, 1.0 - y / tall
+        if 0.0 <= across <= 1.0 and 0.0 <= up <= 1.0:  # nearly all are
+            return across, up
+        return clipped(across), clipped(up)
 
     def pointed(self, x: float, y: float) -> None:
         """Say where the pointer is; while it is held it has no place."""
         if self.cursor != "held":
-            self.session.feed("mouse.place", self.at_place(x, y))
+            self._feed("mouse.place", self.at_place(x, y))
 
     def pressed(self, signal: str, down: object, on: str | None = None) -> None:
         """Say that a key or a button went down or up."""
-        self.session.feed(signal, 1.0 if down else 0.0, on=on)
+        self._feed(signal, 1.0 if down else 0.0, on=on)
 
     def rolled(self, right: float, away: float) -> None:
         """Say how far the wheel turned, in notches."""
-        self.session.feed("mouse.wheel", (right, away))
+        self._feed("mouse.wheel", (right, away))
 
     def focused(self, has: object) -> None:
         """Say whether the window has the focus."""
-        self.session.feed("host.focus", float(bool(has)))
+        self._feed("host.focus", float(bool(has)))
 
     def inside(self, there: object) -> None:
         """Say whether the pointer is inside the window."""
-        self.session.feed("mouse.inside", float(bool(there)))
+        self._feed("mouse.inside", float(bool(there)))
 
     def refuse(self, kind: str, error: Exception) -> None:
         """Count an event that is not as the library says it is."""
