@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import cache
 from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, listed, nearest
@@ -9,6 +10,8 @@ from ..plan import FAMILIES
 
 if TYPE_CHECKING:
     from collections.abc import Mapping, Sequence
+
+    from jinja2 import Template
 
 DEVICES = tuple(FAMILIES)
 """The devices of a first profile, by family: ``handheld`` is a motion sensor, ``worn`` a headset's hands."""
@@ -28,19 +31,24 @@ def starter(devices: Sequence[str] = ("desk", "pad"), mounts: Sequence[str] = ("
     `devices` are of `DEVICES`, `mounts` one of `MOUNTS`, or two, between which the player goes to and fro.
     Raises :class:`ArgumentError` for others, and for a device with nothing to do on a mount.
     """
+    _refuse(devices, mounts)
+    text = _template().render(**_parts(devices, mounts))
+    lines = text.split("\n")
+    kept = [line for k, line in enumerate(lines) if line or (k and lines[k - 1])]
+    return "\n".join(kept).strip() + "\n"
+
+
+@cache
+def _template() -> Template:
     from jinja2 import Environment, PackageLoader, StrictUndefined
 
-    _refuse(devices, mounts)
     environment = Environment(
         loader=PackageLoader("mellow_thumb.profiles", ""),
         undefined=StrictUndefined,
         trim_blocks=True,
         lstrip_blocks=True,
     )
-    text = environment.get_template("starter.toml.j2").render(**_parts(devices, mounts))
-    lines = text.split("\n")
-    kept = [line for k, line in enumerate(lines) if line or (k and lines[k - 1])]
-    return "\n".join(kept).strip() + "\n"
+    return environment.get_template("starter.toml.j2")
 
 
 def _refuse(devices: Sequence[str], mounts: Sequence[str]) -> None:
