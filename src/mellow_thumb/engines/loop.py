@@ -6,6 +6,7 @@ from math import nan
 from typing import TYPE_CHECKING, NamedTuple, Protocol
 
 from ..plan.mounts import Pose
+from ..weaving import NO_TIME
 from .subjects import stood
 
 if TYPE_CHECKING:
@@ -66,6 +67,14 @@ class Loop(Protocol):
         """Run items that end in a frame, and return what it reads; without items, the saved state."""
         ...
 
+    def step(self, arrived: list[Item], start: float, end: float) -> tuple[float, ...] | None:
+        """Run what has arrived in the frame from `start` to `end`, and return what it reads.
+
+        What acted is taken out. Returns None, with nothing changed, unless all of it is of this frame, in
+        order, and not too much at once. What has no time goes with what came before it.
+        """
+        ...
+
     def stand(self, subject: Subject) -> None:
         """Keep where the host says the subject is.
 
@@ -100,7 +109,7 @@ class PythonLoop:
     def __init__(self, program: Program, saved: tuple[float, ...], before: Loop | None = None) -> None:
         """Begin with a saved state, and with what is carried over from another loop."""
         self.program, self._turns = program, program.asked_places.get("subject_yaw")
-        self._size = len(Pose._fields)
+        self._pose, self._size, self._frame = program.pose, len(Pose._fields), program.frame
         self.resume(Kept(saved, *carried(program, before)))
 
     def keep(self) -> Keeps:
@@ -114,18 +123,36 @@ class PythonLoop:
         next(loop)
         self.send, self.hosts, self.rig = loop.send, kept.hosts, kept.rig
 
+    def step(self, arrived: list[Item], start: float, end: float) -> tuple[float, ...] | None:
+        """As :meth:`Loop.step` says."""
+        items, latest = [], start
+        for item in arrived:
+            t = item[0]
+            if latest <= t < end:
+                latest = t
+                items.append(item)
+            elif t == NO_TIME:
+                items.append((latest, item[1], item[2], item[3]))
+            else:
+                return None
+        if items:  # another thread may have put more behind these meanwhile
+            del arrived[: len(items)]
+        items.append((end, self._frame, 0.0, 0.0))
+        values: tuple[float, ...] = self.send(items)
+        return values
+
     def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
         """As :meth:`Loop.view` says."""
         if subject is not None:
             self.hosts = stood(self.hosts, self._turns, subject)
-        made = self.program.pose(values, self.hosts, t, self.rig)
+        made = self._pose(values, self.hosts, t, self.rig)
         if self.rig:
             self.rig, made = made[self._size :], made[: self._size]
         return made
 
     def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
         """As :meth:`Loop.glimpse` says."""
-        return self.program.pose(values, self.hosts, t, rig)[: self._size]
+        return self._pose(values, self.hosts, t, rig)[: self._size]
 
     def stand(self, subject: Subject) -> None:
         """As :meth:`Loop.stand` says."""

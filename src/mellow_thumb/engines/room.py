@@ -153,11 +153,7 @@ class Room:
         return self._seen
 
     def step(self, arrived: list[Item], start: float, end: float) -> tuple[float, ...] | None:
-        """Run what has arrived in the frame from `start` to `end`, and return what it reads.
-
-        What acted is taken out. Returns None, with nothing changed, unless all of it
-        is of this frame, in order, and not too much at once.
-        """
+        """As :meth:`Loop.step` says."""
         count = len(arrived)  # another thread may put more behind these meanwhile
         if count > MOST:
             return None

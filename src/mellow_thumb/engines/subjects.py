@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from math import atan2
+
 from ..basics import ArgumentError
 from ..formulas import evened, heading_of, is_rotation
 
@@ -30,6 +32,29 @@ def refused(subject: object, wanted: str = "a place, or a place and a rotation")
 
 def stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tuple[float, ...]:
     """What the host said, with the subject there; `turns` is the place of its yaw, if that is asked for."""
+    try:
+        # once a frame, so the usual case stands here without a call
+        (x, y, z), (a, b, c, d) = subject  # type: ignore[misc]
+        x, y, z, a, b, c, d = float(x), float(y), float(z), float(a), float(b), float(c), float(d)
+        across, back = -2.0 * (a * c + d * b), -1.0 + 2.0 * (a * a + b * b)
+        # a number less itself is 0, unless it is infinite or none
+        usual = (
+            (x - x) + (y - y) + (z - z) == 0.0
+            and -1e-6 <= a * a + b * b + c * c + d * d - 1.0 <= 1e-6
+            and across * across + back * back > 1e-12
+        )
+    except (TypeError, ValueError, OverflowError):
+        usual = False
+    if not usual:
+        return _stood(hosts, turns, subject)
+    if turns is None:
+        return (x, y, z, *hosts[3:])
+    yaw = 57.29577951308232 * atan2(across, -back)  # as `heading_of` has it
+    return (x, y, z, yaw, *hosts[4:]) if turns == 3 else (x, y, z, *hosts[3:turns], yaw, *hosts[turns + 1 :])
+
+
+def _stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tuple[float, ...]:
+    """The same for a place alone, and for any rotation; raises :class:`ArgumentError` for what is none."""
     yaw = None
     try:
         place, rotation = subject if len(subject) == 2 else (subject, None)

@@ -6,6 +6,8 @@ from bisect import bisect_left
 from operator import itemgetter
 from typing import TYPE_CHECKING
 
+from ..weaving import NO_TIME
+
 if TYPE_CHECKING:
     from collections.abc import Callable
 
@@ -15,10 +17,6 @@ if TYPE_CHECKING:
     Saved = tuple[tuple[Item, ...], tuple[Item, ...], int, int]
 
 _TIME = itemgetter(0)
-NO_TIME = float("-inf")
-"""Stands for the time of an event that has none of its own."""
-
-
 EARLY = 10.0
 """An event so many seconds ahead is most likely not in seconds since the session began."""
 MOST = 100_000

@@ -8,9 +8,10 @@ from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, listed, nearest
 from ..plan import INTERFACE, find_signal
+from ..weaving import NO_TIME
 from .doors import NOT_FINITE, ONLY_Y, PAIR, SWITCH, doors, outside, things, unlisted
 from .hearing import Hearing
-from .inbox import MOST, NO_TIME, Inbox
+from .inbox import MOST, Inbox
 from .readings import Readings, feels
 from .unscaled import Unscaled
 

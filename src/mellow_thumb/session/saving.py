@@ -8,8 +8,7 @@ from ..basics import ArgumentError
 from ..engines import Kept
 from ..plan import BEYOND, CURSORS
 from ..plan.contacts import check_contacts
-from ..weaving import weave_plan
-from .inbox import NO_TIME
+from ..weaving import NO_TIME, weave_plan
 from .readings import Readings
 from .shakes import Kick
 

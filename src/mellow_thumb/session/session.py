@@ -323,11 +323,11 @@ class Session:
         passed = now - start
         if self._asked:
             self._taken = Taken(running.program, running.saved, [], start)
-        elif running.room and world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
-            # what has arrived is mostly all of this frame and in order: then C takes it as it is
+        elif world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
+            # what has arrived is mostly all of this frame and in order: then it is taken as it is
             intake = self._intake
             if intake.plain and not intake.inbox.waiting and intake.reasons is None:
-                values = running.room.step(intake.inbox.arrived, start, now)
+                values = running.loop.step(intake.inbox.arrived, start, now)
         if values is None:
             values = self._passed(start, passed, lost, world_dt)
         else:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError, listed, nearest
-from .inbox import NO_TIME
+from ..weaving import NO_TIME
 
 if TYPE_CHECKING:
     from ..weaving import Setting

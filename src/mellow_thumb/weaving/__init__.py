@@ -3,7 +3,7 @@
 from .attitude_alone import Alone, weave_alone
 from .parts import Setting
 from .posing import hosts, kept
-from .program import Item, Program, Source, keep_woven, weave_plan, woven_before
+from .program import NO_TIME, Item, Program, Source, keep_woven, weave_plan, woven_before
 from .roles import own_role, role_of_on
 from .sending import receive, sent
 from .switching import WANTS
@@ -11,6 +11,7 @@ from .walker import weave_walk
 from .walking import READ
 
 __all__ = [
+    "NO_TIME",
     "READ",
     "WANTS",
     "Alone",

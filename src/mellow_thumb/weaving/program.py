@@ -47,6 +47,8 @@ if TYPE_CHECKING:
 
 Item = tuple[float, int, float, float]
 """An event or a frame: time (s), code, x, y."""
+NO_TIME = float("-inf")
+"""Stands for the time of an event that has none of its own."""
 
 
 class Sums(NamedTuple):
