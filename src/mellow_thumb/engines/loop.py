@@ -67,8 +67,8 @@ class Loop(Protocol):
         """Run items that end in a frame, and return what it reads; without items, the saved state."""
         ...
 
-    def step(self, arrived: list[Item], start: float, end: float) -> tuple[float, ...] | None:
-        """Run what has arrived in the frame from `start` to `end`, and return what it reads.
+    def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
+        """Run the first `count` that have arrived in the frame from `start` to `end`; return what it reads.
 
         What acted is taken out. Returns None, with nothing changed, unless all of it is of this frame, in
         order, and not too much at once. What has no time goes with what came before it.
@@ -123,10 +123,10 @@ class PythonLoop:
         next(loop)
         self.send, self.hosts, self.rig = loop.send, kept.hosts, kept.rig
 
-    def step(self, arrived: list[Item], start: float, end: float) -> tuple[float, ...] | None:
+    def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """As :meth:`Loop.step` says."""
         items, latest = [], start
-        for item in arrived:
+        for item in arrived[:count]:
             t = item[0]
             if latest <= t < end:
                 latest = t
@@ -135,8 +135,8 @@ class PythonLoop:
                 items.append((latest, item[1], item[2], item[3]))
             else:
                 return None
-        if items:  # another thread may have put more behind these meanwhile
-            del arrived[: len(items)]
+        if count:
+            del arrived[:count]
         items.append((end, self._frame, 0.0, 0.0))
         values: tuple[float, ...] = self.send(items)
         return values

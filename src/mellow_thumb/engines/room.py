@@ -25,10 +25,8 @@ def _doubles(count: int) -> struct.Struct:
     return struct.Struct(f"={count}d")
 
 
-_FRAME, _ITEM = _doubles(3), _doubles(4)
-"""When a frame begins and ends, and how many events it has; one of them."""
-FEW = 8
-"""So many events are sooner written one by one."""
+FEW = [_doubles(3 + 4 * count).pack_into for count in range(17)]
+"""What writes when a frame begins and ends, how many events it has, and so many of them."""
 _SUBJECT = _doubles(9)
 """What is said of a subject (2: its rotation as well), its place and rotation, the time of the view."""
 
@@ -152,20 +150,12 @@ class Room:
         self._seen = self._read(self._row, self._out)
         return self._seen
 
-    def step(self, arrived: list[Item], start: float, end: float) -> tuple[float, ...] | None:
+    def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """As :meth:`Loop.step` says."""
-        count = len(arrived)  # another thread may put more behind these meanwhile
         if count > MOST:
             return None
-        row, place = self._row, self._frame
-        if count > FEW:
-            _doubles(3 + 4 * count).pack_into(row, place, start, end, count, *chain(*arrived[:count]))
-        else:
-            _FRAME.pack_into(row, place, start, end, count)
-            place += _FRAME.size
-            for t, code, x, y in arrived[:count]:
-                _ITEM.pack_into(row, place, t, code, x, y)
-                place += _ITEM.size
+        write = FEW[count] if count < len(FEW) else _doubles(3 + 4 * count).pack_into
+        write(self._row, self._frame, start, end, count, *chain(*arrived[:count]))
         self._run(self._there)
         if count:
             if self._flags[self._count] < 0.0:

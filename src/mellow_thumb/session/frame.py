@@ -13,39 +13,36 @@ if TYPE_CHECKING:
     from .coordinates import Coordinates
 
 
-STILL = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
+Went = tuple[tuple[float, ...], tuple[float, ...], int, float, "Coordinates | None"]
+"""The values of a frame and of the one before it, where a walk begins in them, the world's rate, the host's
+coordinates."""
+NOWHERE = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
 """What a frame reads of a walk where nobody walks: velocity, place, heading, and what "forward" is."""
+STILL: Went = (NOWHERE, NOWHERE, 0, 1.0, None)
 
 
 class Moved:
     """How a character went in one frame, in the host's coordinates; ours have +Y up."""
 
-    __slots__ = ("_before", "_coordinates", "_first", "_now", "_rate")
+    __slots__ = ("_of",)
 
-    def __init__(
-        self,
-        now: tuple[float, ...] = STILL,
-        before: tuple[float, ...] = STILL,
-        first: int = 0,
-        rate: float = 1.0,
-        coordinates: Coordinates | None = None,
-    ) -> None:
-        """Make it from the values of two frames from `first` on; the world at a `rate`."""
-        self._now, self._before, self._first = now, before, first
-        self._rate, self._coordinates = rate, coordinates
+    def __init__(self, of: Went = STILL) -> None:
+        """Make it from the values of two frames."""
+        self._of = of
 
     @property
     def step(self) -> tuple[float, float, float]:
         """Metres, or the host's own units, along x, y and z in this frame."""
-        now, before, x, own = self._now, self._before, self._first + 3, self._coordinates
+        now, before, first, _, own = self._of
+        x = first + 3
         a, b, c = now[x] - before[x], now[x + 1] - before[x + 1], now[x + 2] - before[x + 2]
         return own.place(a, b, c) if own else (a, b, c)
 
     @property
     def velocity(self) -> tuple[float, float, float]:
         """Metres (units) a second at its end, of the host's time: half in half slow motion, 0 in a pause."""
-        x, y, z = self._now[self._first : self._first + 3]
-        rate, own = self._rate, self._coordinates
+        now, _, first, rate, own = self._of
+        x, y, z = now[first : first + 3]
         if rate != 1.0:  # in a pause 0 has no sign
             x, y, z = x * rate + 0.0, y * rate + 0.0, z * rate + 0.0
         return own.place(x, y, z) if own else (x, y, z)
@@ -53,12 +50,12 @@ class Moved:
     @property
     def heading(self) -> float:
         """Where it faces, in degrees: 0 is -Z, positive turns right; NaN without movement."""
-        return self._now[self._first + 6]
+        return self._of[0][self._of[2] + 6]
 
     @property
     def forward(self) -> float:
         """What "forward" is at its end, in degrees: mostly where the camera looks."""
-        return self._now[self._first + 7]
+        return self._of[0][self._of[2] + 7]
 
     @property
     def _all(self) -> tuple[object, ...]:
@@ -164,7 +161,9 @@ class Frame:
     def movement(self) -> Moved:
         """How far the character went in this frame, how fast it goes and where it faces."""
         first = self._program.walk_place
-        return Moved(self._values, self._before, first, self._rate, self._coordinates) if first else Moved()
+        if not first:
+            return Moved()
+        return Moved((self._values, self._before, first, self._rate, self._coordinates))
 
     @property
     def fade(self) -> float:

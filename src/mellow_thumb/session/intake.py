@@ -53,6 +53,7 @@ class Intake:
         self._heard = False
         self.inbox = Inbox()
         """Where events wait."""
+        self._put = self.inbox.put
         self._told_early = self._told_thing = False
         self.look_up()
         self.offsets: dict[str | None, float] = {}
@@ -78,10 +79,15 @@ class Intake:
         if self.readings and known:
             self.readings.restore(known)
 
-    @property
-    def plain(self) -> bool:
-        """Whether arrived events go to the program as they are."""
-        return self.readings is None and not self._heard and not (self._unscaled and self._unscaled.waits)
+    def plain(self) -> int:
+        """How many arrived events may go to the program as they are; -1 if some may not."""
+        inbox, readings = self.inbox, self.readings
+        if self._heard or inbox.waiting or self.reasons is not None:
+            return -1
+        count = len(inbox.arrived)  # another thread may put more behind these meanwhile
+        if count and readings is not None and readings.come_in(inbox.arrived[:count]):
+            return -1
+        return -1 if self._unscaled and self._unscaled.waits else count
 
     def listen(self, listener: Listener | None) -> None:
         """Let somebody hear every event first; None for nobody."""
@@ -193,13 +199,13 @@ class Intake:
         code, low, high = pair
         try:
             x, y = value  # type: ignore[misc]
-            x, y, t = float(x), float(y), 0.0 if at is None else float(at)
+            x, y, t = float(x), float(y), NO_TIME if at is None else float(at)
         except (TypeError, ValueError, OverflowError):
             self.refuse(signal, "not a pair of numbers")
             return
         # a number less itself is 0, unless it is infinite or none: cheaper than asking of every event
-        if low <= x <= high and low <= y <= high and t - t == 0.0:
-            self.inbox.put((NO_TIME if at is None else t, code, x, y))
+        if low <= x <= high and low <= y <= high and (at is None or t - t == 0.0):
+            self._put((t, code, x, y))
         else:
             self._feed(signal, value, at, device, on)
 

@@ -47,9 +47,13 @@ class Readings:
         self.parts = frozenset(self._names)
         """The codes of all parts of readings."""
 
+    def come_in(self, items: list[Item]) -> bool:
+        """Whether a part of any reading is among these."""
+        return not self.parts.isdisjoint([item[1] for item in items])
+
     def expand(self, items: list[Item]) -> list[Item]:
         """Events in order of time, without incomplete readings."""
-        if self.parts.isdisjoint([code for _, code, _, _ in items]):
+        if not self.come_in(items):
             return items
         out: list[Item] = []
         for item in items:

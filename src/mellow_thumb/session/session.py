@@ -325,9 +325,9 @@ class Session:
             self._taken = Taken(running.program, running.saved, [], start)
         elif world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
             # what has arrived is mostly all of this frame and in order: then it is taken as it is
-            intake = self._intake
-            if intake.plain and not intake.inbox.waiting and intake.reasons is None:
-                values = running.loop.step(intake.inbox.arrived, start, now)
+            count = self._intake.plain()
+            if count >= 0:
+                values = running.loop.step(self._intake.inbox.arrived, count, start, now)
         if values is None:
             values = self._passed(start, passed, lost, world_dt)
         else:
