@@ -9,7 +9,7 @@ from ..basics import ArgumentError, listed, nearest
 from ..engines import rotation_of
 from ..formulas import heading_of, wrapped
 from ..plan import CURSORS, REDUCED
-from ..plan.mounts import UP, Eye, Flat, Orbit, Overhead
+from ..plan.mounts import UP, Flat, Orbit, Overhead
 from .shakes import Kick
 from .steering import MOST
 from .view import Quadruple, Triple, View, direction
@@ -61,14 +61,13 @@ class Camera:
             pose = loop.view(values, self._clock.now, subject)
         else:
             pose = self._told(values, subject, clear, ground, target, up, head, cut=cut)
-        # a mount that asks nothing stands where it is told all the same
-        if not running.program.hosts and isinstance(running.plan.mount, Eye):
+        if running.eye is not None:
             x, y, z = loop.hosts
             if x == x:
-                pose = (x, y + running.plan.mount.height, z, *pose[3:])
+                pose = (x, y + running.eye.height, z, *pose[3:])
         place = running.cursor
         cursor = running.plan.cursor if place is None else CURSORS[int(running.values[place])]
-        if self.origin != HERE:
+        if self.origin is not HERE:
             x, y, z = self.origin
             pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
         return View(pose, cursor)

@@ -17,6 +17,7 @@ from ..engines import (
     may_weave_ahead,
     weaving_for,
 )
+from ..plan.mounts import Eye
 from ..weaving import weave_plan, woven_before
 from .carrying import carried_over, inside
 from .inbox import PASSED
@@ -43,6 +44,8 @@ class Running:
         """The same where it is compiled."""
         self._since = -1.0
         """When (s) it was first looked whether that is here."""
+        self.eye: Eye | None = None
+        """The mount where it asks nothing: it stands where it is told all the same."""
         self.cursor: int | None = None
         """Where a frame has what becomes of the pointer; None where that never changes."""
         if compiled:
@@ -60,10 +63,17 @@ class Running:
         """Restore a program's saved state."""
         if program is not self.program:
             self._begin(program, kept.state, self.loop)
+        else:
+            self._look_up(program)  # the plan may be another for all that
         self.loop.resume(kept)
+
+    def _look_up(self, program: Program) -> None:
+        mount = self.plan.mount
+        self.eye = mount if isinstance(mount, Eye) and not program.hosts else None
 
     def _begin(self, program: Program, state: tuple[float, ...], before: Loop | None) -> None:
         found = None
+        self._look_up(program)
         if before is not None and program.is_of_shape(self.program) and not self.room:
             # the same program with other numbers: what is on its way is the right one
             self.program, self.loop = program, PythonLoop(program, state, before)
