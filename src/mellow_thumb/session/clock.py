@@ -31,8 +31,7 @@ class Clock:
 
     def restore(self, saved: tuple[float, ...]) -> None:
         """Restore what :meth:`saved` returned."""
-        self.now, self._small, self._edge, self._before, self.skipped, cut, stalled = saved
-        self.cut, self.stalled = int(cut), int(stalled)
+        self.now, self._small, self._edge, self._before, self.skipped, self.cut, self.stalled = saved  # type: ignore[assignment]
 
     def inside(self, moment: float) -> float:
         """A moment of the host's clock in session time; a moment that was cut out is the time of the cut."""

@@ -118,7 +118,8 @@ class Course:
             if one.now.base.digest not in [base.digest for base in self._bases]:
                 check_digest(one.now.base.digest, self.now.base.digest)
             self.now = one.now
-        running.plan = one.plan
+        if another:
+            running.take(one.plan, one.program)
         running.resume(one.program, one.loop)
         self.ahead = replace(one.ahead, weaving=running.weaving(one.ahead.plan)) if one.ahead else None
         if another:

@@ -63,9 +63,12 @@ class Running:
         """Restore a program's saved state."""
         if program is not self.program:
             self._begin(program, kept.state, self.loop)
-        else:
-            self._look_up(program)  # the plan may be another for all that
         self.loop.resume(kept)
+
+    def take(self, plan: Plan, program: Program) -> None:
+        """Go by another plan, whose program that is, from the next :meth:`resume` on."""
+        self.plan = plan
+        self._look_up(program)
 
     def _look_up(self, program: Program) -> None:
         mount = self.plan.mount

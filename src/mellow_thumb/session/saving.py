@@ -27,6 +27,25 @@ if TYPE_CHECKING:
 FORMAT = "mellow-thumb state 1"
 
 
+class Rest(NamedTuple):
+    """Of a session's state what there mostly is nothing of."""
+
+    offsets: dict[str | None, float]
+    refused: dict[str, dict[str, int]]
+    clipped: dict[str, int]
+    kicks: tuple[Kick, ...]
+    counts: tuple[float, ...]
+    given: tuple[tuple[float, ...], ...]
+    ids: tuple[tuple[object, int], ...] = ()
+    """The host's ids of fingers that are down."""
+    readings: list[Any] | None = None
+    """What has come of a reading of a device in the hand that is not whole yet."""
+
+
+NOTHING = Rest({}, {}, {}, (), (), ())
+"""Where there is nothing to be copied; it is only ever read."""
+
+
 class Snapshot(NamedTuple):
     """A session's whole state at one moment."""
 
@@ -39,17 +58,8 @@ class Snapshot(NamedTuple):
     values: tuple[float, ...]
     clock: tuple[float, ...]
     inbox: tuple[tuple[Item, ...], tuple[Item, ...], int, int]
-    offsets: dict[str | None, float]
-    refused: dict[str, dict[str, int]]
-    clipped: dict[str, int]
-    kicks: tuple[Kick, ...]
     place: tuple[float, ...]
-    counts: tuple[float, ...]
-    given: tuple[tuple[float, ...], ...]
-    ids: tuple[tuple[object, int], ...] = ()
-    """The host's ids of fingers that are down."""
-    readings: list[Any] | None = None
-    """What has come of a reading of a device in the hand that is not whole yet."""
+    rest: Rest
     ahead: Chosen | None = None
     """What it goes over to, once that is woven."""
 
@@ -68,9 +78,19 @@ class SessionParts(NamedTuple):
 
 def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Snapshot:
     """Take the whole state of a session, which has one plan and may be on its way to another."""
-    running, clock, _, intake, host, camera, cues = parts
-    readings, world = intake.readings, parts.world
-    # mostly nothing was refused, kicked, given: then nothing is copied
+    running, clock, world, intake, host, camera, cues = parts
+    rest = NOTHING
+    if _has_more(intake, host, camera, cues):
+        rest = Rest(
+            dict(intake.offsets),
+            _copied(intake.refused),
+            dict(intake.clipped),
+            tuple(camera.kicks),
+            tuple(cues.counts.values()),
+            tuple(map(tuple, cues.given.values())),
+            tuple(host.ids.items()),
+            intake.readings.saved() if intake.readings else None,
+        )
     found = (
         running.plan,
         now,
@@ -79,22 +99,26 @@ def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Sna
         running.values,
         clock.saved(),
         intake.inbox.saved(),
-        dict(intake.offsets) if intake.offsets else _NONE,
-        _copied(intake.refused) if intake.refused else _NONE,
-        dict(intake.clipped) if intake.clipped else _NONE,
-        tuple(camera.kicks) if camera.kicks else (),
         (*camera.origin, world.now, world.rate),
-        tuple(cues.counts.values()) if cues.counts else (),
-        tuple(map(tuple, cues.given.values())) if cues.counts else (),
-        tuple(host.ids.items()) if host.ids else (),
-        readings.saved() if readings else None,
+        rest,
         ahead,
     )
     return _snapshot(Snapshot, found)
 
 
-_NONE: dict[Any, Any] = {}
-"""Nothing, where there is nothing to be copied; it is only ever read."""
+def _has_more(intake: Intake, host: Host, camera: Camera, cues: Cues) -> bool:
+    """Whether anything was aligned, refused, kicked, given or touched."""
+    return bool(
+        intake.offsets
+        or intake.refused
+        or intake.clipped
+        or camera.kicks
+        or cues.counts
+        or host.ids
+        or intake.readings
+    )
+
+
 _snapshot = tuple.__new__
 """Makes a named tuple without a call in between: rolling back takes many a frame."""
 
@@ -105,18 +129,20 @@ def put_back(one: Snapshot, parts: SessionParts) -> None:
     running.values = one.values
     clock.restore(one.clock)
     intake.inbox.restore(one.inbox)
-    intake.offsets = dict(one.offsets) if one.offsets else {}
-    intake.clipped = dict(one.clipped) if one.clipped else {}
-    intake.refused = _copied(one.refused) if one.refused else {}
-    camera.kicks = list(one.kicks)
     x, y, z, world.now, world.rate = one.place
     camera.origin = (x, y, z)
-    if one.counts:
-        cues.counts = dict(zip(cues.counts, one.counts, strict=True))
-        cues.given = {name: list(times) for name, times in zip(cues.given, one.given, strict=True)}
-    host.ids = dict(one.ids)
-    if intake.readings and one.readings is not None:
-        intake.readings.restore(one.readings)
+    rest = one.rest
+    if rest is NOTHING and not _has_more(intake, host, camera, cues):
+        return
+    intake.offsets, intake.clipped = dict(rest.offsets), dict(rest.clipped)
+    intake.refused = _copied(rest.refused)
+    camera.kicks = list(rest.kicks)
+    if rest.counts:
+        cues.counts = dict(zip(cues.counts, rest.counts, strict=True))
+        cues.given = {name: list(times) for name, times in zip(cues.given, rest.given, strict=True)}
+    host.ids = dict(rest.ids)
+    if intake.readings and rest.readings is not None:
+        intake.readings.restore(rest.readings)
 
 
 def _copied(refused: dict[str, dict[str, int]]) -> dict[str, dict[str, int]]:
@@ -126,7 +152,7 @@ def _copied(refused: dict[str, dict[str, int]]) -> dict[str, dict[str, int]]:
 
 def to_plain(one: Snapshot) -> dict[str, Any]:
     """A snapshot as JSON data; NaN becomes null."""
-    arrived, waiting, late, early = one.inbox
+    (arrived, waiting, late, early), rest = one.inbox, one.rest
     return {
         "format": FORMAT,
         "profile": one.plan.digest,
@@ -138,17 +164,17 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "waiting": [_plain_item(item) for item in waiting],
         "late": late,
         "early": early,
-        "offsets": [[device, offset] for device, offset in one.offsets.items()],
-        "refused": {name: dict(counts) for name, counts in one.refused.items()},
-        "clipped": dict(one.clipped),
-        "kicks": [list(kick) for kick in one.kicks],
+        "offsets": [[device, offset] for device, offset in rest.offsets.items()],
+        "refused": {name: dict(counts) for name, counts in rest.refused.items()},
+        "clipped": dict(rest.clipped),
+        "kicks": [list(kick) for kick in rest.kicks],
         "place": list(one.place),
-        "counts": list(one.counts),
-        "given": [list(times) for times in one.given],
+        "counts": list(rest.counts),
+        "given": [list(times) for times in rest.given],
         "hosts": [None if value - value != 0.0 else value for value in one.loop.hosts],
         "rig": list(one.loop.rig),
-        "fingers": [list(pair) for pair in one.ids],
-        "readings": one.readings,
+        "fingers": [list(pair) for pair in rest.ids],
+        "readings": rest.readings,
     }
 
 
@@ -191,27 +217,35 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
                 tuple(map(float, data["rig"])),
             ),
             tuple(map(float, data["values"])),
-            tuple(map(float, data["clock"])),
+            _clock(data["clock"]),
             (
                 tuple(map(_item, data["arrived"])),
                 tuple(map(_item, data["waiting"])),
                 int(data["late"]),
                 int(data.get("early", 0)),
             ),
-            {device: float(offset) for device, offset in data["offsets"]},
-            {name: dict(counts) for name, counts in data["refused"].items()},
-            dict(data["clipped"]),
-            tuple(Kick(*kick) for kick in data["kicks"]),
             tuple(map(float, data["place"])),
-            tuple(map(float, data["counts"])),
-            tuple(tuple(map(float, times)) for times in data["given"]),
-            tuple((contact, int(finger)) for contact, finger in data.get("fingers", ())),
-            _readings(data),
+            Rest(
+                {device: float(offset) for device, offset in data["offsets"]},
+                {name: dict(counts) for name, counts in data["refused"].items()},
+                dict(data["clipped"]),
+                tuple(Kick(*kick) for kick in data["kicks"]),
+                tuple(map(float, data["counts"])),
+                tuple(tuple(map(float, times)) for times in data["given"]),
+                tuple((contact, int(finger)) for contact, finger in data.get("fingers", ())),
+                _readings(data),
+            ),
         )
         _check(found)
         return found
     except (LookupError, TypeError, ValueError, ArithmeticError) as error:
         raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
+
+
+def _clock(plain: list[float]) -> tuple[float, ...]:
+    """A clock's numbers; the last two count frames."""
+    numbers = tuple(map(float, plain))
+    return (*numbers[:-2], *map(int, numbers[-2:]))
 
 
 def _readings(data: dict[str, Any]) -> list[Any] | None:
@@ -231,14 +265,22 @@ CLOCK, PLACE = 7, 5
 def _check(one: Snapshot) -> None:
     """Refuse what has the wrong size, or no numbers where there must be some."""
     program, cues = one.program, len(one.program.cues)
-    lists = (one.values, one.clock, one.place, one.counts, one.given, one.loop.hosts, one.loop.rig)
+    lists = (one.values, one.clock, one.place, one.rest.counts, one.rest.given, one.loop.hosts, one.loop.rig)
     sizes = (program.width, CLOCK, PLACE, cues, cues, len(program.asked), len(program.rig))
     if tuple(map(len, lists)) != sizes:
         raise ValueError("a list of the wrong length")
-    given = [t for times in one.given for t in times]
+    given = [t for times in one.rest.given for t in times]
     if any(
         part - part != 0.0
-        for part in (*one.loop.state, *one.values, *one.clock, *one.place, *one.counts, *given, *one.loop.rig)
+        for part in (
+            *one.loop.state,
+            *one.values,
+            *one.clock,
+            *one.place,
+            *one.rest.counts,
+            *given,
+            *one.loop.rig,
+        )
     ):
         raise ValueError("no number where there must be one")
     if one.plan.touches:
@@ -246,7 +288,7 @@ def _check(one: Snapshot) -> None:
     arrived, waiting, *_ = one.inbox
     if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*arrived, *waiting)):
         raise ValueError("an event of no signal")
-    for axis, amount, start, half_life, frequency in one.kicks:
+    for axis, amount, start, half_life, frequency in one.rest.kicks:
         if axis not in program.seen or not (-BEYOND <= amount <= BEYOND and start - start == 0.0):
             raise ValueError("a kick that nobody gave")
         if not (0.0 < half_life <= 60.0 and 0.0 <= frequency < 1000.0):
@@ -267,7 +309,7 @@ def _try_frames(one: Snapshot) -> None:
         for name, count in (("cursor", len(CURSORS)), ("mount", 1 + len(one.plan.others))):
             if name in program.places and values[program.places[name]] not in range(count):
                 raise ValueError(f"a {name} that is not there")
-        for place, known in zip(program.cues.values(), one.counts, strict=True):
+        for place, known in zip(program.cues.values(), one.rest.counts, strict=True):
             if abs(values[place] - known) > MOST_CUES:
                 raise ValueError("more cues than anyone could give")
         program.pose(values, one.loop.hosts, t, one.loop.rig)
