@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from pathlib import Path
+from shlex import quote
 from typing import TYPE_CHECKING
 
 import click
@@ -65,9 +66,12 @@ def demo(out: Path, files: bool) -> None:
         click.echo()
     if files:
         click.echo("Feel them with your own hands:")
-        click.echo("  mellow-thumb try boardwalk.toml")
-        click.echo("Or change a number in field_glasses.toml and run")
-        click.echo("  mellow-thumb replay field_glasses.toml field_glasses.csv -o sweep.png")
+        walk, glasses, hands = (
+            quote(str(out / name)) for name in ("boardwalk.toml", "field_glasses.toml", "field_glasses.csv")
+        )
+        click.echo(f"  mellow-thumb try {walk}")
+        click.echo(f"Or change a number in {glasses} and run")
+        click.echo(f"  mellow-thumb replay {glasses} {hands} -o sweep.png")
     else:
         click.echo("Add --files to have the profiles and the takes as well, to play with.")
 
@@ -222,7 +226,7 @@ def new_profile(profile: Path, devices: tuple[str, ...], mounts: tuple[str, ...]
         raise OutputError(f"{profile}: already exists; not overwritten")
     with replacing(profile) as fresh:
         fresh.write_text(text, encoding="utf-8")
-    click.echo(f"wrote {profile}\nnow: mellow-thumb tell {profile}")
+    click.echo(f"wrote {profile}\nnow: mellow-thumb tell {quote(str(profile))}")
 
 
 @main.command()
