@@ -21,7 +21,7 @@ from mellow_thumb.devices.pyglet_door import NAMES
 from mellow_thumb.devices.window_door import WindowDoor
 
 from ..helpers.virtual_screen import MISSING, WHY, inject, virtual_screen
-from ..helpers.windows import LIBRARIES, Window, has_focus
+from ..helpers.windows import LIBRARIES, Window, glfw_door, has_focus
 
 PROFILE = """
 format = "mellow-thumb profile 1"
@@ -609,24 +609,8 @@ class OfGlfw:
     def __init__(self, session: mt.Session) -> None:
         import glfw
 
-        self.calls: dict[str, Any] = {}
         self.at = [0.0, 0.0]
-        self.door = mt.GlfwDoor.__new__(mt.GlfwDoor)
-        with pytest.MonkeyPatch.context() as patch:
-            patch.setattr(glfw, "get_window_size", lambda _: (800, 400))
-            for name in (
-                "key",
-                "cursor_pos",
-                "mouse_button",
-                "scroll",
-                "window_focus",
-                "cursor_enter",
-                "window_size",
-            ):
-                patch.setattr(
-                    glfw, f"set_{name}_callback", lambda _, call, name=name: self.calls.update({name: call})
-                )
-            self.door.__init__(session, None)  # type: ignore[misc]
+        self.door, self.calls = glfw_door(session)
         self.glfw = glfw
         self.calls["cursor_pos"](None, 0.0, 0.0)
 

@@ -19,7 +19,7 @@ from mellow_thumb.devices.pygame_door import PAD_BUTTONS as SDLS
 
 from ..helpers import linux_nodes, virtual_screen
 from ..helpers.linux_nodes import Described, words_with
-from ..helpers.windows import Window
+from ..helpers.windows import Window, glfw_door
 
 BUTTONS = {
     0x130: "south", 0x131: "east", 0x133: "north", 0x134: "west", 0x136: "left_shoulder",
@@ -233,12 +233,7 @@ class OfGlfw:
         import glfw
 
         self.glfw = glfw
-        with pytest.MonkeyPatch.context() as patch:
-            patch.setattr(glfw, "get_window_size", lambda _: (800, 400))
-            for name in dir(glfw):
-                if name.startswith("set_") and name.endswith("_callback"):
-                    patch.setattr(glfw, name, lambda *_: None)
-            self.door = mt.GlfwDoor(session, None)
+        self.door, _ = glfw_door(session)
 
     def do(self, told: dict[str, int] | None) -> None:
         said = with_ways(told) if told else {}

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 import subprocess
 import sys
 from collections.abc import Callable, Sequence
@@ -10,6 +11,8 @@ from pathlib import Path
 from typing import Any
 
 import pytest
+
+import mellow_thumb as mt
 
 from .virtual_screen import inject
 
@@ -81,3 +84,15 @@ class Window:
 def has_focus(now: dict[str, Any]) -> bool:
     """Whether a window has the focus."""
     return bool(now["signals"].get("host.focus"))
+
+
+def glfw_door(session: mt.Session) -> tuple[mt.GlfwDoor, dict[str, Any]]:
+    """A door of GLFW for a window that is not there, and what GLFW would call, by name."""
+    import glfw
+
+    calls: dict[str, Any] = {}
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(glfw, "get_window_size", lambda _: (800, 400))
+        for name in (name[4:-9] for name in dir(glfw) if re.fullmatch("set_.*_callback", name)):
+            patch.setattr(glfw, f"set_{name}_callback", lambda _, call, name=name: calls.update({name: call}))
+        return mt.GlfwDoor(session, None), calls

@@ -168,7 +168,7 @@ def test_sessions_of_one_profile_wait_for_the_same(glasses: mt.Profile) -> None:
     for one in several[1:]:
         one.tick(0.0)
         assert one.engine == "C"
-    assert several[0]._running.room.library is several[1]._running.room.library  # type: ignore[union-attr]
+    assert several[0]._running.loop.library is several[1]._running.loop.library  # type: ignore[attr-defined]
 
 
 @needs_compiler

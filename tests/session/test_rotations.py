@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from math import inf, nan
 from pathlib import Path
+from typing import Any
 
 import numpy as np
 import pandas as pd
@@ -15,6 +16,7 @@ import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.devices import BrowserDoor, XrDoor
 from mellow_thumb.engines import compiler, rotation_of
+from mellow_thumb.engines.subjects import _stood, stood
 
 COMPILED = pytest.mark.skipif(bool(compiler.why_not()), reason="no C compiler here")
 NONE = [
@@ -28,6 +30,16 @@ NONE = [
 PLACE = (0.5, 1.6, -0.25)
 lengths = st.floats(0.91, 1.09)
 parts = st.tuples(*[st.floats(-1.0, 1.0)] * 4).filter(lambda q: sum(one * one for one in q) > 0.01)
+
+
+@given(parts, st.one_of(st.just(1.0), lengths), st.sampled_from([None, 3, 4]))
+def test_a_subject_stands_the_same_the_short_way_and_the_long(
+    q: tuple[float, ...], length: float, turns: int | None
+) -> None:
+    size = sum(one * one for one in q) ** 0.5
+    turned: Any = tuple(length * one / size for one in q)
+    hosts = (0.0, 0.0, 0.0, 1.0, 2.0, 3.0)
+    assert stood(hosts, turns, (PLACE, turned)) == _stood(hosts, turns, (PLACE, turned))
 
 
 @given(parts, lengths)

@@ -25,7 +25,7 @@ def _doubles(count: int) -> struct.Struct:
     return struct.Struct(f"={count}d")
 
 
-FEW = [_doubles(3 + 4 * count).pack_into for count in range(17)]
+WRITES = [_doubles(3 + 4 * count).pack_into for count in range(17)]
 """What writes when a frame begins and ends, how many events it has, and so many of them."""
 _SUBJECT = _doubles(9)
 """What is said of a subject (2: its rotation as well), its place and rotation, the time of the view."""
@@ -154,7 +154,7 @@ class Room:
         """As :meth:`Loop.step` says."""
         if count > MOST:
             return None
-        write = FEW[count] if count < len(FEW) else _doubles(3 + 4 * count).pack_into
+        write = WRITES[count] if count < len(WRITES) else _doubles(3 + 4 * count).pack_into
         write(self._row, self._frame, start, end, count, *chain(*arrived[:count]))
         self._run(self._there)
         if count:

@@ -87,6 +87,9 @@ class Intake:
         count = len(inbox.arrived)  # another thread may put more behind these meanwhile
         if count and readings is not None and readings.come_in(inbox.arrived[:count]):
             return -1
+        # after a frame that was cut, times are on another clock than the session's
+        if count and self._clock.skipped != 0.0 and any(item[0] != NO_TIME for item in inbox.arrived[:count]):
+            return -1
         return -1 if self._unscaled and self._unscaled.waits else count
 
     def listen(self, listener: Listener | None) -> None:

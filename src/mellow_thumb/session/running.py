@@ -40,8 +40,6 @@ class Running:
         """The program, compiled, on its way here."""
         self.loop: Loop
         """The program at work."""
-        self.room: Room | None = None
-        """The same where it is compiled."""
         self._since = -1.0
         """When (s) it was first looked whether that is here."""
         self.eye: Eye | None = None
@@ -77,24 +75,24 @@ class Running:
     def _begin(self, program: Program, state: tuple[float, ...], before: Loop | None) -> None:
         found = None
         self._look_up(program)
-        if before is not None and program.is_of_shape(self.program) and not self.room:
+        if before is not None and program.is_of_shape(self.program) and isinstance(self.loop, PythonLoop):
             # the same program with other numbers: what is on its way is the right one
             self.program, self.loop = program, PythonLoop(program, state, before)
             return
         if self._compiled is not False:
             in_frame = before is not None
             found = engine_for(program, self.plan, asked=self._compiled is True, in_frame=in_frame)
-        self.program, self.coming, self.room = program, None, None
+        self.program, self.coming = program, None
         self._since = -1.0
         self.cursor = program.places.get("cursor")
         if isinstance(found, Engine):
-            self.loop = self.room = Room(found, program, state, before)
+            self.loop = Room(found, program, state, before)
         else:
             self.loop, self.coming = PythonLoop(program, state, before), found
 
     def go_over(self, engine: Engine) -> None:
         """Continue in C from here; results stay the same to the bit."""
-        self.loop = self.room = Room(engine, self.program, self.saved, self.loop)
+        self.loop = Room(engine, self.program, self.saved, self.loop)
         self.coming = None
 
     def look(self, now: float) -> None:

@@ -323,7 +323,7 @@ class Session:
         passed = now - start
         if self._asked:
             self._taken = Taken(running.program, running.saved, [], start)
-        elif world_dt is None and world.rate == 1.0 and clock.skipped == 0.0:
+        elif world_dt is None and world.rate == 1.0:
             # what has arrived is mostly all of this frame and in order: then it is taken as it is
             count = self._intake.plain()
             if count >= 0:
