@@ -7,8 +7,6 @@ import re
 import shutil
 import subprocess
 from array import array
-from collections.abc import Iterator
-from contextlib import contextmanager
 from dataclasses import replace as changed
 from itertools import chain, pairwise
 from math import inf, nextafter
@@ -34,26 +32,16 @@ from mellow_thumb.plan.steps.exponential import Exponential
 from mellow_thumb.takes import take_items
 from mellow_thumb.takes.loops import Compiled, Interpreted, runner_for
 from mellow_thumb.takes.replay_table import outputs
+from mellow_thumb.takes.rows import none
 from mellow_thumb.takes.take_items import TakeReader
 from mellow_thumb.weaving.languages import engine_text, room_start
 from mellow_thumb.weaving.program import weave_plan
 
+from ..helpers.compiling import needs_compiler, quickly
 from ..helpers.strategies import EVERYTHING, Event, events, plans, take_of
-
-needs_compiler = pytest.mark.skipif(bool(compiler.why_not()), reason="no C compiler here")
-
 
 QUICKEST = (marsh.CHART, marsh.FOLLOWING, marsh.FINGERS)
 """Scenes that are enough for every day: several mounts, a walk, fingers."""
-
-
-@contextmanager
-def quickly() -> Iterator[None]:
-    """Compile without optimizing: sooner done, and to the bit the same."""
-    with pytest.MonkeyPatch.context() as patch:
-        patch.delenv(compiler.VARIABLE)
-        patch.setattr(compiler, "FLAGS", tuple("-O0" if one == "-O2" else one for one in compiler.FLAGS))
-        yield
 
 
 @needs_compiler
@@ -67,14 +55,14 @@ def test_the_library_says_what_the_woven_text_says(
     with quickly():
         loops = Interpreted(program), Compiled(load(program), program)
     whole, found = (np.empty((len(outputs(program)), rate)) for _ in loops)
-    parts = next(iter(TakeReader(plan, program).read(take.table)), take_items.none())
+    parts = next(iter(TakeReader(plan, program).read(take.table)), none())
     loops[0].run(parts, ends, hosts, 0, whole, last=True)
     frame = 0
     with pytest.MonkeyPatch.context() as patch:
         patch.setattr(take_items, "ROWS", rows)
-        for part in TakeReader(plan, program).read(take.table):
+        for part in TakeReader(plan, program).read(take.table, loops[1].paired):
             frame = loops[1].run(part, ends, hosts, frame, found, last=False)
-        assert loops[1].run(take_items.none(), ends, hosts, frame, found, last=True) == rate
+        assert loops[1].run(none(), ends, hosts, frame, found, last=True) == rate
     assert found.tobytes() == whole.tobytes()
 
 

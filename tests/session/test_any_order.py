@@ -19,7 +19,7 @@ from mellow_thumb.profiles.offers import places
 from mellow_thumb.profiles.profile import profile_of
 from mellow_thumb.profiles.whole import resolve
 
-from ..engines.test_library import needs_compiler, quickly
+from ..helpers.compiling import needs_compiler, quickly
 
 ANY = ["key.*", "mouse.*", "pad.*"]
 

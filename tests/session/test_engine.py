@@ -27,7 +27,8 @@ from mellow_thumb.plan import Condition
 from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.steps import Exponential
 
-from ..engines.test_library import a_compiler, counted, forget, needs_compiler, quickly
+from ..engines.test_library import a_compiler, counted, forget
+from ..helpers.compiling import needs_compiler, quickly
 from ..helpers.strategies import EVERYTHING, Event, events, feed, plans
 
 pytestmark = pytest.mark.skipif(os.name == "nt", reason="compilers are scripts of a shell here")

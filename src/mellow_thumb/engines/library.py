@@ -52,13 +52,14 @@ class Library:
         try:
             held, free = ctypes.PyDLL(str(path)), ctypes.CDLL(str(path))
             found = [getattr(held, f"room_{name}") for name in ("frame", "act", "pose", "save", "maths")]
-            found.append(free.room_take)
+            found += [free.room_take, free.room_events]
         except (OSError, AttributeError) as error:
             raise EngineError(f"it cannot be loaded: {error}") from None
         for function in found:
             function.restype = None
-        self.frame, self.act, self.pose, self.save, self._maths, self.take = found
-        """Run a frame; let events act; make a pose; drop what a frame let flow; run a take."""
+        self.frame, self.act, self.pose, self.save, self._maths, self.take, self.events = found
+        """Run a frame; let events act; make a pose; drop what a frame let flow; run a take;
+        make events of a take's rows."""
 
     def compare(self, maths: tuple[str, ...]) -> Iterator[None]:
         """Refuse functions whose results differ from Python's by a bit, a few hundred numbers at a time."""

@@ -15,8 +15,9 @@ from .host_samples import last_words, sampled
 from .loops import WORTH_COMPILING, runner_for
 from .poses import TORN, in_ours, whole_poses
 from .replay_table import height, outputs, table_of
+from .rows import none
 from .take import Take
-from .take_items import TakeReader, none
+from .take_items import TakeReader
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Iterator, Sequence
@@ -27,7 +28,7 @@ if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Program
     from .loops import Runner
-    from .take_items import Rows
+    from .rows import Rows
 
 
 @overload
@@ -199,7 +200,7 @@ def replay_pieces(
         words = rows if not len(said) else pd.concat([said, rows.astype({"signal": "str"})])
         words = _whole(words, reader)
         hosts, said = sampled(words, program.asked, ends), last_words(words)
-        _run(loop, reader.read(rows), ends, hosts, out, is_last=is_last)
+        _run(loop, reader.read(rows, loop.paired), ends, hosts, out, is_last=is_last)
         _stand(plan, hosts, out)
         if not is_last:  # the last of them waits for the next piece
             ends, out = ends[:-1], out[:, :-1]
@@ -246,7 +247,7 @@ def _played(
     loop = runner_for(program, len(take) + len(ends), compiled=compiled)
     table = in_ours(take.table, take.about)
     hosts = sampled(_whole(table, reader) if program.asked else table, program.asked, ends)
-    _run(loop, reader.read(table), ends, hosts, out, is_last=True)
+    _run(loop, reader.read(table, loop.paired), ends, hosts, out, is_last=True)
     _stand(plan, hosts, out)
     return out, reader
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import floor
+from math import floor, isfinite
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
@@ -30,7 +30,9 @@ def frame_ends(take: Take, rate: float, until: float | None) -> np.ndarray:
 
     check_rate(rate)
     times = take.table["t"].to_numpy(dtype=float)
-    last = float(np.max(times, initial=0.0, where=np.isfinite(times)))
+    last = float(np.max(times, initial=0.0))
+    if not isfinite(last):
+        last = float(np.max(times, initial=0.0, where=np.isfinite(times)))
     end = floor(last) + 1.0 if until is None else float(until)
     if 0.0 < end < float("inf") and end * rate > MOST_FRAMES:
         raise ArgumentError(

@@ -8,13 +8,14 @@ from typing import TYPE_CHECKING, Protocol
 from ..engines import EngineError, can_compile, check_compiled, is_at_hand, load
 from ..session import POSE
 from ..weaving.languages import room_start
+from .rows import Rows, paired
 
 if TYPE_CHECKING:
     import numpy as np
 
     from ..engines import Engine
     from ..weaving import Program
-    from .take_items import Rows
+    from .rows import Names
 
 WORTH_LOADING, WORTH_COMPILING = 10_000, 200_000
 """So many events and frames take as long in plain Python as loading what is compiled, or compiling it."""
@@ -35,9 +36,15 @@ class Runner(Protocol):
         """
         ...
 
+    def paired(self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray) -> Rows | None:
+        """As :func:`paired` says."""
+        ...
+
 
 class Interpreted:
     """The woven text, in plain Python."""
+
+    paired = staticmethod(paired)
 
     def __init__(self, program: Program) -> None:
         self._program = program
@@ -91,7 +98,7 @@ class Compiled:
     def __init__(self, engine: Engine, program: Program) -> None:
         import numpy as np
 
-        self._take, layout = engine.library.take, engine.text.layout
+        self._take, self._events, layout = engine.library.take, engine.library.events, engine.text.layout
         self._room = np.zeros(layout.frame)
         self._room[layout.rig :] = room_start(layout, program)
 
@@ -106,6 +113,20 @@ class Compiled:
         take = (ctypes.c_int64 * 13)(*words, out.shape[1], frame, last)
         self._take(take)
         return take[11]
+
+    def paired(self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray) -> Rows | None:
+        """As :func:`paired` says."""
+        import ctypes
+
+        import numpy as np
+
+        count = len(t)
+        made = Rows(np.empty(count), np.empty(count, np.int32), np.empty(count), np.empty(count))
+        rows = [np.ascontiguousarray(t), np.ascontiguousarray(value), number.astype(np.int32)]
+        words = [known.code, known.part, known.follows, known.low, known.high, known.other, *made]
+        lines = (ctypes.c_int64 * 14)(*map(_address, rows), count, *map(_address, words))
+        self._events(lines)
+        return None if lines[3] < 0 else Rows(*(one[: lines[3]] for one in made))
 
 
 def _address(one: np.ndarray) -> int:

@@ -34,6 +34,8 @@ def whole_poses(table: pd.DataFrame) -> tuple[pd.DataFrame, dict[str, int]]:
     import numpy as np
 
     number, names = numbered(table["signal"])
+    if not any(name.rpartition(".")[0] in POSES for name in names):
+        return table, {}
     t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
     good, made, counts = np.ones(len(table), dtype=bool), value.copy(), dict[str, int]()
     for signal, parts in POSES.items():

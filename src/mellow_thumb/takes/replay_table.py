@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from itertools import chain
 from typing import TYPE_CHECKING, Any
 
@@ -44,7 +45,7 @@ def table_of(
     columns |= _moved(program, read, len(ends), before)
     columns |= {f"gate_{name}": read[f"gate_{name}"].astype(np.int8) for name in program.gates}
     mounts = read.get("mount", np.zeros(len(ends)))
-    columns["mount"] = pd.Categorical.from_codes(mounts.astype(np.int8), pd.Index(program.mounts))
+    columns["mount"] = pd.Categorical.from_codes(mounts.astype(np.int8), _index(tuple(program.mounts)))
     columns["cues"] = _cues(program, out, before)
     return pd.DataFrame(columns, copy=False)
 
@@ -77,4 +78,12 @@ def _cues(program: Program, out: np.ndarray, before: np.ndarray | None) -> pd.Ca
             pairs = zip(program.cues, fresh[row].astype(int).tolist(), strict=True)
             names = chain.from_iterable([name] * count for name, count in pairs)
             codes[row] = words.setdefault(" ".join(names), len(words))
-    return pd.Categorical.from_codes(codes, pd.Index(list(words)))
+    return pd.Categorical.from_codes(codes, _index(tuple(words)))
+
+
+@lru_cache(maxsize=256)
+def _index(words: tuple[str, ...]) -> pd.Index[str]:
+    """An index of words; to make one takes longer than a thousand frames."""
+    import pandas as pd
+
+    return pd.Index(list(words))

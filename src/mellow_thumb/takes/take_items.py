@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from collections import Counter
+from collections.abc import Callable
 from typing import TYPE_CHECKING, NamedTuple
 
 from ..plan import COMPONENTS, find_signal
 from ..session import NOT_FINITE, Readings, Unscaled, feels, is_known, outside, things, unlisted
+from .rows import REFUSED, UNUSED, Names, Rows, joined, paired
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
@@ -34,51 +36,8 @@ class Counts(NamedTuple):
     """How many rows of devices did go in."""
 
 
-class Rows(NamedTuple):
-    """Events in order of time, an array for each of an item's numbers."""
-
-    t: np.ndarray
-    code: np.ndarray
-    x: np.ndarray
-    y: np.ndarray
-
-
-def none() -> Rows:
-    """No events at all."""
-    import numpy as np
-
-    return Rows(np.empty(0), np.empty(0, np.int32), np.empty(0), np.empty(0))
-
-
-class _Names(NamedTuple):
-    """What all rows of one name have in common, by the name's number."""
-
-    names: list[str]
-    code: np.ndarray
-    part: np.ndarray
-    low: np.ndarray
-    high: np.ndarray
-    clips: np.ndarray
-    follows: np.ndarray
-    """For an ``.x`` the number of its ``.y``; -1 for every other."""
-    other: np.ndarray
-    """What stands for the component that a row does not have."""
-    least: float
-    most: float
-
-    def lone_pair(self, number: np.ndarray) -> int:
-        """The code of the signal that all rows belong to, ``.x`` and ``.y`` in turn; -1 if they do not."""
-        if len(number) < 2 or len(number) % 2:
-            return -1
-        x, y = number[0], number[1]
-        both = self.part[x] == 1 and self.part[y] == 2 and self.code[x] == self.code[y]
-        alone = both and bool((number[0::2] == x).all()) and bool((number[1::2] == y).all())
-        return int(self.code[x]) if alone else -1
-
-    def takes_all(self, t: np.ndarray, value: np.ndarray) -> bool:
-        """Whether all rows, sorted by time, are used, finite and in every one's range."""
-        inside = len(t) > 0 and self.least <= value.min() and value.max() <= self.most
-        return bool(inside and t[0] > -1e300 and t[-1] < 1e300)
+Pairing = Callable[["Names", "np.ndarray", "np.ndarray", "np.ndarray"], "Rows | None"]
+"""What makes events of rows, as :func:`paired` does."""
 
 
 class TakeReader:
@@ -109,20 +68,24 @@ class TakeReader:
         used = self._rows - self.passed.total() - refused_here
         return Counts(refused, clipped, passed, used)
 
-    def read(self, table: pd.DataFrame) -> Iterator[Rows]:
+    def read(self, table: pd.DataFrame, pairing: Pairing = paired) -> Iterator[Rows]:
         """The rows of a take's table as events, some at a time; by time, ties in row order.
 
-        A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it. Times before 0
-        count as 0.
+        A ``.y`` row right after its own ``.x`` row, at the same time, is one event with it, which is what
+        `pairing` does. Times before 0 count as 0.
         """
         import numpy as np
 
         t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
+        if len(t) and not t.min() >= 0.0:
+            t = np.where((t < 0.0) & np.isfinite(t), 0.0, t)
         number, names = numbered(table["signal"])
         known = self._look_up(names)
         self._count(known, number)
         begun = self._begun(table)
-        order = None if bool((t[1:] >= t[:-1]).all()) else np.argsort(np.maximum(t, 0.0), kind="stable")
+        order = None if bool((t[1:] >= t[:-1]).all()) else np.argsort(t, kind="stable")
+        parts = self._readings.parts if self._readings else {}
+        readings = self._readings if any(code in parts for code in known.code.tolist()) else None
         begin = 0
         while begin < len(t):
             end = min(begin + ROWS, len(t))
@@ -134,26 +97,27 @@ class TakeReader:
                 while end < len(t) and not t[order[end]] > t[order[end - 1]]:
                     end += 1
                 rows = order[begin:end]
-            events = self._events(
-                known, t[rows], value[rows], number[rows], begun[rows] if begun is not None else None
-            )
+            columns = t[rows], value[rows], number[rows]
+            events = pairing(known, *columns) if begun is None else None
+            if events is None:
+                events = self._events(known, *columns, begun[rows] if begun is not None else None)
             if self._unscaled.waits:
                 self._unscaled.look(list(zip(*(one.tolist() for one in events), strict=True)))
-            yield self._whole(events, self._readings) if self._readings else events
+            yield self._whole(events, readings) if readings else events
             begin = max(end, begin + 1)
 
-    def _count(self, known: _Names, number: np.ndarray) -> None:
+    def _count(self, known: Names, number: np.ndarray) -> None:
         """Count the rows of devices, and those of signals that the profile does not use."""
         import numpy as np
 
         self._rows += len(number)
         hosts = [k for k, name in enumerate(known.names) if name.startswith("host.")]
-        if not hosts and bool((known.code[:-1] != -1).all()):  # the last is that of missing words
+        if not hosts and bool((known.code[:-1] >= 0).all()):  # the last is that of missing words
             return
         rows = np.bincount(number, minlength=len(known.names)).tolist()
         self._rows -= sum(rows[k] for k in hosts)
         for k, name in enumerate(known.names):
-            if rows[k] and known.code[k] == -1 and k not in hosts and not unlisted(name, self._codes):
+            if rows[k] and known.code[k] == UNUSED and k not in hosts:
                 self.passed[name] += rows[k]
 
     def _refuse_one(self, signal: str, reason: str) -> None:
@@ -170,21 +134,22 @@ class TakeReader:
         t, code, x, y = zip(*items, strict=True) if items else ((), (), (), ())
         return Rows(np.array(t, float), np.array(code, np.int32), np.array(x, float), np.array(y, float))
 
-    def _look_up(self, names: list[str]) -> _Names:
-        """What each name means to the program; rows of unused names have the code -1."""
+    def _look_up(self, names: list[str]) -> Names:
+        """What each name means to the program; the last stands for missing ones."""
         import numpy as np
 
-        places = [self._place(name) for name in names]
+        places = [*map(self._place, names[:-1]), (REFUSED, 0)]
         signals = [find_signal(name).signal if is_known(name) else None for name in names]
         kinds = [(s.low, s.high, s.clips, s.held) if s else (0.0, 0.0, False, False) for s in signals]
         low, high, clips, held = np.array(kinds, dtype=float).reshape(-1, 4).T
         code, part = np.array(places, dtype=np.int32).reshape(-1, 2).T.copy()
-        all_listed = bool((code[:-1] != -1).all())  # the last is that of missing words
+        all_listed = bool((code[:-1] >= 0).all())  # the last is that of missing words
         least, most = (low[:-1].max(), high[:-1].min()) if all_listed and len(names) > 1 else (1.0, -1.0)
         ends = {place: k for k, place in enumerate(places) if place[1] == 2}
         follows = np.array([ends.get((at, 2), -1) if of == 1 else -1 for at, of in places], dtype=np.int32)
         other = np.where((held != 0.0) & (part != 0), np.nan, 0.0)
-        return _Names(names, code, part, low, high, clips != 0.0, follows, other, float(least), float(most))
+        limits = np.ascontiguousarray(low), np.ascontiguousarray(high)
+        return Names(names, code, part, follows, *limits, other, clips != 0.0, float(least), float(most))
 
     def _begun(self, table: pd.DataFrame) -> np.ndarray | None:
         """The number of the thing each press began on; 0 for things the plan does not ask about."""
@@ -197,48 +162,32 @@ class TakeReader:
         return stands
 
     def _events(
-        self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, begun: np.ndarray | None
+        self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, begun: np.ndarray | None
     ) -> Rows:
+        """The events of rows of which some are refused, clipped or passed over; those are counted."""
         import numpy as np
 
-        lone = known.lone_pair(number)
-        if lone >= 0 and bool((t[0::2] == t[1::2]).all()) and known.takes_all(t, value):
-            x, y = value[0::2].copy(), value[1::2].copy()
-            return Rows(np.maximum(t[0::2], 0.0), np.full(len(x), lone, np.int32), x, y)
-        code = known.code[number]
-        if not known.takes_all(t, value):
+        if not known.take_all(t, value):
             inside = (value >= known.low[number]) & (value <= known.high[number])
-            if not (inside & np.isfinite(t) & (code != -1)).all():
+            if not (inside & np.isfinite(t) & (known.code[number] >= 0)).all():
                 value, good = self._refuse(known, t, value, number, inside)
-                t, value, number, code = t[good], value[good], number[good], code[good]
+                t, value, number = t[good], value[good], number[good]
                 begun = begun[good] if begun is not None else None
-        t = np.maximum(t, 0.0)
-        second = np.zeros(len(t), dtype=bool)
-        second[1:] = (known.follows[number[:-1]] == number[1:]) & (t[1:] == t[:-1])
-        first, pairs = np.flatnonzero(~second), np.flatnonzero(second)
-        number = number[first]
-        x, y = value[first], known.other[number]
-        if begun is not None:
-            y = np.where(known.part[number] == 0, begun[first], y)
-        (alone,) = np.nonzero(known.part[number] == 2)
-        if len(alone):
-            y[alone], x[alone] = x[alone], known.other[number[alone]]
-        y[pairs - 1 - np.arange(len(pairs))] = value[pairs]
-        return Rows(t[first], code[first], x, y)
+        return joined(known, t, value, number, begun)
 
     def _refuse(
-        self, known: _Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, inside: np.ndarray
+        self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, inside: np.ndarray
     ) -> tuple[np.ndarray, np.ndarray]:
         """Count refused and clipped rows; returns the values to use, and which rows are good."""
         import numpy as np
 
         code, clips = known.code[number], known.clips[number]
         finite = np.isfinite(t) & np.isfinite(value)
-        heard = code != -1
+        heard = code >= 0
         for place, rows in enumerate(np.bincount(number, minlength=len(known.names)).tolist()):
-            reason = unlisted(known.names[place], self._codes) if rows and known.code[place] == -1 else ""
-            if reason:
-                self.refused[known.names[place], reason] += rows
+            if rows and known.code[place] == REFUSED:
+                name = known.names[place]
+                self.refused[name, unlisted(name, self._codes)] += rows
         for place in number[heard & ~finite].tolist():
             self.refused[known.names[place], NOT_FINITE] += 1
         for place in number[heard & finite & ~inside & ~clips].tolist():
@@ -250,15 +199,16 @@ class TakeReader:
         return value, finite & (inside | clips) & heard
 
     def _place(self, address: str) -> tuple[int, int]:
-        """The code of an address and its part of a pair: 0 none, 1 x, 2 y; (-1, 0) if it is not used.
+        """The code of an address and its part of a pair: 0 none, 1 x, 2 y.
 
         A take has rows for components, never for a pair.
         """
         stem, _, last = address.rpartition(".")
         if stem in self._codes and last in COMPONENTS and self._signals[stem].pair:
             return self._codes[stem], 1 + COMPONENTS.index(last)
-        single = address in self._codes and not self._signals[address].pair
-        return (self._codes[address] if single else -1), 0
+        if address in self._codes and not self._signals[address].pair:
+            return self._codes[address], 0
+        return (REFUSED if unlisted(address, self._codes) else UNUSED), 0
 
 
 def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
@@ -272,4 +222,4 @@ def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
         number, names = pd.factorize(column)
     if len(number) and number.min() < 0:
         number = np.where(number < 0, len(names), number)
-    return number, [*(str(name) for name in names), "nan"]
+    return number, [*map(str, names.tolist()), "nan"]

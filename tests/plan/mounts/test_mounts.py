@@ -25,7 +25,7 @@ from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
 
-from ...engines.test_library import needs_compiler
+from ...helpers.compiling import needs_compiler
 from ...helpers.profiles import data, load, refused_for
 
 LOOK = Route("look", find_signal("mouse.move"), ("yaw", "pitch"), (0.1, 0.1))

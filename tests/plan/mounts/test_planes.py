@@ -33,7 +33,7 @@ from mellow_thumb.takes.replay_table import outputs
 from mellow_thumb.takes.take_items import TakeReader
 from mellow_thumb.weaving.program import weave_plan
 
-from ...engines.test_library import needs_compiler, quickly
+from ...helpers.compiling import needs_compiler, quickly
 from ...helpers.planes import ground_at, ray
 from ...helpers.profiles import data, load, refused_for
 from ...helpers.strategies import Event, feed, take_of

@@ -49,7 +49,7 @@ typedef struct {
 
 typedef struct { double t, code, x, y; } item;
 
-#define GATHERED 32
+#define GATHERED 128
 
 @parts@
 
@@ -209,6 +209,59 @@ SHOWN void room_take(take *of)
     }
     gathered(of, row, frame - rows, rows);
     of->frame = frame;
+}
+
+typedef struct {
+    const double *t, *value;
+    const int32_t *name;
+    int64_t count;
+    const int32_t *code, *part, *follows;
+    const double *low, *high, *other;
+    double *to_t;
+    int32_t *to_code;
+    double *to_x, *to_y;
+} lines;
+
+/* Whether a row is of a signal that is used, finite, and in its range. */
+static inline int fits(const lines *of, int64_t k)
+{
+    const int32_t name = of->name[k];
+    const double t = of->t[k], value = of->value[k];
+    return of->code[name] >= 0 && t - t == 0.0 && value - value == 0.0 && value >= of->low[name] &&
+           value <= of->high[name];
+}
+
+/* Make events of a take's rows, in order of time: an `.y` right after its own `.x` is one event with it, and
+ * what the profile does not use is passed over. The count is then that of the events; -1 if a row is to be
+ * refused or clipped. */
+SHOWN void room_events(lines *of)
+{
+    int64_t events = 0;
+    for (int64_t k = 0; k < of->count; k++) {
+        const int32_t name = of->name[k], y = of->follows[name];
+        const double t = of->t[k], value = of->value[k], other = of->other[name];
+        if (of->code[name] == -1)
+            continue;
+        if (!fits(of, k)) {
+            of->count = -1;
+            return;
+        }
+        of->to_t[events] = t;
+        of->to_code[events] = of->code[name];
+        of->to_x[events] = of->part[name] == 2 ? other : value;
+        of->to_y[events] = of->part[name] == 2 ? value : other;
+        if (y >= 0) {
+            int64_t next = k + 1;
+            while (next < of->count && of->code[of->name[next]] == -1)
+                next++;
+            if (next < of->count && of->name[next] == y && of->t[next] == t && fits(of, next)) {
+                of->to_y[events] = of->value[next];
+                k = next;
+            }
+        }
+        events++;
+    }
+    of->count = events;
 }
 
 /* What a function gives: a row is a count, which function, and pairs, of which the first is replaced. */
