@@ -125,4 +125,5 @@ def test_c_leaves_what_is_odd_to_python() -> None:
         read(table_of([*good, odd]), seeing)
         assert seen.pop() is None
     read(table_of(good), seeing)
-    assert seen[0] and [len(one) for one in seen[0]] == [2] * 4
+    assert seen[0]
+    assert [len(one) for one in seen[0]] == [2] * 4
