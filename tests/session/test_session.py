@@ -466,7 +466,7 @@ def test_so_many_wait_and_more_are_refused(glasses: mt.Profile, monkeypatch: pyt
     assert yaw > 0.0
     assert session.early == 50
     assert session.refused == {"mouse.move": {"more than 100,000 events wait for a later frame": 30}}
-    assert len(session.snapshot().inbox[1]) == 20
+    assert len(session.state()["waiting"]) == 20
 
 
 def test_what_is_fed_a_little_ahead_is_not_early(glasses: mt.Profile) -> None:

@@ -3,7 +3,7 @@
 from .coming import PATIENCE, Coming, engine_for
 from .compiler import check_compiled
 from .library import Engine, EngineError, can_compile, is_at_hand, load
-from .loop import Keeps, Kept, Loop, PythonLoop
+from .loop import Keeps, Kept, Loop, PythonLoop, read_kept
 from .room import Room
 from .subjects import Subject, rotation_of
 from .woven_ahead import Weaving, may_weave_ahead, weaving_for
@@ -26,6 +26,7 @@ __all__ = [
     "is_at_hand",
     "load",
     "may_weave_ahead",
+    "read_kept",
     "rotation_of",
     "weaving_for",
 ]

@@ -13,9 +13,6 @@ if TYPE_CHECKING:
     from ..weaving import Item, Program
     from .subjects import Subject
 
-_tuple = tuple.__new__
-"""Makes a named tuple without a call in between: for what is made many times a frame, to roll back."""
-
 
 class Kept(NamedTuple):
     """A loop at one moment."""
@@ -26,23 +23,28 @@ class Kept(NamedTuple):
     rig: tuple[float, ...]
 
 
-class Keeps(Protocol):
+class Packed(Protocol):
+    """Where the parts of a loop lie in bytes."""
+
+    def read(self, data: bytes) -> Kept:
+        """What a loop was."""
+        ...
+
+
+Keeps = tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...]] | tuple[bytes, Packed]
+"""A loop at one moment, as what ran it keeps it: plain tuples, since to roll back many are made a frame."""
+
+
+def read_kept(kept: Keeps) -> Kept:
     """A loop at one moment, whatever ran it."""
+    if len(kept) == 2:
+        data, packed = kept
+        return packed.read(data)
+    return Kept(*kept)
 
-    @property
-    def state(self) -> tuple[float, ...]:
-        """What is committed."""
-        ...
 
-    @property
-    def hosts(self) -> tuple[float, ...]:
-        """As :attr:`Loop.hosts` says."""
-        ...
-
-    @property
-    def rig(self) -> tuple[float, ...]:
-        """As :attr:`Loop.rig` says."""
-        ...
+NOTHING: list[Item] = []
+"""No items; it is only ever read."""
 
 
 class Loop(Protocol):
@@ -110,18 +112,22 @@ class PythonLoop:
         """Begin with a saved state, and with what is carried over from another loop."""
         self.program, self._turns = program, program.asked_places.get("subject_yaw")
         self._pose, self._size, self._frame = program.pose, len(Pose._fields), program.frame
-        self.resume(Kept(saved, *carried(program, before)))
+        self._back: list[tuple[float, ...]] = []
+        loop = program.live(saved, self._back)
+        # a generator must be started before it can be sent anything
+        next(loop)
+        self.send = loop.send
+        self.hosts, self.rig = carried(program, before)
 
     def keep(self) -> Keeps:
         """As :meth:`Loop.keep` says."""
-        return _tuple(Kept, (self.send([]), self.hosts, self.rig))
+        return self.send(NOTHING), self.hosts, self.rig
 
     def resume(self, kept: Keeps) -> None:
         """As :meth:`Loop.resume` says."""
-        loop = self.program.live(kept.state)
-        # a generator must be started before it can be sent anything
-        next(loop)
-        self.send, self.hosts, self.rig = loop.send, kept.hosts, kept.rig
+        state, self.hosts, self.rig = kept if len(kept) == 3 else read_kept(kept)
+        self._back.append(state)
+        self.send(NOTHING)
 
     def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """As :meth:`Loop.step` says."""

@@ -8,10 +8,12 @@ from itertools import chain
 from typing import TYPE_CHECKING
 
 from ..weaving.languages import MOST, room_start
-from .loop import Kept, carried
+from .loop import Kept, carried, read_kept
 from .subjects import refused, stood
 
 if TYPE_CHECKING:
+    from collections.abc import Callable
+
     from ..weaving import Item, Program
     from ..weaving.languages import Layout
     from .library import Engine
@@ -34,38 +36,23 @@ _SUBJECT = _doubles(9)
 class _Shape:
     """Where things are in a room, in bytes."""
 
-    def __init__(self, layout: Layout, states: int) -> None:
-        self.begin, self.end = 8 * layout.hosts, 8 * layout.numbers
-        self.state = 8 * (layout.state - layout.hosts), _doubles(states)
-        self.hosts = 0, _doubles(layout.out - layout.hosts)
-        self.rig = 8 * (layout.rig - layout.hosts), _doubles(layout.state - layout.rig)
+    def __init__(self, layout: Layout, states: int, save: Callable[..., object]) -> None:
+        self.kept = slice(8 * layout.hosts, 8 * layout.numbers)
+        """What changes, and is kept: with what a frame let flow."""
+        self._size, self._save = layout.size, save
+        self._state = _doubles(states), 8 * layout.state
+        self._hosts = _doubles(layout.out - layout.hosts), 8 * layout.hosts
+        self._rig = _doubles(layout.state - layout.rig), 8 * layout.rig
 
+    def read(self, data: bytes) -> Kept:
+        """As :meth:`Packed.read` says; the state is what was committed."""
+        import ctypes
 
-class _Row:
-    """A room at one moment: its bytes."""
-
-    __slots__ = ("data", "shape")
-
-    def __init__(self, data: bytes, shape: _Shape) -> None:
-        self.data, self.shape = data, shape
-
-    def _part(self, place: int, doubles: struct.Struct) -> tuple[float, ...]:
-        return doubles.unpack_from(self.data, place)
-
-    @property
-    def state(self) -> tuple[float, ...]:
-        """What is committed."""
-        return self._part(*self.shape.state)
-
-    @property
-    def hosts(self) -> tuple[float, ...]:
-        """What the host said."""
-        return self._part(*self.shape.hosts)
-
-    @property
-    def rig(self) -> tuple[float, ...]:
-        """What mounts keep."""
-        return self._part(*self.shape.rig)
+        row = (ctypes.c_double * self._size)()
+        memoryview(row).cast("B")[self.kept] = data
+        self._save(ctypes.byref(row))
+        parts = (self._state, self._hosts, self._rig)
+        return Kept(*(doubles.unpack_from(row, place) for doubles, place in parts))
 
 
 class Room:
@@ -98,23 +85,22 @@ class Room:
         self._made, self._posed = 8 * layout.pose, _doubles(layout.rig - layout.pose)
         self._read, self._read_pose = self._values.unpack_from, self._posed.unpack_from
         self._seen: tuple[float, ...] = ()
-        self._shape = _Shape(layout, len(saved))
-        self.resume(Kept(saved, *carried(program, before)))
+        self._shape = _Shape(layout, len(saved), self.library.save)
+        self._rolled = self._shape.kept
+        self.resume((saved, *carried(program, before)))
 
     def keep(self) -> Keeps:
         """As :meth:`Loop.keep` says."""
-        self._save(self._there)
-        shape = self._shape
-        return _Row(self._row[shape.begin : shape.end].tobytes(), shape)
+        return self._row[self._rolled].tobytes(), self._shape
 
     def resume(self, kept: Keeps) -> None:
         """As :meth:`Loop.resume` says."""
-        if isinstance(kept, _Row) and kept.shape is self._shape:
-            self._row[self._shape.begin : self._shape.end] = kept.data
+        if kept[1] is self._shape:
+            self._row[self._rolled] = kept[0]
         else:
-            self._saved.pack_into(self._row, self._state, *kept.state)
+            state, self.hosts, self.rig = read_kept(kept)
+            self._saved.pack_into(self._row, self._state, *state)
             self._flags[self._reading] = 0.0
-            self.hosts, self.rig = kept.hosts, kept.rig
         self._seen = ()
 
     @property

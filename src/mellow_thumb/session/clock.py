@@ -10,7 +10,7 @@ class Clock:
     there, and :meth:`inside` converts a moment of the host's clock to session time.
     """
 
-    __slots__ = ("_before", "_edge", "_small", "ceiling", "cut", "now", "skipped", "stalled")
+    __slots__ = ("before", "ceiling", "cut", "edge", "now", "skipped", "small", "stalled")
 
     def __init__(self, ceiling: float) -> None:
         self.ceiling = ceiling
@@ -21,35 +21,30 @@ class Clock:
         """Frames in which time ran back, or was no number; it stood still instead."""
         self.skipped = 0.0
         """Seconds that were taken out of the clock so far."""
-        self._small = 0.0
-        self._edge = -1.0  # the last cut, in host time: from here on it was taken out
-        self._before = 0.0  # what had been skipped up to there
-
-    def saved(self) -> tuple[float, ...]:
-        """Its whole state as numbers."""
-        return (self.now, self._small, self._edge, self._before, self.skipped, self.cut, self.stalled)
-
-    def restore(self, saved: tuple[float, ...]) -> None:
-        """Restore what :meth:`saved` returned."""
-        self.now, self._small, self._edge, self._before, self.skipped, self.cut, self.stalled = saved  # type: ignore[assignment]
+        self.small = 0.0
+        """What rounding took from the sum."""
+        self.edge = -1.0
+        """The last cut, in host time: from here on it was taken out."""
+        self.before = 0.0
+        """What had been skipped up to there."""
 
     def inside(self, moment: float) -> float:
         """A moment of the host's clock in session time; a moment that was cut out is the time of the cut."""
-        if moment > self._edge:
+        if moment > self.edge:
             shifted = moment - self.skipped
-            edge = self._edge - self._before
+            edge = self.edge - self.before
             return max(edge, shifted)
-        return moment - self._before
+        return moment - self.before
 
     def advance(self, dt: float) -> float:
         """Go on by `dt` seconds; returns how many seconds were cut."""
         # what rounding took from the last sum goes into this one (Kahan): after a day of frames, added one by
         # one, the clock is still right to the last digit
-        now, step = self.now, dt + self._small
+        now, step = self.now, dt + self.small
         end = now + step
         small = step - (end - now)
         if now <= end <= now + self.ceiling:
-            self.now, self._small = end, small
+            self.now, self.small = end, small
             return 0.0
         return self._go(end)
 
@@ -57,7 +52,7 @@ class Clock:
         """Go on to a moment of the host's clock; returns how many seconds were cut."""
         end = moment - self.skipped
         if self.now <= end <= self.now + self.ceiling:
-            self.now, self._small = end, 0.0
+            self.now, self.small = end, 0.0
             return 0.0
         return self._go(end)
 
@@ -69,10 +64,10 @@ class Clock:
             return 0.0
         self.cut += 1
         self.now += self.ceiling
-        self._small = 0.0
+        self.small = 0.0
         lost = end - self.now
         # only the last cut is remembered: an event older than that is late, and acts at once anyway
-        self._edge, self._before = self.now + self.skipped, self.skipped
+        self.edge, self.before = self.now + self.skipped, self.skipped
         self.skipped += lost
         return lost
 

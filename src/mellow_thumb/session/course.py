@@ -12,7 +12,7 @@ from .saving import check_digest
 
 if TYPE_CHECKING:
     from ..engines import Weaving
-    from .saving import SessionParts, Snapshot
+    from .saving import Moment, SessionParts
 
 
 class Layable(Protocol):
@@ -109,8 +109,11 @@ class Course:
         running.look_again(clock.now)
         camera.ease_from(shown)
 
-    def return_to(self, one: Snapshot) -> None:
-        """Switch to a snapshot's plan; raises :class:`ArgumentError` if this session never ran it."""
+    def return_to(self, one: Moment) -> None:
+        """Switch to a snapshot's plan and its program's state.
+
+        Raises :class:`ArgumentError` if this session never ran the plan.
+        """
         running = self._parts.running
         another = one.plan is not running.plan
         if another and one.now and one.plan.digest != running.plan.digest:

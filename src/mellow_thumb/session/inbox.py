@@ -14,8 +14,6 @@ if TYPE_CHECKING:
     from ..weaving import Item
     from .clock import Clock
 
-    Saved = tuple[tuple[Item, ...], tuple[Item, ...], int, int]
-
 _TIME = itemgetter(0)
 EARLY = 10.0
 """An event so many seconds ahead is most likely not in seconds since the session began."""
@@ -56,15 +54,6 @@ class Inbox:
     def busy(self) -> bool:
         """Whether anything has arrived or waits."""
         return bool(self.arrived or self.waiting)
-
-    def saved(self) -> Saved:
-        """What has arrived, what waits, and how many came late or early."""
-        return tuple(self.arrived), tuple(self.waiting), self.late, self.early
-
-    def restore(self, saved: Saved) -> None:
-        """Restore what :meth:`saved` returned."""
-        self.arrived[:], waiting, self.late, self.early = saved
-        self.waiting = list(waiting)
 
     def renumber(self, codes: dict[int, int]) -> None:
         """Give waiting events new codes; codes not listed stay, and unused events are dropped."""

@@ -15,6 +15,7 @@ from ..engines import (
     engine_for,
     load,
     may_weave_ahead,
+    read_kept,
     weaving_for,
 )
 from ..plan.mounts import Eye
@@ -60,7 +61,7 @@ class Running:
     def resume(self, program: Program, kept: Keeps) -> None:
         """Restore a program's saved state."""
         if program is not self.program:
-            self._begin(program, kept.state, self.loop)
+            self._begin(program, read_kept(kept).state, self.loop)
         self.loop.resume(kept)
 
     def take(self, plan: Plan, program: Program) -> None:

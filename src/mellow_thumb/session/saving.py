@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import ArgumentError
-from ..engines import Kept
+from ..engines import Kept, read_kept
 from ..plan import BEYOND, CURSORS
 from ..plan.contacts import check_contacts
 from ..weaving import NO_TIME, weave_plan
@@ -18,7 +18,7 @@ if TYPE_CHECKING:
     from ..weaving import Item, Program
     from .camera import Camera
     from .clock import Clock, World
-    from .course import Chosen
+    from .course import Chosen, Course
     from .cues import Cues
     from .host import Host
     from .intake import Intake
@@ -46,7 +46,7 @@ NOTHING = Rest({}, {}, {}, (), (), ())
 """Where there is nothing to be copied; it is only ever read."""
 
 
-class Snapshot(NamedTuple):
+class Moment(NamedTuple):
     """A session's whole state at one moment."""
 
     plan: Plan
@@ -56,12 +56,49 @@ class Snapshot(NamedTuple):
     loop: Keeps
     """The program's state, what the host said of what is seen, what mounts keep."""
     values: tuple[float, ...]
-    clock: tuple[float, ...]
-    inbox: tuple[tuple[Item, ...], tuple[Item, ...], int, int]
-    place: tuple[float, ...]
+    t: float
+    small: float
+    edge: float
+    before: float
+    skipped: float
+    cut: int
+    stalled: int
+    """The clock, as :class:`Clock` says."""
+    arrived: tuple[Item, ...]
+    waiting: tuple[Item, ...]
+    late: int
+    early: int
+    """The inbox, as :class:`Inbox` says."""
+    origin: tuple[float, float, float]
+    world_t: float
+    world_rate: float
     rest: Rest
     ahead: Chosen | None = None
     """What it goes over to, once that is woven."""
+
+    @property
+    def clock(self) -> tuple[float, ...]:
+        """What the clock is."""
+        return self.t, self.small, self.edge, self.before, self.skipped, self.cut, self.stalled
+
+    @property
+    def place(self) -> tuple[float, ...]:
+        """Where the origin is, and the world's time."""
+        return *self.origin, self.world_t, self.world_rate
+
+
+class Snapshot:
+    """A session's whole state at one moment, opaque; give it to :meth:`Session.restore`."""
+
+    __slots__ = ("parts",)
+
+    parts: tuple[Any, ...]
+    """Those of a :class:`Moment`: many snapshots are taken, and few are ever looked into."""
+
+
+def moment_of(one: Snapshot) -> Moment:
+    """What a snapshot holds, by name."""
+    return Moment(*one.parts)
 
 
 class SessionParts(NamedTuple):
@@ -76,39 +113,54 @@ class SessionParts(NamedTuple):
     cues: Cues
 
 
-def take_snapshot(now: Chosen, ahead: Chosen | None, parts: SessionParts) -> Snapshot:
+_new = object.__new__
+"""Makes a snapshot without a call in between: rolling back takes many a frame."""
+
+
+def take_snapshot(course: Course, parts: SessionParts) -> Snapshot:
     """Take the whole state of a session, which has one plan and may be on its way to another."""
     running, clock, world, intake, host, camera, cues = parts
-    rest = NOTHING
-    if _has_more(intake, host, camera, cues):
-        rest = Rest(
-            dict(intake.offsets),
-            _copied(intake.refused),
-            dict(intake.clipped),
-            tuple(camera.kicks),
-            tuple(cues.counts.values()),
-            tuple(map(tuple, cues.given.values())),
-            tuple(host.ids.items()),
-            intake.readings.saved() if intake.readings else None,
-        )
-    found = (
+    inbox = intake.inbox
+    arrived, waiting = inbox.arrived, inbox.waiting
+    one = _new(Snapshot)
+    one.parts = (
         running.plan,
-        now,
+        course.now,
         running.program,
         running.loop.keep(),
         running.values,
-        clock.saved(),
-        intake.inbox.saved(),
-        (*camera.origin, world.now, world.rate),
-        rest,
-        ahead,
+        clock.now,
+        clock.small,
+        clock.edge,
+        clock.before,
+        clock.skipped,
+        clock.cut,
+        clock.stalled,
+        tuple(arrived) if arrived else (),
+        tuple(waiting) if waiting else (),
+        inbox.late,
+        inbox.early,
+        camera.origin,
+        world.now,
+        world.rate,
+        # the same as :func:`_has_more`, without the call
+        _rest(intake, host, camera, cues)
+        if intake.offsets
+        or intake.refused
+        or intake.clipped
+        or camera.kicks
+        or cues.counts
+        or host.ids
+        or intake.readings
+        else NOTHING,
+        course.ahead,
     )
-    return _snapshot(Snapshot, found)
+    return one
 
 
-def _has_more(intake: Intake, host: Host, camera: Camera, cues: Cues) -> bool:
+def _has_more(intake: Intake, host: Host, camera: Camera, cues: Cues) -> object:
     """Whether anything was aligned, refused, kicked, given or touched."""
-    return bool(
+    return (
         intake.offsets
         or intake.refused
         or intake.clipped
@@ -119,21 +171,46 @@ def _has_more(intake: Intake, host: Host, camera: Camera, cues: Cues) -> bool:
     )
 
 
-_snapshot = tuple.__new__
-"""Makes a named tuple without a call in between: rolling back takes many a frame."""
+def _rest(intake: Intake, host: Host, camera: Camera, cues: Cues) -> Rest:
+    """What was aligned, refused, kicked, given and touched."""
+    return Rest(
+        dict(intake.offsets),
+        _copied(intake.refused),
+        dict(intake.clipped),
+        tuple(camera.kicks),
+        tuple(cues.counts.values()),
+        tuple(map(tuple, cues.given.values())),
+        tuple(host.ids.items()),
+        intake.readings.saved() if intake.readings else None,
+    )
 
 
-def put_back(one: Snapshot, parts: SessionParts) -> None:
-    """Restore a snapshot, except for the program, which already runs."""
+def put_back(one: Snapshot, course: Course, parts: SessionParts) -> None:
+    """Restore a snapshot.
+
+    Raises :class:`ArgumentError` if the session never ran its plan; it then stays as it was.
+    """
     running, clock, world, intake, host, camera, cues = parts
-    running.values = one.values
-    clock.restore(one.clock)
-    intake.inbox.restore(one.inbox)
-    x, y, z, world.now, world.rate = one.place
-    camera.origin = (x, y, z)
-    rest = one.rest
-    if rest is NOTHING and not _has_more(intake, host, camera, cues):
-        return
+    inbox, found = intake.inbox, one.parts
+    if found[0] is running.plan and course.ahead is None and found[-1] is None:
+        running.resume(found[2], found[3])
+    else:
+        course.return_to(moment_of(one))
+    (
+        *_, running.values,
+        clock.now, clock.small, clock.edge, clock.before, clock.skipped, clock.cut, clock.stalled,
+        arrived, waiting, inbox.late, inbox.early,
+        camera.origin, world.now, world.rate, rest, _,
+    ) = found  # fmt: skip
+    if arrived or inbox.arrived:
+        inbox.arrived[:] = arrived
+    inbox.waiting = list(waiting)
+    if rest is not NOTHING or _has_more(intake, host, camera, cues):
+        _put_rest_back(rest, intake, host, camera, cues)
+
+
+def _put_rest_back(rest: Rest, intake: Intake, host: Host, camera: Camera, cues: Cues) -> None:
+    """Restore what was aligned, refused, kicked, given and touched."""
     intake.offsets, intake.clipped = dict(rest.offsets), dict(rest.clipped)
     intake.refused = _copied(rest.refused)
     camera.kicks = list(rest.kicks)
@@ -150,20 +227,21 @@ def _copied(refused: dict[str, dict[str, int]]) -> dict[str, dict[str, int]]:
     return {name: dict(counts) for name, counts in refused.items()}
 
 
-def to_plain(one: Snapshot) -> dict[str, Any]:
+def to_plain(snapshot: Snapshot) -> dict[str, Any]:
     """A snapshot as JSON data; NaN becomes null."""
-    (arrived, waiting, late, early), rest = one.inbox, one.rest
+    one = moment_of(snapshot)
+    loop, rest = read_kept(one.loop), one.rest
     return {
         "format": FORMAT,
         "profile": one.plan.digest,
         "settings": [list(setting) for setting in one.program.settings],
-        "loop": dict(zip(one.program.state, one.loop.state, strict=True)),
+        "loop": dict(zip(one.program.state, loop.state, strict=True)),
         "values": list(one.values),
         "clock": [float(part) for part in one.clock],
-        "arrived": [_plain_item(item) for item in arrived],
-        "waiting": [_plain_item(item) for item in waiting],
-        "late": late,
-        "early": early,
+        "arrived": [_plain_item(item) for item in one.arrived],
+        "waiting": [_plain_item(item) for item in one.waiting],
+        "late": one.late,
+        "early": one.early,
         "offsets": [[device, offset] for device, offset in rest.offsets.items()],
         "refused": {name: dict(counts) for name, counts in rest.refused.items()},
         "clipped": dict(rest.clipped),
@@ -171,8 +249,8 @@ def to_plain(one: Snapshot) -> dict[str, Any]:
         "place": list(one.place),
         "counts": list(rest.counts),
         "given": [list(times) for times in rest.given],
-        "hosts": [None if value - value != 0.0 else value for value in one.loop.hosts],
-        "rig": list(one.loop.rig),
+        "hosts": [None if value - value != 0.0 else value for value in loop.hosts],
+        "rig": list(loop.rig),
         "fingers": [list(pair) for pair in rest.ids],
         "readings": rest.readings,
     }
@@ -207,45 +285,45 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
     try:
         settings = tuple((str(kind), str(name)) for kind, name in data["settings"])
         program = weave_plan(plan, settings)
-        found = Snapshot(
+        kept = (
+            tuple(float(data["loop"][name]) for name in program.state),
+            tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
+            tuple(map(float, data["rig"])),
+        )
+        rest = Rest(
+            {device: float(offset) for device, offset in data["offsets"]},
+            {name: dict(counts) for name, counts in data["refused"].items()},
+            dict(data["clipped"]),
+            tuple(Kick(*kick) for kick in data["kicks"]),
+            tuple(map(float, data["counts"])),
+            tuple(tuple(map(float, times)) for times in data["given"]),
+            tuple((contact, int(finger)) for contact, finger in data.get("fingers", ())),
+            _readings(data),
+        )
+        t, small, edge, before, skipped, cut, stalled = map(float, data["clock"])
+        x, y, z, world_t, world_rate = map(float, data["place"])
+        found = Moment(
             plan,
             None,
             program,
-            Kept(
-                tuple(float(data["loop"][name]) for name in program.state),
-                tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
-                tuple(map(float, data["rig"])),
-            ),
+            kept,
             tuple(map(float, data["values"])),
-            _clock(data["clock"]),
-            (
-                tuple(map(_item, data["arrived"])),
-                tuple(map(_item, data["waiting"])),
-                int(data["late"]),
-                int(data.get("early", 0)),
-            ),
-            tuple(map(float, data["place"])),
-            Rest(
-                {device: float(offset) for device, offset in data["offsets"]},
-                {name: dict(counts) for name, counts in data["refused"].items()},
-                dict(data["clipped"]),
-                tuple(Kick(*kick) for kick in data["kicks"]),
-                tuple(map(float, data["counts"])),
-                tuple(tuple(map(float, times)) for times in data["given"]),
-                tuple((contact, int(finger)) for contact, finger in data.get("fingers", ())),
-                _readings(data),
-            ),
+            *(t, small, edge, before, skipped, int(cut), int(stalled)),
+            tuple(map(_item, data["arrived"])),
+            tuple(map(_item, data["waiting"])),
+            int(data["late"]),
+            int(data.get("early", 0)),
+            (x, y, z),
+            world_t,
+            world_rate,
+            rest,
         )
-        _check(found)
-        return found
+        _check(found, Kept(*kept))
     except (LookupError, TypeError, ValueError, ArithmeticError) as error:
         raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
-
-
-def _clock(plain: list[float]) -> tuple[float, ...]:
-    """A clock's numbers; the last two count frames."""
-    numbers = tuple(map(float, plain))
-    return (*numbers[:-2], *map(int, numbers[-2:]))
+    one = Snapshot()
+    one.parts = tuple(found)
+    return one
 
 
 def _readings(data: dict[str, Any]) -> list[Any] | None:
@@ -258,51 +336,48 @@ def _readings(data: dict[str, Any]) -> list[Any] | None:
 
 MOST_CUES = 1e6
 """More than this are not given between two frames."""
-CLOCK, PLACE = 7, 5
-"""How many numbers a clock and a place are."""
 
 
-def _check(one: Snapshot) -> None:
+def _check(one: Moment, loop: Kept) -> None:
     """Refuse what has the wrong size, or no numbers where there must be some."""
     program, cues = one.program, len(one.program.cues)
-    lists = (one.values, one.clock, one.place, one.rest.counts, one.rest.given, one.loop.hosts, one.loop.rig)
-    sizes = (program.width, CLOCK, PLACE, cues, cues, len(program.asked), len(program.rig))
+    lists = (one.values, one.rest.counts, one.rest.given, loop.hosts, loop.rig)
+    sizes = (program.width, cues, cues, len(program.asked), len(program.rig))
     if tuple(map(len, lists)) != sizes:
         raise ValueError("a list of the wrong length")
     given = [t for times in one.rest.given for t in times]
     if any(
         part - part != 0.0
         for part in (
-            *one.loop.state,
+            *loop.state,
             *one.values,
             *one.clock,
             *one.place,
             *one.rest.counts,
             *given,
-            *one.loop.rig,
+            *loop.rig,
         )
     ):
         raise ValueError("no number where there must be one")
     if one.plan.touches:
-        check_contacts(dict(zip(program.state, one.loop.state, strict=True)), len(one.plan.areas))
-    arrived, waiting, *_ = one.inbox
-    if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*arrived, *waiting)):
+        check_contacts(dict(zip(program.state, loop.state, strict=True)), len(one.plan.areas))
+    if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*one.arrived, *one.waiting)):
         raise ValueError("an event of no signal")
     for axis, amount, start, half_life, frequency in one.rest.kicks:
         if axis not in program.seen or not (-BEYOND <= amount <= BEYOND and start - start == 0.0):
             raise ValueError("a kick that nobody gave")
         if not (0.0 < half_life <= 60.0 and 0.0 <= frequency < 1000.0):
             raise ValueError("a kick that nobody gave")
-    _try_frames(one)
+    _try_frames(one, loop)
 
 
-def _try_frames(one: Snapshot) -> None:
+def _try_frames(one: Moment, loop: Kept) -> None:
     """Refuse finite numbers from which no frame can be read, by reading two."""
-    program, now = one.program, one.clock[0]
+    program, now = one.program, one.t
     # A commit is 1/16 s ago at the most; from one that lies years back a frame would take years.
-    if not 0.0 <= now - one.loop.state[0] <= 1.0:
+    if not 0.0 <= now - loop.state[0] <= 1.0:
         raise ValueError("a last commit that is not just before its frame")
-    trial = program.live(one.loop.state)
+    trial = program.live(loop.state)
     next(trial)
     for t in (now, now + 1.0):
         values = trial.send([(t, program.frame, 0.0, 0.0)])
@@ -312,4 +387,4 @@ def _try_frames(one: Snapshot) -> None:
         for place, known in zip(program.cues.values(), one.rest.counts, strict=True):
             if abs(values[place] - known) > MOST_CUES:
                 raise ValueError("more cues than anyone could give")
-        program.pose(values, one.loop.hosts, t, one.loop.rig)
+        program.pose(values, loop.hosts, t, loop.rig)

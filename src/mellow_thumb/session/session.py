@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import partial
 from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError
@@ -85,9 +86,10 @@ class Session:
         self._course = Course(plan, self._parts)
         self._asked = 2 if plan.movement else 0
         """For how many frames what they are made of is kept, for commands."""
-        self._taken = Taken(self._running.program, (), [], 0.0)
+        self._taken: Taken | None = None
         # the same without a call in between: they are called every frame, or thousands of times a second
         self.feed = self._intake.feed  # type: ignore[method-assign]
+        self.snapshot = partial(take_snapshot, self._course, self._parts)  # type: ignore[method-assign]
         self.view = Converting(self._camera.view, own).view if own else self._camera.view  # type: ignore[method-assign]
 
     # ---- what comes in
@@ -345,7 +347,7 @@ class Session:
         world.now += passed * world.rate
         # last: a frame reads what came before its end
         items.append((now, running.program.frame, 0.0, 0.0))
-        if self._asked:
+        if self._asked and self._taken:
             self._asked -= 1
             self._taken.items.extend(items)
         return running.loop.send(items)
@@ -456,8 +458,9 @@ class Session:
         if plan.movement is None:
             raise ArgumentError("found no movement in this profile; expected a table [movement]")
         self._asked = 2  # until nobody asks for two frames
-        whole = taken.program is self._running.program and bool(taken.items)
-        return command_within(plan, taken) if whole else asked_at(plan, self._last_frame)
+        if taken and taken.items and taken.program is self._running.program:
+            return command_within(plan, taken)
+        return asked_at(plan, self._last_frame)
 
     @property
     def _last_frame(self) -> Frame:
@@ -488,7 +491,7 @@ class Session:
         long as you read it each frame.
         """
         self._asked = 2
-        return heard_in(self._taken, self._running, self.now)
+        return heard_in(self._taken, self._running, self.now) if self._taken else []
 
     @property
     def signals(self) -> dict[str, float | tuple[float, float]]:
@@ -575,7 +578,7 @@ class Session:
         It includes events that wait, what is held, and the player's sheet. Give it to :meth:`restore` of a
         session that began with an equal plan.
         """
-        return take_snapshot(self._course.now, self._course.ahead, self._parts)
+        return take_snapshot(self._course, self._parts)
 
     def state(self) -> dict[str, Any]:
         """The whole session as JSON data: for saved games.
@@ -592,6 +595,5 @@ class Session:
         :class:`ArgumentError` for anything else, or one of another profile; the session then stays as it was.
         """
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
-        self._course.return_to(one)
-        put_back(one, self._parts)
-        self._taken = Taken(self._running.program, (), [], 0.0)
+        put_back(one, self._course, self._parts)
+        self._taken = None

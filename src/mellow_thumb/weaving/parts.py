@@ -81,7 +81,7 @@ if TYPE_CHECKING:
 
 WORDS = (T, CODE, X, Y, AGE, WAIT, PACE, STOP, DT, ANCHOR, DUE, WORLD_THEN)
 """What every program calls its own."""
-LOOP = ("live", "saved", "reading", "out", "items", "kept_anchor", "pose")
+LOOP = ("live", "saved", "back", "reading", "out", "items", "kept_anchor", "pose")
 """What the loops around it call their own."""
 
 Setting = tuple[str, str]

@@ -75,7 +75,7 @@ class Sums(NamedTuple):
 class Functions(NamedTuple):
     """The functions compiled from a program's texts."""
 
-    live: Callable[[tuple[float, ...], tuple[float, ...]], Generator[Any, list[Item], None]]
+    live: Callable[..., Generator[Any, list[Item], None]]
     posing: Callable[[tuple[float, ...]], Callable[..., tuple[float, ...]]]
 
 
@@ -182,9 +182,14 @@ class Program:
         """Whether it differs from another program in numbers at most."""
         return self.source is other.source
 
-    def live(self, state: tuple[float, ...]) -> Generator[Any, list[Item], None]:
-        """The loop: send it items that end in a frame for its values, or None for the saved state."""
-        return self.functions.live(state, self.numbers)
+    def live(
+        self, state: tuple[float, ...], back: Sequence[tuple[float, ...]] = ()
+    ) -> Generator[Any, list[Item], None]:
+        """The loop: send it items that end in a frame for its values, or none for the saved state.
+
+        Sent none while there is a state in `back`, it takes it out and goes on from there.
+        """
+        return self.functions.live(state, self.numbers, back)
 
     def given(self, plan: Plan, numbers: Sequence[float]) -> Program:
         """The same program with the numbers of another plan of the same shape."""

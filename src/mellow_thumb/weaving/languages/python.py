@@ -108,19 +108,25 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
 def live_text(woven: Woven, state: Iterable[str]) -> str:
     """A program, as the generator that a session runs, from a saved state with the program's numbers.
 
-    It is sent items — time, code, x, y — that end in a frame, and yields that frame's values; sent None, it
-    yields the saved state.
+    It is sent items — time, code, x, y — that end in a frame, and yields that frame's values; sent none, it
+    yields the saved state, or takes the one that it is to go back to, if there is one.
     """
     names = [*state]
     (dropped,) = lines(drop(woven)[:1])[:1]
     wait = ["items = yield out", "while not items:"]
+    take = [f"{_tuple(names)[1:-1]} = back.pop()", "reading = 0.0", "items = yield"]
     save = [dropped, *indented([*lines(restored(woven)), "reading = 0.0"]), f"items = yield {_tuple(names)}"]
+    save = ["if back:", *indented(take), "else:", *indented(save)]
     stale = lines(drop(woven))
     fresh = [stale[0], "    t, code, x, y = items[0]", *stale[1:]]
     begin = [f"{_tuple(names)[1:-1]} = saved", "reading = 0.0", "out = None", "while True:"]
     each = lines(item(woven), pad="            ")
     last = [f"out = {_tuple(map(str, woven.outputs))}"]
-    found = ["def live(saved, numbers):", *indented(begin), *indented([*wait, *indented(save), *fresh], 2)]
+    found = [
+        "def live(saved, numbers, back=()):",
+        *indented(begin),
+        *indented([*wait, *indented(save), *fresh], 2),
+    ]
     found += [*indented(["for t, code, x, y in items:"], 2), *each]
     return "\n".join([*found, *lines(woven.reading, pad="        "), *indented(last, 2)]) + "\n"
 
