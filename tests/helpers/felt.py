@@ -11,7 +11,7 @@ from typing import Any
 from urllib.parse import urljoin
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext
+from playwright.sync_api import Browser, BrowserContext, Error
 from playwright.sync_api import Page as Tab
 
 import mellow_thumb as mt
@@ -19,6 +19,18 @@ import mellow_thumb as mt
 CHROMIUM = shutil.which("chromium")
 DRAWN = ["--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader"]
 """A browser without a graphics card draws in software."""
+
+
+def new_tab(context: BrowserContext) -> Tab:
+    """A tab; once in some thousand times what draws it crashes before anything is on it, and another is opened."""
+    for _ in range(3):
+        try:
+            return context.new_page()
+        except Error as error:
+            crash = error
+            if "Target crashed" not in str(error):
+                break
+    raise crash
 
 
 WAIT = """many => new Promise(done => {
@@ -100,7 +112,7 @@ def felt(
     context: BrowserContext = browser.new_context(viewport={"width": 920, "height": 560})
     with mt.serving(file, **more) as page:
         context.set_default_timeout(patience)
-        found = Felt(page, context.new_page(), file)
+        found = Felt(page, new_tab(context), file)
         try:
             found.tab.goto(page.address if drawn else f"{page.address}#undrawn")
             found.until("document.querySelector('#line').textContent !== ''")

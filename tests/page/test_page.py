@@ -14,7 +14,7 @@ from playwright.sync_api import Browser
 import mellow_thumb as mt
 from mellow_thumb import marsh
 
-from ..helpers.felt import CHROMIUM, felt, moves_as_a_replay_of_its_take
+from ..helpers.felt import CHROMIUM, felt, moves_as_a_replay_of_its_take, new_tab
 
 pytestmark = pytest.mark.skipif(CHROMIUM is None, reason="no chromium: apt-get install chromium")
 ROOT = Path(__file__).parents[2]
@@ -216,7 +216,7 @@ def test_a_sheet_takes_what_it_may_say(browser: Browser, tmp_path: Path) -> None
 
 def test_the_latest_page_has_the_hands_and_the_first_says_so(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.PROFILE) as one:
-        second = one.tab.context.new_page()
+        second = new_tab(one.tab.context)
         second.goto(one.page.address)
         one.until("document.querySelector('#gone').open")
         assert "Another page has the controls now" in one.tab.locator("#gone-words").inner_text()
@@ -278,7 +278,7 @@ def test_a_device_nearby_has_a_session_of_its_own_at_the_same_desk(browser: Brow
         phone = browser.new_context(
             ignore_https_errors=True, has_touch=True, viewport={"width": 390, "height": 780}
         )
-        there = phone.new_page()
+        there = new_tab(phone)
         there.goto(one.page.nearby)
         one.until("document.querySelector('#line').textContent !== ''", there)
         assert there.evaluate("isSecureContext")
@@ -294,7 +294,7 @@ def test_a_device_nearby_has_a_session_of_its_own_at_the_same_desk(browser: Brow
         one.tab.get_by_label("routes.flick glide half life").press("PageUp")
         one.until("document.querySelector('#file').textContent.includes('1 not kept')", there)
         # the token counts once, and never at the other address
-        other = browser.new_context(ignore_https_errors=True).new_page()
+        other = new_tab(browser.new_context(ignore_https_errors=True))
         answer = other.goto(one.page.nearby)
         assert answer is not None
         assert (answer.status, "another device has used" in answer.text()) == (403, True)
@@ -332,7 +332,7 @@ def test_a_picture_is_written_whole_or_not_at_all(command: str, tmp_path: Path) 
 
 def test_no_other_site_reaches_the_session(browser: Browser, tmp_path: Path) -> None:
     with felt(browser, tmp_path, marsh.PROFILE) as one:
-        other = one.tab.context.new_page()
+        other = new_tab(one.tab.context)
         line = one.tab.url.partition("#")[0].replace("http", "ws") + "line"
         other.goto("about:blank")
         closed = other.evaluate(

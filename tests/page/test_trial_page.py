@@ -14,7 +14,7 @@ import mellow_thumb as mt
 from mellow_thumb import marsh
 from mellow_thumb.insight.trials import outcome_text
 
-from ..helpers.felt import CHROMIUM
+from ..helpers.felt import CHROMIUM, new_tab
 
 pytestmark = pytest.mark.skipif(CHROMIUM is None, reason="no chromium: apt-get install chromium")
 PERSON = (Path(__file__).parents[1] / "helpers" / "stand_in.js").read_text()
@@ -37,7 +37,7 @@ def opened(browser: Browser, address: str) -> Iterator[Tab]:
     context = browser.new_context(viewport={"width": 640, "height": 400})
     said: list[str] = []
     try:
-        tab = context.new_page()
+        tab = new_tab(context)
         tab.on("pageerror", lambda one: said.append(str(one)))
         tab.add_init_script(PERSON)
         tab.goto(f"{address}#undrawn")
