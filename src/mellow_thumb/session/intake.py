@@ -85,7 +85,7 @@ class Intake:
         if self._heard or inbox.waiting or self.reasons is not None:
             return -1
         count = len(inbox.arrived)  # another thread may put more behind these meanwhile
-        if count and readings is not None and readings.come_in(inbox.arrived[:count]):
+        if count and readings is not None and readings.come_in(inbox.arrived):
             return -1
         # after a frame that was cut, times are on another clock than the session's
         if count and self._clock.skipped != 0.0 and any(item[0] != NO_TIME for item in inbox.arrived[:count]):

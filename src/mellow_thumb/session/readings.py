@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from ..formulas import is_rotation
@@ -13,6 +14,7 @@ if TYPE_CHECKING:
 
     from ..weaving import Item
 
+_CODE = itemgetter(1)
 NO_ROTATION = "no rotation: expected a unit quaternion x, y, z, w"
 """Why an attitude is refused."""
 TORN = "a part of it is missing, or was refused"
@@ -49,7 +51,7 @@ class Readings:
 
     def come_in(self, items: list[Item]) -> bool:
         """Whether a part of any reading is among these."""
-        return not self.parts.isdisjoint([item[1] for item in items])
+        return not self.parts.isdisjoint(map(_CODE, items))
 
     def expand(self, items: list[Item]) -> list[Item]:
         """Events in order of time, without incomplete readings."""

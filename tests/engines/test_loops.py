@@ -1,0 +1,76 @@
+"""A frame in one step: the same as its events one after another, or nothing at all."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+import mellow_thumb as mt
+from benchmarks.workload import PROFILE
+from mellow_thumb.engines import Loop, PythonLoop, Room, load
+from mellow_thumb.weaving import NO_TIME, Item
+from mellow_thumb.weaving.program import weave_plan
+
+from ..helpers.compiling import needs_compiler, quickly
+
+PROGRAM = weave_plan(mt.load_profile(PROFILE))
+CODES = [PROGRAM.codes[name] for name in ("mouse.move", "mouse.wheel", "pad.right_stick", "key.KeyW")]
+START, END = 1.0, 1.015625
+
+item = st.tuples(
+    st.sampled_from([*(START + k / 1024 for k in range(16)), NO_TIME, NO_TIME]),
+    st.sampled_from(CODES),
+    st.sampled_from([0.0, 1.0, -0.5, 0.25]),
+    st.sampled_from([0.0, 1.0, -0.5]),
+)
+in_order = st.lists(item, max_size=80).map(lambda items: sorted(items, key=lambda one: one[0]))
+odd = st.sampled_from([START - 1e-9, END, END + 1.0])
+fed = st.one_of(
+    in_order,
+    st.lists(item, max_size=80),
+    st.tuples(in_order, st.integers(0, 80), odd, item).map(
+        lambda drawn: [*drawn[0][: drawn[1]], (drawn[2], *drawn[3][1:]), *drawn[0][drawn[1] :]]
+    ),
+)
+"""Events of one frame: in order of time, in any order, or with one that is not of this frame."""
+
+
+def in_turn(items: list[Item]) -> list[Item] | None:
+    """The definition: what has no time goes with what came before it; None unless all is in order, and due."""
+    found: list[Item] = []
+    for t, *rest in items:
+        before = found[-1][0] if found else START
+        now = before if t == NO_TIME else t
+        if not before <= now < END:
+            return None
+        found.append((now, *rest))  # type: ignore[arg-type]
+    return found
+
+
+def begun(*, compiled: bool) -> Loop:
+    """A loop whose last frame has just ended."""
+    loop: Loop = PythonLoop(PROGRAM, PROGRAM.start)
+    if compiled:
+        with quickly():
+            loop = Room(load(PROGRAM), PROGRAM, PROGRAM.start)
+    loop.send([(0.5, CODES[2], 0.5, 0.25), (START, PROGRAM.frame, 0.0, 0.0)])
+    return loop
+
+
+@pytest.mark.parametrize("compiled", [False, pytest.param(True, marks=needs_compiler)])
+@settings(max_examples=300)
+@given(fed, st.lists(item, max_size=2))
+def test_a_step_is_its_events_one_after_another(
+    compiled: bool, events: list[Item], behind: list[Item]
+) -> None:
+    loop, plain = begun(compiled=compiled), begun(compiled=False)
+    arrived, wanted = [*events, *behind], in_turn(events)
+    found = loop.step(arrived, len(events), START, END)
+    if wanted is None:
+        assert (found, arrived) == (None, [*events, *behind])
+        assert loop.send([]) == plain.send([])
+    else:
+        assert arrived == behind
+        assert repr(found) == repr(plain.send([*wanted, (END, PROGRAM.frame, 0.0, 0.0)]))
+        assert loop.send([]) == plain.send([])
