@@ -11,7 +11,7 @@ from ..session import POSE
 from ..weaving import hosts as hosts_of
 from ..weaving import weave_plan
 from .frame_times import check_rate, checked_ends, frame_ends, grid
-from .host_samples import last_words, sampled
+from .host_samples import last_words, sampled, says
 from .loops import WORTH_COMPILING, runner_for
 from .poses import TORN, in_ours, whole_poses
 from .replay_table import height, outputs, table_of
@@ -246,7 +246,9 @@ def _played(
     out = np.empty((height(program), len(ends)))
     loop = runner_for(program, len(take) + len(ends), compiled=compiled)
     table = in_ours(take.table, take.about)
-    hosts = sampled(_whole(table, reader) if program.asked else table, program.asked, ends)
+    # where a mount asks nothing, it is told where to stand, if anything is said at all
+    asked = program.asked if program.hosts or says(table) else ()
+    hosts = sampled(_whole(table, reader) if asked else table, asked, ends)
     _run(loop, reader.read(table, loop.paired), ends, hosts, out, is_last=True)
     _stand(plan, hosts, out)
     return out, reader
@@ -264,7 +266,7 @@ def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
     """Put an eye where the host said the subject is."""
     import numpy as np
 
-    if isinstance(plan.mount, Eye) and not hosts_of(plan):
+    if isinstance(plan.mount, Eye) and not hosts_of(plan) and len(hosts):
         known = np.isfinite(hosts[:3]).all(axis=0)
         places = out[-POSE : 3 - POSE]
         places[:, known] = hosts[:3, known]

@@ -49,7 +49,7 @@ def grid(done: int, rate: float, end: float) -> np.ndarray:
     if not 0.0 < end < float("inf"):
         raise ArgumentError(f"until: found {end!r}; expected seconds above 0")
     inner = np.arange(done + 1, int(end * rate) + 2) / rate
-    return np.append(inner[inner < end], end)
+    return np.append(inner[: np.searchsorted(inner, end)], end)
 
 
 def checked_ends(frames: Sequence[float]) -> np.ndarray:

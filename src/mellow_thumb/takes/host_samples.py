@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 from ..formulas import heading_of
 from ..plan.mounts import HEAD, HEAD_MOVES, PLACE, UP
 from ..session import speed_between
-from .take_items import numbered
+from .take_items import named, numbered
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
@@ -26,6 +26,11 @@ NAMES = {
     "target_pitch": "target.y",
 }
 """Which signal of the host's an answer is, where it has another name."""
+
+
+def says(table: pd.DataFrame) -> bool:
+    """Whether a host answers anything in a take."""
+    return any(name.startswith(ASKED) for name in named(table["signal"]))
 
 
 def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.ndarray:

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING
 from ..basics import ArgumentError
 from ..plan import POSE_PARTS
 from ..session import Basis, coordinates_of
-from .take_items import numbered
+from .take_items import named, numbered
 
 if TYPE_CHECKING:
     from collections.abc import Mapping
@@ -33,9 +33,9 @@ def whole_poses(table: pd.DataFrame) -> tuple[pd.DataFrame, dict[str, int]]:
     """
     import numpy as np
 
-    number, names = numbered(table["signal"])
-    if not any(name.rpartition(".")[0] in POSES for name in names):
+    if not any(name.rpartition(".")[0] in POSES for name in named(table["signal"])):
         return table, {}
+    number, names = numbered(table["signal"])
     t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
     good, made, counts = np.ones(len(table), dtype=bool), value.copy(), dict[str, int]()
     for signal, parts in POSES.items():

@@ -211,6 +211,14 @@ class TakeReader:
         return (REFUSED if unlisted(address, self._codes) else UNUSED), 0
 
 
+def named(column: pd.Series) -> list[str]:
+    """The words that a column may have."""
+    import pandas as pd
+
+    words = column.cat.categories if isinstance(column.dtype, pd.CategoricalDtype) else column.unique()
+    return [*map(str, words.tolist())]
+
+
 def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
     """A column of words as numbers, and the words; the last stands for missing ones."""
     import numpy as np
