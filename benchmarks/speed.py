@@ -247,9 +247,7 @@ def beside() -> None:
             15,
         )
         said(f"{way}: snapshot / the hand-typed orbit", found["snapshot"] / found["hand"], "at most 0.26")
-        said(
-            f"{way}: snapshot, the last sixty kept / that", found["ring"] / found["hand"], "-"
-        )
+        said(f"{way}: snapshot, the last sixty kept / that", found["ring"] / found["hand"], "-")
         said(f"{way}: restore / the hand-typed orbit", found["restore"] / found["hand"], "at most 0.43")
     alone = {way: frame_times(compiled=way == "C") for way in ENGINES}
     over = Event()

@@ -107,10 +107,10 @@ MANY = 32
 """From so many events on it is quicker to sort their times than to look at one after the other."""
 
 
-def _rise(items: list[Item]) -> bool:
-    """Whether items are in order of time."""
+def _rising(items: list[Item], start: float, end: float) -> list[Item]:
+    """The items, if all have times that rise within a frame; otherwise none."""
     times = [item[0] for item in items]
-    return times == sorted(times)
+    return items if start <= times[0] and times[-1] < end and times == sorted(times) else []
 
 
 class PythonLoop:
@@ -141,9 +141,9 @@ class PythonLoop:
 
     def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """As :meth:`Loop.step` says."""
-        items = arrived[:count]
-        if count < MANY or items[0][0] < start or not items[-1][0] < end or not _rise(items):
-            items, latest = [], start
+        items = _rising(arrived[:count], start, end) if count >= MANY else []
+        if not items:
+            latest = start
             for item in arrived[:count]:
                 t = item[0]
                 if latest <= t < end:

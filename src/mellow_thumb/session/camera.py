@@ -29,6 +29,10 @@ EASED = 0.1
 """Half-life in seconds, of what a view has yet to go after a player's settings have changed."""
 
 
+_new = object.__new__
+"""Makes a view without a call of its class: one is made each frame."""
+
+
 class Camera:
     """Shows where the camera is; it never changes an axis."""
 
@@ -70,7 +74,9 @@ class Camera:
         if self.origin is not HERE:
             x, y, z = self.origin
             pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
-        return View(pose, cursor)
+        view = _new(View)
+        view.pose, view.cursor = pose, cursor
+        return view
 
     def _told(
         self,

@@ -13,7 +13,7 @@ from .clock import Clock, World
 from .coordinates import Converting, coordinates_of
 from .course import Course, Layable
 from .cues import Cues
-from .frame import Frame
+from .frame import Frame, frame_of
 from .handheld import HandheldState, handheld_state
 from .host import Host
 from .intake import Intake
@@ -336,7 +336,7 @@ class Session:
             world.now += passed
         running.values = values
         cues = self._cues.read(now) if self._cues.counts else None
-        return Frame(now, values, running.program, cues, before, passed, world.rate, self.coordinates)
+        return frame_of(now, values, running.program, cues, before, passed, world.rate, self.coordinates)
 
     def _passed(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
         """The values of a frame, whatever has arrived."""
