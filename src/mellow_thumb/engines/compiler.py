@@ -22,8 +22,8 @@ KNOWN = ("cc", "gcc", "clang")
 FLAGS = ("-std=c99", "-O1", "-fno-math-errno", "-ffp-contract=off", "-fvisibility=hidden", "-shared")
 """What it is told: no operation is contracted, so the same bits come out as in Python.
 
-At ``-O2`` what comes out is no faster, and gcc takes nearly twice as long. Nobody reads ``errno``; without it
-a square root is one instruction, of the same bits.
+At ``-O2`` what comes out is hardly faster, and gcc takes half as long again. Nobody reads ``errno``; without
+it a square root is one instruction, of the same bits.
 """
 LONGEST = 120.0
 """Seconds after which a compiler is taken to hang."""
