@@ -22,7 +22,7 @@ DRAWN = ["--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-
 
 
 def new_tab(context: BrowserContext) -> Tab:
-    """A tab; once in some thousand times what draws it crashes before anything is on it, and another is opened."""
+    """A tab; what draws it may crash before anything is on it, and then another is opened."""
     for _ in range(3):
         try:
             return context.new_page()

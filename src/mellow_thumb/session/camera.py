@@ -29,10 +29,6 @@ EASED = 0.1
 """Half-life in seconds, of what a view has yet to go after a player's settings have changed."""
 
 
-_new = object.__new__
-"""Makes a view without a call of its class: one is made each frame."""
-
-
 class Camera:
     """Shows where the camera is; it never changes an axis."""
 
@@ -74,9 +70,7 @@ class Camera:
         if self.origin is not HERE:
             x, y, z = self.origin
             pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
-        view = _new(View)
-        view.pose, view.cursor = pose, cursor
-        return view
+        return View(pose, cursor)
 
     def _told(
         self,

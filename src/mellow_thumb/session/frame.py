@@ -81,8 +81,8 @@ class Axes(Mapping[str, float]):
 
     __slots__ = ("_places", "_values")
 
-    def __init__(self, places: dict[str, int], values: tuple[float, ...]) -> None:
-        self._places, self._values = places, values
+    _places: dict[str, int]
+    _values: tuple[float, ...]
 
     def __getitem__(self, name: str) -> float:
         return self._values[self._places[name]]
@@ -117,21 +117,15 @@ class Frame:
 
     __slots__ = ("_before", "_coordinates", "_cues", "_dt", "_program", "_rate", "_values", "t")
 
-    def __init__(
-        self,
-        t: float,
-        values: tuple[float, ...],
-        program: Program,
-        cues: dict[str, int] | None = None,
-        before: tuple[float, ...] = (),
-        dt: float = 0.0,
-        rate: float = 1.0,
-        coordinates: Coordinates | None = None,
-    ) -> None:
-        self.t = t
-        """Session time at the frame's end, in seconds."""
-        self._values, self._program, self._before = values, program, before or values
-        self._dt, self._cues, self._rate, self._coordinates = dt, cues, rate, coordinates
+    t: float
+    """Session time at the frame's end, in seconds."""
+    _values: tuple[float, ...]
+    _program: Program
+    _cues: dict[str, int] | None
+    _before: tuple[float, ...]
+    _dt: float
+    _rate: float
+    _coordinates: Coordinates | None
 
     @property
     def cues(self) -> dict[str, int]:
@@ -215,15 +209,15 @@ def frame_of(
     t: float,
     values: tuple[float, ...],
     program: Program,
-    cues: dict[str, int] | None,
-    before: tuple[float, ...],
-    dt: float,
-    rate: float,
-    coordinates: Coordinates | None,
+    cues: dict[str, int] | None = None,
+    before: tuple[float, ...] = (),
+    dt: float = 0.0,
+    rate: float = 1.0,
+    coordinates: Coordinates | None = None,
 ) -> Frame:
-    """A frame, as ``Frame(...)`` makes it, and sooner."""
+    """The frame that ends at `t` (s) with these values; `before` are those of the one before it."""
     frame = _new(Frame)
     frame.t = t
-    frame._values, frame._program, frame._before = values, program, before
+    frame._values, frame._program, frame._before = values, program, before or values
     frame._dt, frame._cues, frame._rate, frame._coordinates = dt, cues, rate, coordinates
     return frame

@@ -15,7 +15,7 @@ from ..plan import AIM, ATTITUDE, DEVICES, DOWN, MOVES, PLACE, Condition, EdgeZo
 from ..plan.handheld import FORCE, TURN
 from ..weaving import own_role
 from .doors import USED
-from .frame import Frame
+from .frame import Frame, frame_of
 
 if TYPE_CHECKING:
     from ..plan import Plan, Route, Signal, When
@@ -199,7 +199,7 @@ class _Asked:
         """Why no route, or anything else, does something with an event."""
         loop = self.program.live(self.state)
         next(loop)
-        frame = Frame(t, loop.send([(t, self.program.frame, 0.0, 0.0)]), self.program)
+        frame = frame_of(t, loop.send([(t, self.program.frame, 0.0, 0.0)]), self.program)
         open_ = frame.gates
         made = {one.name: one for one in self.plan.derived}
         found = []

@@ -143,24 +143,15 @@ def take_snapshot(course: Course, parts: SessionParts) -> Snapshot:
         camera.origin,
         world.now,
         world.rate,
-        # the same as :func:`_has_more`, without the call
-        _rest(intake, host, camera, cues)
-        if intake.offsets
-        or intake.refused
-        or intake.clipped
-        or camera.kicks
-        or cues.counts
-        or host.ids
-        or intake.readings
-        else NOTHING,
+        _rest(intake, host, camera, cues),
         course.ahead,
     )
     return one
 
 
-def _has_more(intake: Intake, host: Host, camera: Camera, cues: Cues) -> object:
-    """Whether anything was aligned, refused, kicked, given or touched."""
-    return (
+def _rest(intake: Intake, host: Host, camera: Camera, cues: Cues) -> Rest:
+    """What was aligned, refused, kicked, given and touched."""
+    if not (
         intake.offsets
         or intake.refused
         or intake.clipped
@@ -168,11 +159,8 @@ def _has_more(intake: Intake, host: Host, camera: Camera, cues: Cues) -> object:
         or cues.counts
         or host.ids
         or intake.readings
-    )
-
-
-def _rest(intake: Intake, host: Host, camera: Camera, cues: Cues) -> Rest:
-    """What was aligned, refused, kicked, given and touched."""
+    ):
+        return NOTHING
     return Rest(
         dict(intake.offsets),
         _copied(intake.refused),
@@ -205,7 +193,7 @@ def put_back(one: Snapshot, course: Course, parts: SessionParts) -> None:
     if arrived or inbox.arrived:
         inbox.arrived[:] = arrived
     inbox.waiting = list(waiting)
-    if rest is not NOTHING or _has_more(intake, host, camera, cues):
+    if rest is not NOTHING or _rest(intake, host, camera, cues) is not NOTHING:
         _put_rest_back(rest, intake, host, camera, cues)
 
 

@@ -465,7 +465,7 @@ class Session:
     @property
     def _last_frame(self) -> Frame:
         """The last frame, without the one before it."""
-        return Frame(self._clock.now, self._running.values, self._running.program)
+        return frame_of(self._clock.now, self._running.values, self._running.program)
 
     def take_cue(self, name: str) -> bool:
         """Take a cue: whether it was given within its `keep` time (0.2 s unless stated), each time once.

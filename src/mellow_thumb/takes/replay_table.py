@@ -83,7 +83,7 @@ def _cues(program: Program, out: np.ndarray, before: np.ndarray | None) -> pd.Ca
 
 @lru_cache(maxsize=256)
 def _index(words: tuple[str, ...]) -> pd.Index[str]:
-    """An index of words; to make one takes longer than a thousand frames."""
+    """An index of words; to make one takes as long as hundreds of compiled frames."""
     import pandas as pd
 
     return pd.Index(list(words))

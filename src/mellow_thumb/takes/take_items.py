@@ -164,15 +164,14 @@ class TakeReader:
     def _events(
         self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray, begun: np.ndarray | None
     ) -> Rows:
-        """The events of rows of which some are refused, clipped or passed over; those are counted."""
+        """The events of rows of which some may be refused, clipped or passed over; those are counted."""
         import numpy as np
 
-        if not known.take_all(t, value):
-            inside = (value >= known.low[number]) & (value <= known.high[number])
-            if not (inside & np.isfinite(t) & (known.code[number] >= 0)).all():
-                value, good = self._refuse(known, t, value, number, inside)
-                t, value, number = t[good], value[good], number[good]
-                begun = begun[good] if begun is not None else None
+        inside = (value >= known.low[number]) & (value <= known.high[number])
+        if not (inside & np.isfinite(t) & (known.code[number] >= 0)).all():
+            value, good = self._refuse(known, t, value, number, inside)
+            t, value, number = t[good], value[good], number[good]
+            begun = begun[good] if begun is not None else None
         return joined(known, t, value, number, begun)
 
     def _refuse(

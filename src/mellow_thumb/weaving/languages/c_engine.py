@@ -222,6 +222,9 @@ typedef struct {
     double *to_x, *to_y;
 } lines;
 
+/* The code of a signal whose rows are passed over; one that is refused has a lower one. */
+enum { UNUSED = -1 };
+
 /* Whether a row is of a signal that is used, finite, and in its range. */
 static inline int fits(const lines *of, int64_t k)
 {
@@ -240,7 +243,7 @@ SHOWN void room_events(lines *of)
     for (int64_t k = 0; k < of->count; k++) {
         const int32_t name = of->name[k], y = of->follows[name];
         const double t = of->t[k], value = of->value[k], other = of->other[name];
-        if (of->code[name] == -1)
+        if (of->code[name] == UNUSED)
             continue;
         if (!fits(of, k)) {
             of->count = -1;
@@ -252,7 +255,7 @@ SHOWN void room_events(lines *of)
         of->to_y[events] = of->part[name] == 2 ? value : other;
         if (y >= 0) {
             int64_t next = k + 1;
-            while (next < of->count && of->code[of->name[next]] == -1)
+            while (next < of->count && of->code[of->name[next]] == UNUSED)
                 next++;
             if (next < of->count && of->name[next] == y && of->t[next] == t && fits(of, next)) {
                 of->to_y[events] = of->value[next];
