@@ -90,7 +90,7 @@ def test_what_a_formula_is_given_as_a_number_is_worked_out_too_and_is_a_float() 
     block = Block(Names())
     (turned,) = block.call(wrapped, 370.0)
     (one,) = (value for one in block.statements for value in one.values)  # type: ignore[union-attr]
-    assert str(one) == "10.0 if 10.0 > -180.0 else 180.0"
+    assert str(one) == "370.0 if 370.0 > -180.0 and 370.0 <= 180.0 else 10.0 if 10.0 > -180.0 else 180.0"
     among = Parameters([("start", False)])
     block.call(wrapped, among.given[0])
     found = work_out(among.rows, [-190.0])

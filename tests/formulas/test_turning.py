@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from scipy.spatial.transform import Rotation
 
 from mellow_thumb.formulas.turning import degrees_per_count, forward, right, rotation_rows, wrapped
-from mellow_thumb.session.view import View
+from mellow_thumb.session.view import view_of
 
 from ..helpers.reference import rotation
 from ..helpers.strategies import angles
@@ -71,7 +71,7 @@ def test_the_view_matrix_undoes_the_pose(
     yaw: float, pitch: float, roll: float, position: tuple[float, ...]
 ) -> None:
     quaternion = rotation(yaw, pitch, roll)
-    view = View((*position, *quaternion, 60.0))
+    view = view_of((*position, *quaternion, 60.0, 0.0))
     pose, matrix = np.array(view.pose_matrix()), np.array(view.matrix())
     assert pose[:3, :3] == pytest.approx(Rotation.from_quat(quaternion).as_matrix(), abs=1e-13)
     assert pose[:3, 3] == pytest.approx(position)

@@ -5,9 +5,8 @@ from __future__ import annotations
 from math import nan
 from typing import TYPE_CHECKING, NamedTuple, Protocol
 
-from ..plan.mounts import Pose
 from ..weaving import NO_TIME
-from .subjects import stood
+from .subjects import stand_places, stood
 
 if TYPE_CHECKING:
     from ..weaving import Item, Program
@@ -103,14 +102,17 @@ def carried(program: Program, before: Loop | None) -> tuple[tuple[float, ...], t
     return tuple(said.get(name, nan) for name in program.asked), tuple(rig)
 
 
-MANY = 32
-"""From so many events on it is quicker to sort their times than to look at one after the other."""
-
-
-def _rising(items: list[Item], start: float, end: float) -> list[Item]:
-    """The items, if all have times that rise within a frame; otherwise none."""
-    times = [item[0] for item in items]
-    return items if start <= times[0] and times[-1] < end and times == sorted(times) else []
+def _placed(items: list[Item], start: float, end: float) -> bool:
+    """Give items without a time that of the one before; whether all times then rise within the frame."""
+    latest = start
+    for k, (t, code, x, y) in enumerate(items):
+        if latest <= t < end:
+            latest = t
+        elif t == NO_TIME:
+            items[k] = (latest, code, x, y)
+        else:
+            return False
+    return True
 
 
 class PythonLoop:
@@ -120,14 +122,24 @@ class PythonLoop:
 
     def __init__(self, program: Program, saved: tuple[float, ...], before: Loop | None = None) -> None:
         """Begin with a saved state, and with what is carried over from another loop."""
-        self.program, self._turns = program, program.asked_places.get("subject_yaw")
-        self._pose, self._size, self._frame = program.pose, len(Pose._fields), program.frame
+        self.program, self._pose, self._frame = program, program.pose, program.frame
+        self._first = stand_places(program)
         self._back: list[tuple[float, ...]] = []
         loop = program.live(saved, self._back)
         # a generator must be started before it can be sent anything
         next(loop)
         self.send = loop.send
         self.hosts, self.rig = carried(program, before)
+
+    @property
+    def hosts(self) -> tuple[float, ...]:
+        """As :attr:`Loop.hosts` says."""
+        return self._place + self._said
+
+    @hosts.setter
+    def hosts(self, said: tuple[float, ...]) -> None:
+        """Keep what the host says: where the subject is, which changes every frame, and the rest."""
+        self._place, self._said = said[: self._first], said[self._first :]
 
     def keep(self) -> Keeps:
         """As :meth:`Loop.keep` says."""
@@ -141,37 +153,34 @@ class PythonLoop:
 
     def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """As :meth:`Loop.step` says."""
-        items = _rising(arrived[:count], start, end) if count >= MANY else []
-        if not items:
-            latest = start
-            for item in arrived[:count]:
-                t = item[0]
-                if latest <= t < end:
-                    latest = t
-                    items.append(item)
-                elif t == NO_TIME:
-                    items.append((latest, item[1], item[2], item[3]))
-                else:
+        items = arrived[:count]
+        latest = start
+        for item in items:
+            t = item[0]
+            if t < latest or t >= end:
+                if not _placed(items, start, end):
                     return None
+                break
+            latest = t
         if count:
             del arrived[:count]
         items.append((end, self._frame, 0.0, 0.0))
-        values: tuple[float, ...] = self.send(items)
+        send = self.send  # a call of what is no method costs less by a name of its own
+        values: tuple[float, ...] = send(items)
         return values
 
     def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
         """As :meth:`Loop.view` says."""
         if subject is not None:
-            self.hosts = stood(self.hosts, self._turns, subject)
-        made = self._pose(values, self.hosts, t, self.rig)
-        if self.rig:
-            self.rig, made = made[self._size :], made[: self._size]
+            self._place = stood(self._place, subject)
+        pose = self._pose
+        made, self.rig = pose(values, self._place + self._said, t, self.rig)
         return made
 
     def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
         """As :meth:`Loop.glimpse` says."""
-        return self._pose(values, self.hosts, t, rig)[: self._size]
+        return self._pose(values, self.hosts, t, rig)[0]
 
     def stand(self, subject: Subject) -> None:
         """As :meth:`Loop.stand` says."""
-        self.hosts = stood(self.hosts, self._turns, subject)
+        self._place = stood(self._place, subject)

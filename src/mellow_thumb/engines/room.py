@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING
 
 from ..weaving.languages import MOST, room_start
 from .loop import Kept, carried, read_kept
-from .subjects import refused, stood
+from .subjects import refused, stand_places, stood
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -75,7 +75,7 @@ class Room:
         begun = room_start(layout, program)
         _doubles(len(begun)).pack_into(self._row, 8 * layout.rig, *begun)
         self._flags = self._row.cast("d")
-        self._turns = program.asked_places.get("subject_yaw")
+        self._first = stand_places(program)
         self._moment, self._frame, self._count = layout.hosts - 1, 8 * layout.frame, layout.frame + 2
         self._state, self._saved = 8 * layout.state, _doubles(len(saved))
         self._reading = layout.numbers - 1
@@ -142,28 +142,30 @@ class Room:
             return None
         write = WRITES[count] if count < len(WRITES) else _doubles(3 + 4 * count).pack_into
         write(self._row, self._frame, start, end, count, *chain(*arrived[:count]))
-        self._run(self._there)
+        run, read = self._run, self._read  # calls of what is no method cost less by names of their own
+        run(self._there)
         if count:
             if self._flags[self._count] < 0.0:
                 return None
             del arrived[:count]
-        self._seen = values = self._read(self._row, self._out)
+        self._seen = values = read(self._row, self._out)
         return values
 
     def stand(self, subject: Subject) -> None:
         """As :meth:`Loop.stand` says."""
-        self.hosts = stood(self.hosts, self._turns, subject)
+        hosts = self.hosts
+        self.hosts = stood(hosts[: self._first], subject) + hosts[self._first :]
 
     def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
         """As :meth:`Loop.view` says."""
-        row = self._row
+        row, pose, read = self._row, self._pose, self._read_pose
         if values is not self._seen:
             self._values.pack_into(row, self._out, *values)
             self._seen = values
         if subject is None:
             self._flags[self._moment] = t
-            self._pose(self._there)
-            return self._read_pose(row, self._made)
+            pose(self._there)
+            return read(row, self._made)
         try:
             if len(subject) == 2:
                 (x, y, z), (a, b, c, d) = subject
@@ -174,11 +176,11 @@ class Room:
         except (TypeError, ValueError, struct.error) as error:
             self._flags[0] = 0.0
             raise refused(subject) from error
-        self._pose(self._there)
+        pose(self._there)
         if self._flags[0] != 0.0:
             self._flags[0] = 0.0
-            stood(self.hosts, self._turns, subject)  # says what is wrong with it
-        return self._read_pose(row, self._made)
+            stood(self.hosts[: self._first], subject)  # says what is wrong with it
+        return read(row, self._made)
 
     def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
         """As :meth:`Loop.glimpse` says."""

@@ -3,9 +3,14 @@
 from __future__ import annotations
 
 from math import atan2
+from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError
 from ..formulas import evened, heading_of, is_rotation
+from ..plan.mounts import PLACE
+
+if TYPE_CHECKING:
+    from ..weaving import Program
 
 Subject = tuple[tuple[float, float, float], tuple[float, float, float, float]] | tuple[float, float, float]
 """Where a subject is (m): its place, or its place and its rotation, a unit quaternion x, y, z, w."""
@@ -30,32 +35,37 @@ def refused(subject: object, wanted: str = "a place, or a place and a rotation")
     return ArgumentError(f"subject: found {subject!r}; expected {wanted}")
 
 
-def stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tuple[float, ...]:
-    """What the host said, with the subject there; `turns` is the place of its yaw, if that is asked for."""
+def stand_places(program: Program) -> int:
+    """How many of the things that a host says, the first ones, say where the subject is: with its yaw 4."""
+    return len(PLACE) + ("subject_yaw" in program.asked_places)
+
+
+def stood(before: tuple[float, ...], subject: Subject) -> tuple[float, ...]:
+    """Where the subject is: its place (m), and its yaw (deg) if `before`, where it was, has one too."""
     try:
         # once a frame, so the usual case stands here without a call
         (x, y, z), (a, b, c, d) = subject  # type: ignore[misc]
         x, y, z, a, b, c, d = float(x), float(y), float(z), float(a), float(b), float(c), float(d)
-        across, back = -2.0 * (a * c + d * b), -1.0 + 2.0 * (a * a + b * b)
+        tilt = a * a + b * b
+        across, back = -2.0 * (a * c + d * b), -1.0 + 2.0 * tilt
         # a number less itself is 0, unless it is infinite or none
         usual = (
-            (x - x) + (y - y) + (z - z) == 0.0
-            and -1e-6 <= a * a + b * b + c * c + d * d - 1.0 <= 1e-6
+            x - x + y - y + z - z == 0.0
+            and -1e-6 <= tilt + c * c + d * d - 1.0 <= 1e-6
             and across * across + back * back > 1e-12
         )
     except (TypeError, ValueError, OverflowError):
         usual = False
     if not usual:
-        return _stood(hosts, turns, subject)
-    if turns is None:
-        return (x, y, z, *hosts[3:])
-    yaw = 57.29577951308232 * atan2(across, -back)  # as `heading_of` has it
-    return (x, y, z, yaw, *hosts[4:]) if turns == 3 else (x, y, z, *hosts[3:turns], yaw, *hosts[turns + 1 :])
+        return _stood(before, subject)
+    if len(before) == 3:
+        return x, y, z
+    return x, y, z, 57.29577951308232 * atan2(across, -back)  # as `heading_of` has it
 
 
-def _stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tuple[float, ...]:
+def _stood(before: tuple[float, ...], subject: Subject) -> tuple[float, ...]:
     """The same for a place alone, and for any rotation; raises :class:`ArgumentError` for what is none."""
-    yaw = None
+    yaw = before[3:]
     try:
         place, rotation = subject if len(subject) == 2 else (subject, None)
         x, y, z = map(float, place)
@@ -65,7 +75,6 @@ def _stood(hosts: tuple[float, ...], turns: int | None, subject: Subject) -> tup
     if (x - x) + (y - y) + (z - z) != 0.0:
         raise refused(subject, "finite numbers")
     if rotation is not None:
-        yaw = heading_of(*rotation_of("subject", rotation))
-    if yaw is None or turns is None:
-        return (x, y, z, *hosts[3:])  # its place is what every mount asks first
-    return (x, y, z, *hosts[3:turns], yaw, *hosts[turns + 1 :])
+        turned = heading_of(*rotation_of("subject", rotation))
+        yaw = (turned,) if yaw else ()
+    return (x, y, z, *yaw)

@@ -324,6 +324,25 @@ class Choice(Value):
         return f"{say(then, OR)} if {say(test, OR)} else {say(otherwise, CHOICE)}"
 
 
+class Row(Value):
+    """Several values in one, for a language that has tuples."""
+
+    __slots__ = ("parts",)
+    strength = ATOM
+
+    def __init__(self, parts: Iterable[Value]) -> None:
+        self.parts = tuple(parts)
+        self.text = self.spell(say)
+
+    def rebuilt(self, parts: tuple[Value, ...]) -> Value:
+        """A row of other values."""
+        return Row(parts)
+
+    def spell(self, say: Say) -> str:
+        """A tuple."""
+        return f"({', '.join(say(part, CHOICE) for part in self.parts)})"
+
+
 class Call(Value):
     """A call of a mathematical function."""
 

@@ -6,14 +6,14 @@ from math import exp, sqrt
 
 
 def of_logarithm(value: float, *, low: float, high: float, least: float, most: float) -> float:
-    """The number of a logarithm; at `least` and `most`, the logarithms of its limits, exactly the limits.
+    """The number of a logarithm; up to `least` and from `most` on exactly the limits.
 
-    >>> of_logarithm(2.1972245773362196, low=1.0, high=9.0, least=0.0, most=2.1972245773362196)
+    These are the logarithms of the limits, a hair inside of them: then no rounding goes beyond a limit.
+
+    >>> of_logarithm(2.1972245773362196, low=1.0, high=9.0, least=1e-15, most=2.197224577336216)
     9.0
     """
-    made = exp(value)
-    floor = low if value <= least or made < low else made
-    return high if value >= most or made > high else floor
+    return high if value >= most else low if value <= least else exp(value)
 
 
 def clamp(value: float, *, low: float, high: float) -> float:
@@ -22,8 +22,7 @@ def clamp(value: float, *, low: float, high: float) -> float:
     >>> clamp(75.0, low=-60.0, high=70.0)
     70.0
     """
-    floor = value if value > low else low
-    return floor if floor < high else high
+    return (value if value < high else high) if value > low else low
 
 
 def taken_up(push: float, goal: float, *, low: float, high: float) -> float:
@@ -59,5 +58,4 @@ def limited(
     top = before + z * (c + z * (b + z * a))
     over = top - high if top > high else top - low if top < low else 0.0
     value = after - (over if turns else 0.0)
-    floor = value if value > low else low
-    return floor if floor < high else high
+    return (value if value < high else high) if value > low else low

@@ -64,8 +64,7 @@ def power(size: float, *, exponent: float) -> float:
     >>> power(0.5, exponent=2.0)
     0.25
     """
-    raised: float = size**exponent
-    return raised
+    return size**exponent  # type: ignore[no-any-return]
 
 
 def blend(size: float, *, cubic: float) -> float:

@@ -26,9 +26,14 @@ def wrapped(yaw: float) -> float:
     >>> wrapped(540.0), wrapped(-180.0), wrapped(190.0)
     (180.0, 180.0, -170.0)
     """
-    turned = yaw - 360.0 * ceil((yaw - 180.0) / 360.0)
-    # rounding may leave exactly -180, which is the direction of 180
-    return turned if turned > -180.0 else 180.0
+    # most yaws are; rounding may leave exactly -180, which is the direction of 180
+    return (
+        yaw
+        if yaw > -180.0 and yaw <= 180.0
+        else yaw - 360.0 * ceil((yaw - 180.0) / 360.0)
+        if yaw - 360.0 * ceil((yaw - 180.0) / 360.0) > -180.0
+        else 180.0
+    )
 
 
 def forward(yaw: float, pitch: float) -> tuple[float, float, float]:

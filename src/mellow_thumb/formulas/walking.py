@@ -35,7 +35,7 @@ def walked(
     """Velocity x, z (m/s) after `dt` seconds of walking, and the metres gone to +X and +Z.
 
     `wish_x`, `wish_y` are the wished velocity to the right and forward (m/s) of a yaw that goes from
-    `yaw_then` to `yaw_now` (deg); `bend` is by how much its mean lies beyond the middle of both (deg).
+    `yaw_then` to `yaw_now` (deg); `bend` is by how much its mean lies beyond the middle of both (rad).
     The gap to the wished velocity shrinks at `gain` (m/s^2), or at `brake` while nothing is wished.
     While something is, wish and velocity turn with the yaw; else the velocity keeps its direction. Metres are
     those of an arc. Exact while the yaw turns at a constant rate, however the time is split.
@@ -60,10 +60,9 @@ def walked(
     # by then the velocity is what is wished, and stays that
     run = dt if dt < time else time
     left = 1.0 - run / time if time > 0.0 else 0.0
-    turns = moving and size > 0.0
-    h = (half if run == dt else half * run / dt) if turns else 0.0
-    cr = (ch if run == dt else cos(h)) if turns else 1.0
-    sr = (sh if run == dt else sin(h)) if turns else 0.0
+    h = (half if run == dt else half * run / dt) if moving else 0.0
+    cr = (ch if run == dt else cos(h)) if moving else 1.0
+    sr = (sh if run == dt else sin(h)) if moving else 0.0
     # the even and the odd part of the mean of (1 - t/T) exp(i w t); a series where the odd one loses digits
     even = sr / h if h != 0.0 else 1.0
     odd = (even - cr) / (2.0 * h) if h > 1e-3 or h < -1e-3 else h * (0.16666666666666666 - h * h / 60.0)
@@ -73,9 +72,9 @@ def walked(
     lag_z = missing_z * along + missing_x * across
     # from end to end of an arc it is shorter than along it, by sin(h) / h
     chord = sh / half * dt if half != 0.0 else dt
-    aside = bend * 0.017453292519943295 * chord
-    c2 = left * (ch * ch - sh * sh if turns else 1.0)
-    s2 = left * (2.0 * sh * ch if turns else 0.0)
+    aside = bend * chord
+    c2 = left * (ch * ch - sh * sh if moving else 1.0)
+    s2 = left * (2.0 * sh * ch if moving else 0.0)
     return (
         x * ch - z * sh - missing_x * c2 + missing_z * s2,
         z * ch + x * sh - missing_z * c2 - missing_x * s2,

@@ -13,7 +13,7 @@ from .. import __version__
 from ..basics import OutputError, replacing
 from ..plan import ATTITUDE, is_contact
 from ..plan.handheld import FORCE, TURN
-from ..session import POSE, things
+from ..session import things
 from ..takes import outputs
 from ..weaving import weave_plan
 from ..weaving.languages import c_header
@@ -95,9 +95,8 @@ def vectors(program: Program) -> dict[str, Any]:
         due.append(item)
         if item[1] == program.frame:
             values = loop.send(due)
-            pose = program.pose(values, hosts, item[0], rig)
-            rig = pose[POSE:]
-            frames.append([*values, *pose[:POSE]])
+            pose, rig = program.pose(values, hosts, item[0], rig)
+            frames.append([*values, *pose])
             due = []
     return {"items": [list(item) for item in items], "frames": frames}
 

@@ -12,7 +12,7 @@ from ..plan import CURSORS, REDUCED
 from ..plan.mounts import UP, Flat, Orbit, Overhead
 from .shakes import Kick
 from .steering import MOST
-from .view import Quadruple, Triple, View, direction
+from .view import direction, view_of
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -22,6 +22,7 @@ if TYPE_CHECKING:
     from .clock import Clock, World
     from .coordinates import Coordinates
     from .running import Running
+    from .view import Quadruple, Triple, View
 
 HERE = (0.0, 0.0, 0.0)
 """The origin of a world that has not been moved."""
@@ -70,7 +71,7 @@ class Camera:
         if self.origin is not HERE:
             x, y, z = self.origin
             pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
-        return View(pose, cursor)
+        return view_of(pose, cursor)
 
     def _told(
         self,

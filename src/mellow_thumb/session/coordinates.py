@@ -6,12 +6,12 @@ from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError
 from .basis import Basis
-from .view import View
+from .view import view_of
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
-    from .view import Triple
+    from .view import Triple, View
 
 OURS = Basis()
 """The axes of everything within."""
@@ -137,7 +137,7 @@ class Converting:
             if said.get(name) is not None:
                 said[name] = take(said[name])
         seen = self._view(subject, **said)
-        return View(own.pose(seen.pose), seen.cursor)
+        return view_of(own.pose(seen.pose), seen.cursor)
 
 
 def _has_rotation(subject: Any) -> bool:

@@ -11,10 +11,9 @@ if TYPE_CHECKING:
 
     from ..weaving import Program
     from .coordinates import Coordinates
+    from .view import Triple
 
 
-_new = object.__new__
-"""Makes what each frame gives without a call of its own class, which takes three times as long."""
 Went = tuple[tuple[float, ...], tuple[float, ...], int, float, "Coordinates | None"]
 """The values of a frame and of the one before it, where a walk begins in them, the world's rate, the host's
 coordinates."""
@@ -23,33 +22,31 @@ NOWHERE = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
 STILL: Went = (NOWHERE, NOWHERE, 0, 1.0, None)
 
 
+def velocity_of(went: Went) -> Triple:
+    """How fast a character goes at a frame's end; see :attr:`Moved.velocity`."""
+    now, _, first, rate, own = went
+    x, y, z = now[first : first + 3]
+    if rate != 1.0:  # in a pause 0 has no sign
+        x, y, z = x * rate + 0.0, y * rate + 0.0, z * rate + 0.0
+    return own.place(x, y, z) if own else (x, y, z)
+
+
 class Moved:
     """How a character went in one frame, in the host's coordinates; ours have +Y up."""
 
-    __slots__ = ("_of",)
+    __slots__ = ("_of", "velocity")
 
-    def __init__(self, of: Went = STILL) -> None:
-        """Make it from the values of two frames."""
-        self._of = of
+    _of: Went
+    velocity: Triple
+    """Metres (units) a second at its end, of the host's time: half in half slow motion, 0 in a pause."""
 
     @property
-    def step(self) -> tuple[float, float, float]:
+    def step(self) -> Triple:
         """Metres, or the host's own units, along x, y and z in this frame."""
         now, before, first, _, own = self._of
         x = first + 3
         a, b, c = now[x] - before[x], now[x + 1] - before[x + 1], now[x + 2] - before[x + 2]
         return own.place(a, b, c) if own else (a, b, c)
-
-    @property
-    def velocity(self) -> tuple[float, float, float]:
-        """Metres (units) a second at its end, of the host's time: half in half slow motion, 0 in a pause."""
-        now, _, first, rate, own = self._of
-        if rate == 1.0 and own is None:
-            return now[first : first + 3]  # type: ignore[return-value]
-        x, y, z = now[first : first + 3]
-        if rate != 1.0:  # in a pause 0 has no sign
-            x, y, z = x * rate + 0.0, y * rate + 0.0, z * rate + 0.0
-        return own.place(x, y, z) if own else (x, y, z)
 
     @property
     def heading(self) -> float:
@@ -97,6 +94,15 @@ class Axes(Mapping[str, float]):
         return repr(dict(self))
 
 
+def moved_of(went: Went) -> Moved:
+    """How a character went, from the values of two frames."""
+    moved = Moved()
+    moved._of, moved.velocity = went, velocity_of(went)
+    return moved
+
+
+NOBODY = moved_of(STILL)
+"""How a character went where none walks."""
 UNKNOWN = 1e6
 """A radius that is larger is of a pad in cm on a screen of which nobody knows how long one is."""
 
@@ -115,17 +121,20 @@ class Pad(NamedTuple):
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
-    __slots__ = ("_before", "_coordinates", "_cues", "_dt", "_program", "_rate", "_values", "t")
+    __slots__ = ("_before", "_cues", "_dt", "_program", "_rate", "_values", "axes", "movement", "t")
 
     t: float
     """Session time at the frame's end, in seconds."""
+    axes: Axes
+    """Each axis by name, in its unit; `yaw_total` is the yaw with full turns included."""
+    movement: Moved
+    """How far the character went in this frame, how fast it goes and where it faces."""
     _values: tuple[float, ...]
     _program: Program
     _cues: dict[str, int] | None
     _before: tuple[float, ...]
     _dt: float
     _rate: float
-    _coordinates: Coordinates | None
 
     @property
     def cues(self) -> dict[str, int]:
@@ -133,13 +142,6 @@ class Frame:
         if self._cues is None:
             self._cues = {}
         return self._cues
-
-    @property
-    def axes(self) -> Axes:
-        """Each axis by name, in its unit; `yaw_total` is the yaw with full turns included."""
-        axes = _new(Axes)
-        axes._places, axes._values = self._program.axis_places, self._values
-        return axes
 
     @property
     def gates(self) -> dict[str, bool]:
@@ -158,16 +160,6 @@ class Frame:
         return found
 
     @property
-    def movement(self) -> Moved:
-        """How far the character went in this frame, how fast it goes and where it faces."""
-        first = self._program.walk_place
-        if not first:
-            return Moved()
-        moved = _new(Moved)
-        moved._of = (self._values, self._before, first, self._rate, self._coordinates)
-        return moved
-
-    @property
     def fade(self) -> float:
         """How dark to draw the view of a headset: 1 at a snap, falling to 0 within the `fade` time."""
         place, over = self._program.places.get("snapped"), self._program.fade
@@ -184,8 +176,8 @@ class Frame:
         if snapped is not None and self._values[snapped] != self._before[snapped]:
             turned = 0.0
         rate = turned / self._dt if self._dt > 0.0 else 0.0
-        first = self._program.walk_place
-        walked = hypot(self._values[first], self._values[first + 2]) * self._rate if first else 0.0
+        places = self._program.velocity_places
+        walked = hypot(*(self._values[k] for k in places[::2])) * self._rate if places else 0.0
         return min(1.0, max(rate / turn, walked / speed))
 
     @property
@@ -216,8 +208,20 @@ def frame_of(
     coordinates: Coordinates | None = None,
 ) -> Frame:
     """The frame that ends at `t` (s) with these values; `before` are those of the one before it."""
-    frame = _new(Frame)
-    frame.t = t
-    frame._values, frame._program, frame._before = values, program, before or values
-    frame._dt, frame._cues, frame._rate, frame._coordinates = dt, cues, rate, coordinates
+    # once a frame, so all of it stands here without a call, and no class has an __init__, which would take
+    # twice as long; what hosts read is made at once: to make it when it is read costs three times as much
+    frame, axes, places, before = Frame(), Axes(), program.velocity_places, before or values
+    frame.t, frame._values, frame._program, frame._before = t, values, program, before
+    frame._dt, frame._cues, frame._rate, frame.axes = dt, cues, rate, axes
+    axes._places, axes._values = program.axis_places, values
+    if not places:
+        frame.movement = NOBODY
+        return frame
+    frame.movement = moved = Moved()
+    x, y, z = places
+    moved._of = went = (values, before, x, rate, coordinates)
+    if rate == 1.0 and coordinates is None:
+        moved.velocity = values[x], values[y], values[z]
+    else:
+        moved.velocity = velocity_of(went)
     return frame

@@ -113,16 +113,12 @@ class SessionParts(NamedTuple):
     cues: Cues
 
 
-_new = object.__new__
-"""Makes a snapshot without a call in between: rolling back takes many a frame."""
-
-
 def take_snapshot(course: Course, parts: SessionParts) -> Snapshot:
     """Take the whole state of a session, which has one plan and may be on its way to another."""
     running, clock, world, intake, host, camera, cues = parts
     inbox = intake.inbox
     arrived, waiting = inbox.arrived, inbox.waiting
-    one = _new(Snapshot)
+    one = Snapshot()
     one.parts = (
         running.plan,
         course.now,
@@ -192,6 +188,7 @@ def put_back(one: Snapshot, course: Course, parts: SessionParts) -> None:
     ) = found  # fmt: skip
     if arrived or inbox.arrived:
         inbox.arrived[:] = arrived
+        intake.parts_come = True
     inbox.waiting = list(waiting)
     if rest is not NOTHING or _rest(intake, host, camera, cues) is not NOTHING:
         _put_rest_back(rest, intake, host, camera, cues)

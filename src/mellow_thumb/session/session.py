@@ -16,7 +16,7 @@ from .cues import Cues
 from .frame import Frame, frame_of
 from .handheld import HandheldState, handheld_state
 from .host import Host
-from .intake import Intake
+from .intake import Intake, feeding
 from .listening import Listener
 from .live_signals import heard_in, held_now, live_signals
 from .reasons import Reasons
@@ -88,7 +88,7 @@ class Session:
         """For how many frames what they are made of is kept, for commands."""
         self._taken: Taken | None = None
         # the same without a call in between: they are called every frame, or thousands of times a second
-        self.feed = self._intake.feed  # type: ignore[method-assign]
+        self.feed = feeding(self._intake)  # type: ignore[method-assign]
         self.snapshot = partial(take_snapshot, self._course, self._parts)  # type: ignore[method-assign]
         self.view = Converting(self._camera.view, own).view if own else self._camera.view  # type: ignore[method-assign]
 

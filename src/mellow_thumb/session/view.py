@@ -25,44 +25,33 @@ def direction(up: Triple) -> Triple:
 class View:
     """A camera pose: right-handed, metres, +X right, +Y up, -Z forward."""
 
-    __slots__ = ("_pose", "cursor")
+    __slots__ = ("cursor", "pose", "position", "rotation")
 
-    def __init__(self, pose: tuple[float, ...], cursor: str = "free") -> None:
-        self._pose = pose
-        self.cursor = cursor
-        """What the pointer should be: ``free``, ``hidden``, or ``held`` where it is."""
-
-    @property
-    def pose(self) -> tuple[float, ...]:
-        """All of it: the place, the rotation, the field of view, the extent."""
-        return self._pose
-
-    @property
-    def position(self) -> tuple[float, float, float]:
-        """Where the camera is: x, y, z in metres, or in the units of the session."""
-        return self._pose[:3]  # type: ignore[return-value]
-
-    @property
-    def rotation(self) -> tuple[float, float, float, float]:
-        """The camera's rotation: a unit quaternion (x, y, z, w), camera to world."""
-        return self._pose[3:7]  # type: ignore[return-value]
+    pose: tuple[float, ...]
+    """All of it: the place, the rotation, the field of view, the extent."""
+    position: Triple
+    """Where the camera is: x, y, z in metres, or in the units of the session."""
+    rotation: Quadruple
+    """The camera's rotation: a unit quaternion (x, y, z, w), camera to world."""
+    cursor: str
+    """What the pointer should be: ``free``, ``hidden``, or ``held`` where it is."""
 
     @property
     def field_of_view(self) -> float:
         """The vertical field of view, in degrees; a zoom narrows it. 0 for a flat picture."""
-        return self._pose[7]
+        return self.pose[7]
 
     @property
     def extent(self) -> float:
         """What a flat picture shows: metres along the shorter side of the screen; 0 in perspective."""
-        return self._pose[8]
+        return self.pose[8]
 
     def __eq__(self, other: object) -> bool:
         """Whether both show the same, including the pointer."""
-        return isinstance(other, View) and (self._pose, self.cursor) == (other._pose, other.cursor)
+        return isinstance(other, View) and (self.pose, self.cursor) == (other.pose, other.cursor)
 
     def __hash__(self) -> int:
-        return hash((self._pose, self.cursor))
+        return hash((self.pose, self.cursor))
 
     def __repr__(self) -> str:
         return f"View(position={self.position}, rotation={self.rotation})"
@@ -85,3 +74,12 @@ class View:
         x, y, z = self.position
         columns = ((a, d, g), (b, e, h), (c, f, i))
         return (*((p, q, r, -(p * x + q * y + r * z)) for p, q, r in columns), (0.0, 0.0, 0.0, 1.0))
+
+
+def view_of(pose: tuple[float, ...], cursor: str = "free") -> View:
+    """The view that a pose makes."""
+    view = View()  # without an __init__, which would take twice as long
+    view.pose, view.cursor = pose, cursor
+    x, y, z, a, b, c, d, _, _ = pose
+    view.position, view.rotation = (x, y, z), (a, b, c, d)
+    return view

@@ -6,7 +6,6 @@ from contextlib import suppress
 from typing import TYPE_CHECKING, Protocol
 
 from ..engines import EngineError, can_compile, check_compiled, is_at_hand, load
-from ..session import POSE
 from ..weaving.languages import room_start
 from .rows import Rows, paired
 
@@ -82,9 +81,7 @@ class Interpreted:
         posed, rig, poses = self._program.pose, self._rig, []
         said = hosts.T.tolist() if self._program.hosts else [()] * len(rows)
         for row, end, host in zip(rows, ends.tolist(), said, strict=True):
-            made = posed(row, host, end, rig)
-            if rig:
-                rig, made = made[POSE:], made[:POSE]
+            made, rig = posed(row, host, end, rig)
             poses.append(made)
         columns = list(zip(*rows, strict=True))
         self._rig = rig

@@ -72,6 +72,9 @@ STALE = 0.25
 TILTED = cos(radians(TURNED * STALE / 2.0))
 """How alike two attitudes are, as their quaternions' product, between which a device has turned so far."""
 
+RARE, FREQUENT = 1, 8
+"""What a host says now and then, and what hands say all the time."""
+
 
 class Event(NamedTuple):
     """What happens at events of one code, or of several from it on."""
@@ -80,6 +83,8 @@ class Event(NamedTuple):
     words: str
     """What a comment calls it; never by a name of the profile's own."""
     statements: list[Statement]
+    weight: int
+    """How frequent it is, roughly."""
 
 
 class Events:
@@ -117,7 +122,8 @@ class Events:
             block = parts.block()
             with parts.names.for_now():
                 write(block)
-            events.append(Event(code, words, block.statements))
+            weight = RARE if words.startswith("host.") or words.endswith("by the host") else FREQUENT
+            events.append(Event(code, words, block.statements, weight))
         return events
 
     def moment(self) -> list[Statement]:
@@ -502,6 +508,8 @@ class Events:
 
         That is if entering it early might touch a limit, or if it changes more than an axis.
         """
+        for flow in self.parts.guarded:
+            flow.know_furthest(block)
         for code, signal in enumerate(self.parts.inputs.impulses):
             routes = [route for route in self.parts.plan.routes if route.source.signal == signal]
             pushes: dict[str, list[Value]] = {}

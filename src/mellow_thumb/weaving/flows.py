@@ -10,7 +10,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
-from ..expressions import FALSE, every, product_of, some, total, where
+from ..expressions import FALSE, every, is_infinite, product_of, some, total, where, worked_out
 from ..formulas import clamp, limited, taken_up, turn_share, until_limit
 from ..plan import ANCHOR, DT, LONGEST, STOP, WORLD_NOW, WORLD_RATE, WORLD_THEN
 from ..plan.steps import Filtered, Pool, Wish, run_back
@@ -22,6 +22,16 @@ if TYPE_CHECKING:
 
 STILL = 1e-9
 """What is owed and is less than this counts as nothing, in the unit of the axis."""
+
+
+def _middle(low: float, high: float) -> float:
+    """The middle between two limits."""
+    return 0.5 * (low + high)
+
+
+def _reach(low: float, high: float) -> float:
+    """How far it is from there to either, less a hair: no rounding lies beyond it."""
+    return 0.4999999999 * (high - low)
 
 
 @dataclass(eq=False)
@@ -62,7 +72,7 @@ class AxisFlow:
         self.near: Name | None = None
         """What holds whether its limits are near, where that makes a difference."""
         self.furthest: Handle | None = None
-        """What holds `most`, where that makes a difference."""
+        """What holds `most`, where that makes a difference; below 0 until it is worked out again."""
         self.most: Value = FALSE
         """How far it might go at the most within the longest step, by what it has at the moment."""
         self.steps = False
@@ -126,8 +136,14 @@ class AxisFlow:
 
     def guard(self, state: State) -> None:
         """Keep how far it might go; call it once all that moves it is known."""
-        self.furthest = state.new(f"{self.value}_furthest")
+        self.furthest = state.new(f"{self.value}_furthest", -1.0)
         self.most = total(self._most(LONGEST))
+
+    def know_furthest(self, block: Block) -> None:
+        """Write how far it might go in a step, where that is not known."""
+        assert self.furthest is not None
+        with block.when(self.furthest < 0.0):
+            block.set(self.furthest, self.most)
 
     def _move(self, block: Block) -> None:
         """Rates run in, pools pay out, limits hold, unless the axis is clear of them."""
@@ -300,11 +316,15 @@ class AxisFlow:
             return FALSE
         if not (self.axis.limited and (self.wishes or self.mixed)):
             return None
-        bound = total(
-            [*map(abs, pushes), *([self.furthest] if self.furthest is not None else self._most(time))]
-        )
-        low, high = self.axis.limits["low"], self.axis.limits["high"]
-        return every([low + bound < self.value, self.value < high - bound])
+        most = [self.furthest] if self.furthest is not None else self._most(time)
+        bound, limits, axis = total([*map(abs, pushes), *most]), self.axis.limits, self.axis
+        if is_infinite(axis.low):
+            return self.value + bound < limits["high"]
+        if is_infinite(axis.high):
+            return limits["low"] + bound < self.value
+        # from the middle, one test serves for both sides
+        off = abs(self.value - worked_out(_middle, limits["low"], limits["high"]))
+        return off + bound < worked_out(_reach, limits["low"], limits["high"])
 
     def _most(self, time: float) -> list[Value]:
         most: list[Value] = []

@@ -42,4 +42,5 @@ def inputs_of(plan: Plan) -> Inputs:
     releasing = [one for one in held if one.name == "host.focus" or one.name.endswith(".connected")]
     impulses = [one for one in rest if not one.held and one.name not in made]
     staying = [one for one in held if one not in releasing and one.name not in made]
+    staying.sort(key=lambda one: one.device == "host")  # hands say more than a host does
     return Inputs(impulses, held, staying, releasing, made, [*impulses, *staying, *releasing, *contacts])

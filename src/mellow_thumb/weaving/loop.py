@@ -8,9 +8,25 @@ committed state back, unless it commits at that very time: then the copy is that
 
 from __future__ import annotations
 
+from itertools import accumulate
 from typing import TYPE_CHECKING
 
-from ..expressions import Branch, Leave, Loop, Name, Note, Set, Skip, Word, every, lift, some, where, whole
+from ..expressions import (
+    Branch,
+    Leave,
+    Loop,
+    Name,
+    Note,
+    Row,
+    Set,
+    Skip,
+    Word,
+    every,
+    lift,
+    some,
+    where,
+    whole,
+)
 from ..plan import AGE, ANCHOR, CODE, DT, DUE, FOCUS, LONGEST, MERGE, PACE, STOP, WAIT, T
 
 if TYPE_CHECKING:
@@ -20,6 +36,8 @@ if TYPE_CHECKING:
 
 READING = Word("reading")
 """1 while the state is a copy that a frame read, the committed one beside it."""
+KEPT = Word("kept_all")
+"""All of the committed state but its time, where a language keeps it in one."""
 
 
 def copy_of(name: str) -> Name:
@@ -27,12 +45,23 @@ def copy_of(name: str) -> Name:
     return Word(f"kept_{name}")
 
 
-def restored(woven: Woven) -> list[Statement]:
-    """The statements that put the committed state back."""
-    return [_set(Word(name), copy_of(name)) for name in (ANCHOR.name, *woven.flowing)]
+def kept(woven: Woven, *, packed: bool) -> list[Statement]:
+    """The statements that keep the committed state: a copy of each value, or one of all, packed."""
+    found = [_set(copy_of(ANCHOR.name), ANCHOR)]
+    if packed and len(woven.flowing) > 1:
+        return [*found, _set(KEPT, Row(map(Word, woven.flowing)))]
+    return [*found, *(_set(copy_of(name), Word(name)) for name in woven.flowing)]
 
 
-def drop(woven: Woven) -> list[Statement]:
+def restored(woven: Woven, *, packed: bool = False) -> list[Statement]:
+    """The statements that put it back."""
+    found = [_set(ANCHOR, copy_of(ANCHOR.name))]
+    if packed and len(woven.flowing) > 1:
+        return [*found, Set(tuple(map(Word, woven.flowing)), (KEPT,))]
+    return [*found, *(_set(Word(name), copy_of(name)) for name in woven.flowing)]
+
+
+def drop(woven: Woven, *, packed: bool = False) -> list[Statement]:
     """What the next item does with the frame's copy: drop it, or make it the commit."""
     # A frame's end is no commit by itself, or the axes would hang on the frame rate. It becomes one only
     # where an event commits at that very time, and so would have, had there been no frame. A displacement
@@ -40,25 +69,26 @@ def drop(woven: Woven) -> list[Statement]:
     since = T - copy_of(ANCHOR.name)
     merges = where(CODE < whole(woven.impulses), MERGE, 0.0) if woven.impulses else lift(0.0)
     another = some([T != ANCHOR, CODE == whole(woven.frame), since <= merges])
-    return [Branch(READING != 0.0, [Branch(another, restored(woven), []), _set(READING, 0.0)], [])]
+    return [
+        Branch(READING != 0.0, [Branch(another, restored(woven, packed=packed), []), _set(READING, 0.0)], [])
+    ]
 
 
-def item(woven: Woven) -> list[Statement]:
+def item(woven: Woven, *, packed: bool = False) -> list[Statement]:
     """What one item does: let time pass up to it, then act by its code."""
     deaf = every([CODE < whole(woven.impulses), FOCUS == 0.0])
     return [
         *([Branch(deaf, [Skip()], [])] if woven.deaf else []),
-        Loop(_pass(woven)),
+        Loop(_pass(woven, packed=packed)),
         Branch(CODE < whole(woven.frame), _halves(woven.events), []),
     ]
 
 
-def _pass(woven: Woven) -> list[Statement]:
+def _pass(woven: Woven, *, packed: bool) -> list[Statement]:
     """One round of passing time: to the item, to a timer, or to the end of the longest step."""
     timed = bool(woven.timers)
     longest: Value = PACE if woven.pace else lift(LONGEST)
     ends = [CODE == whole(woven.frame), STOP == T, *([DUE > T] if timed else [])]
-    keep = [_set(copy_of(name), Word(name)) for name in (ANCHOR.name, *woven.flowing)]
     return [
         *([Branch(DUE <= ANCHOR, woven.timers, [])] if timed else []),
         *woven.moment,
@@ -74,7 +104,7 @@ def _pass(woven: Woven) -> list[Statement]:
         Branch(STOP - ANCHOR > longest, [_set(STOP, ANCHOR + longest)], []),
         _set(DT, STOP - ANCHOR),
         # what time does next is a frame's own: keep what was committed, to put it back
-        Branch(every(ends), [*keep, _set(READING, 1.0)], []),
+        Branch(every(ends), [*kept(woven, packed=packed), _set(READING, 1.0)], []),
         *woven.passing,
         _set(ANCHOR, STOP),
     ]
@@ -92,11 +122,11 @@ def _enter(woven: Woven, *, timed: bool) -> list[Statement]:
 
 
 def _halves(events: list[Event]) -> list[Statement]:
-    """Events by their codes, as a binary tree of tests."""
+    """Events by their codes, as a binary tree of tests that asks fewer of what is more frequent."""
     if len(events) <= 1:
         return [part for one in events for part in (Note(one.words), *one.statements)]
-    # a tree asks as many questions as the logarithm of the events; a row would ask half of them
-    middle = len(events) // 2
+    before = [*accumulate(one.weight for one in events)]
+    middle = min(range(1, len(events)), key=lambda k: abs(2 * before[k - 1] - before[-1]))
     low, high = _halves(events[:middle]), _halves(events[middle:])
     return [Branch(CODE < whole(events[middle].code), low, high)]
 

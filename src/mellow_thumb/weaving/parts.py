@@ -81,7 +81,7 @@ if TYPE_CHECKING:
 
 WORDS = (T, CODE, X, Y, AGE, WAIT, PACE, STOP, DT, ANCHOR, DUE, WORLD_THEN)
 """What every program calls its own."""
-LOOP = ("live", "saved", "back", "reading", "out", "items", "kept_anchor", "pose")
+LOOP = ("live", "saved", "back", "reading", "out", "items", "kept_anchor", "kept_all", "pose")
 """What the loops around it call their own."""
 
 Setting = tuple[str, str]
@@ -580,11 +580,10 @@ class Parts:
         return block.when(self.on[key] != 0.0) if key in self.on else nullcontext()
 
     def keep_furthest(self, block: Block) -> None:
-        """Write how far each axis might go in a step, if that may have changed."""
+        """Write that it is to be worked out again how far each axis might go, if that may have changed."""
         for flow in self.guarded:
-            assert flow.furthest is not None
-            if block.changes(flow.most):
-                block.set(flow.furthest, flow.most)
+            if flow.furthest is not None and block.changes(flow.most):
+                block.set(flow.furthest, -1.0)
 
     def put_axis(self, block: Block, key: str, value: Value) -> None:
         """Put an axis at a value, with nothing owed to it any more."""

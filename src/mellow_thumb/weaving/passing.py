@@ -23,6 +23,9 @@ WITHIN = ("now", "degrees", "metres", "share")
 NEAR = 1 / 256
 """Steps are no longer than this where motions that are smoothed differently come near a limit."""
 
+TWELFTH = 0.017453292519943295 / 12
+"""Of a degree, in radians."""
+
 
 class Passing:
     """Writes what time does to a plan's parts."""
@@ -69,8 +72,9 @@ class Passing:
             # a lean is of the hand, not of a mount: it eases whichever is active
             smoothing.ease(block, lean.held, lean.speed, lean.target)
         if parts.walk:
-            # how far an eased yaw is from steady at half the step: a twelfth of its change of speed, times it
-            slows = lift(0.0) if bend is None else (bend - self._eased_yaw()) * DT * (1 / 12)
+            # how far (rad) an eased yaw is from steady at half the step: a twelfth of its change of speed,
+            # times the step
+            slows = lift(0.0) if bend is None else (bend - self._eased_yaw()) * DT * TWELFTH
             parts.walk.pass_time(block, slows)
         parts.keep_furthest(block)
 
@@ -136,6 +140,7 @@ class Passing:
     def nearness(self, block: Block) -> None:
         """Write whether limits are near, for axes where that matters; no event changes it in a step."""
         for flow in self.parts.guarded:
+            flow.know_furthest(block)
             clear = flow.clear([], LONGEST)
             assert clear is not None
             assert flow.near is not None

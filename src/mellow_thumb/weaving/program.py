@@ -76,7 +76,7 @@ class Functions(NamedTuple):
     """The functions compiled from a program's texts."""
 
     live: Callable[..., Generator[Any, list[Item], None]]
-    posing: Callable[[tuple[float, ...]], Callable[..., tuple[float, ...]]]
+    posing: Callable[[tuple[float, ...]], Callable[..., tuple[tuple[float, ...], tuple[float, ...]]]]
 
 
 @lru_cache(maxsize=64)
@@ -157,9 +157,9 @@ class Program:
     """What the pose keeps from one view to the next, and what that is at first."""
     rig_roles: dict[str, str]
     """What each of these is called where another program takes over: its mount and its kind with it."""
-    pose: Callable[..., tuple[float, ...]]
+    pose: Callable[..., tuple[tuple[float, ...], tuple[float, ...]]]
     """The pose of what a frame reads, the host's answers (NaN for none), the time (s) and what mounts keep:
-    position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), extent (m, of a flat picture),
+    position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), extent (m, of a flat picture);
     and what mounts keep from now on."""
     settled_text: str
     """The woven Python that says whether nothing moves by itself."""
@@ -226,9 +226,9 @@ class Program:
         return self.hosts or PLACE
 
     @cached_property
-    def walk_place(self) -> int:
-        """The first place of a walk in a frame, in the order of `walking.READ`; 0 without one."""
-        return self.walks[READ[0]] if self.walks else 0
+    def velocity_places(self) -> tuple[int, ...]:
+        """Where a frame has a walk's velocity, x, y, z: the first of `walking.READ`; nowhere without one."""
+        return tuple(self.walks[name] for name in READ[:3]) if self.walks else ()
 
     @cached_property
     def asked_places(self) -> dict[str, int]:
@@ -283,7 +283,7 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
     )
 
 
-def no_pose(*_: object) -> tuple[float, ...]:
+def no_pose(*_: object) -> tuple[tuple[float, ...], tuple[float, ...]]:
     """Takes the place of the pose of a program without numbers."""
     raise RuntimeError("found a program without numbers; expected Program.given first")
 

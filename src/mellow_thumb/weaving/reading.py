@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from ..expressions import exp, flag, total
+from ..expressions import exp, flag, total, worked_out
 from ..formulas import clamp, of_logarithm, wrapped
 from ..plan import MOVES
 from .taking_over import weights
@@ -12,6 +12,19 @@ from .taking_over import weights
 if TYPE_CHECKING:
     from ..expressions import Block, Value
     from .parts import Parts
+
+HAIR = 1e-15
+"""More than a logarithm and what is made of it are off by, as a share."""
+
+
+def _above(logarithm: float) -> float:
+    """A hair above a logarithm."""
+    return logarithm + HAIR * (1.0 + abs(logarithm))
+
+
+def _below(logarithm: float) -> float:
+    """A hair below it."""
+    return logarithm - HAIR * (1.0 + abs(logarithm))
 
 
 def pad_places(name: str) -> tuple[str, ...]:
@@ -90,6 +103,6 @@ class Reading:
             inner = axis.limits
             if not axis.limited:
                 return exp(value)
-            least, most = inner["low"], inner["high"]
+            least, most = worked_out(_above, inner["low"]), worked_out(_below, inner["high"])
             return block.call(of_logarithm, value, **axis.bounds, least=least, most=most)[0]
         return value

@@ -167,7 +167,7 @@ class Walk:
                 block.keep(f"wish_{part}", product_of([go, movement.speed, *scales]))
                 for part, go in zip("xy", self.parts.go, strict=False)
             ]
-            now = block.keep("yaw_now", yaw)
+            now = block.keep("yaw_now", yaw) if yaw.parts else yaw
             gone_x, gone_z = (block.names.fresh(word) for word in ("gone_x", "gone_z"))
             time = block.keep("world_dt", DT * WORLD_RATE)
             velocity = (state.velocity_x, state.velocity_z)

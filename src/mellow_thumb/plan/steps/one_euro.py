@@ -40,7 +40,7 @@ class OneEuro:
 
     def follow(self, block: Block, slope: Handle, decay: Handle, change: Value, last: Handle) -> None:
         """At an event: update the cutoff by how fast the value changes, from `last` to now."""
-        gap = ANCHOR - last
+        gap = block.keep("gap", ANCHOR - last)
         # the paper filters samples of one rate; events have gaps of any length, so the decay goes by the gap
         (share,) = block.call(eased.decay, gap, 2.0 * pi * self.slope_cutoff)
         block.call(eased.event_slope, change, gap, slope, share, into=(slope,))

@@ -89,10 +89,9 @@ def function(
 def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
     """A pose, as a function of a frame's values, what the host says, the time (s) and what mounts keep.
 
-    It uses a frame's values at `places`, and so many `hosts`. What is kept comes
-    back after the pose. The outer function takes the program's numbers.
+    It uses a frame's values at `places`, and so many `hosts`, and returns the pose, and what is kept from now
+    on. The outer function takes the program's numbers.
     """
-    results = [*pose.results, *pose.kept]
     taken = [one.name for one in pose.taken]
     read, said = taken[: len(places)], taken[len(places) : len(places) + hosts]
     body = [f"{one} = values[{k}]" for one, k in zip(read, places, strict=True)]
@@ -100,7 +99,8 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
         body.append(f"{', '.join(said)} = host")
     if pose.kept:
         body.append(f"{_tuple(map(str, pose.kept))[1:-1]} = rig")
-    body += [*lines(pose.statements), f"return {_tuple(map(str, results))}"]
+    keeps = _tuple(map(str, pose.kept)) if pose.kept else POSED[-1]
+    body += [*lines(pose.statements), f"return {_tuple(map(str, pose.results))}, {keeps}"]
     made = [f"def pose({', '.join(POSED)}):", *indented(body), "return pose"]
     return "\n".join(["def posing(numbers):", *indented(made)]) + "\n"
 
@@ -112,15 +112,19 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
     yields the saved state, or takes the one that it is to go back to, if there is one.
     """
     names = [*state]
-    (dropped,) = lines(drop(woven)[:1])[:1]
+    (dropped,) = lines(drop(woven, packed=True)[:1])[:1]
     wait = ["items = yield out", "while not items:"]
     take = [f"{_tuple(names)[1:-1]} = back.pop()", "reading = 0.0", "items = yield"]
-    save = [dropped, *indented([*lines(restored(woven)), "reading = 0.0"]), f"items = yield {_tuple(names)}"]
+    save = [
+        dropped,
+        *indented([*lines(restored(woven, packed=True)), "reading = 0.0"]),
+        f"items = yield {_tuple(names)}",
+    ]
     save = ["if back:", *indented(take), "else:", *indented(save)]
-    stale = lines(drop(woven))
+    stale = lines(drop(woven, packed=True))
     fresh = [stale[0], "    t, code, x, y = items[0]", *stale[1:]]
     begin = [f"{_tuple(names)[1:-1]} = saved", "reading = 0.0", "out = None", "while True:"]
-    each = lines(item(woven), pad="            ")
+    each = lines(item(woven, packed=True), pad="            ")
     last = [f"out = {_tuple(map(str, woven.outputs))}"]
     found = [
         "def live(saved, numbers, back=()):",
