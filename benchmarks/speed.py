@@ -226,6 +226,17 @@ def beside() -> None:
             spent.append(perf_counter() - begin)
         return median(spent)
 
+    def frames(*, compiled: bool, snaps: bool) -> None:
+        """As who rolls back plays: a snapshot after each frame."""
+        one, kept = profile.session(compiled=compiled), deque[object](maxlen=60)
+        for number, events in enumerate(moves):
+            for signal, x, y in events:
+                one.feed(signal, (x, y), at=number / 60)
+            one.tick(to=(number + 1) / 60)
+            one.view(orbit.SUBJECT)
+            if snaps:
+                kept.append(one.snapshot())
+
     def ring(one: mt.Session) -> None:
         """As who rolls back does: the last second is kept."""
         kept = deque[object](maxlen=60)
@@ -243,11 +254,15 @@ def beside() -> None:
                 "snapshot": lambda one=one: [one.snapshot() for _ in moves],  # type: ignore[misc]
                 "ring": partial(ring, one),
                 "restore": lambda one=one, kept=kept: [one.restore(kept) for _ in moves],  # type: ignore[misc]
+                "frames": partial(frames, compiled=way == "C", snaps=False),
+                "snapped": partial(frames, compiled=way == "C", snaps=True),
             },
             15,
         )
         said(f"{way}: snapshot / the hand-typed orbit", found["snapshot"] / found["hand"], "at most 0.26")
         said(f"{way}: snapshot, the last sixty kept / that", found["ring"] / found["hand"], "-")
+        added = (found["snapped"] - found["frames"]) / found["hand"]
+        said(f"{way}: a snapshot after each frame adds / that", added, "-")
         said(f"{way}: restore / the hand-typed orbit", found["restore"] / found["hand"], "at most 0.43")
     alone = {way: frame_times(compiled=way == "C") for way in ENGINES}
     over = Event()

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 import mellow_thumb as mt
 from benchmarks.workload import PROFILE
-from mellow_thumb.engines import Loop, PythonLoop, Room, load
+from mellow_thumb.engines import Loop, PythonLoop, Room, load, read_kept
 from mellow_thumb.weaving import NO_TIME, Item
 from mellow_thumb.weaving.program import weave_plan
 
@@ -69,8 +69,40 @@ def test_a_step_is_its_events_one_after_another(
     found = loop.step(arrived, len(events), START, END)
     if wanted is None:
         assert (found, arrived) == (None, [*events, *behind])
-        assert loop.send([]) == plain.send([])
+        assert loop.saved == plain.saved
     else:
         assert arrived == behind
         assert repr(found) == repr(plain.send([*wanted, (END, PROGRAM.frame, 0.0, 0.0)]))
-        assert loop.send([]) == plain.send([])
+        assert loop.saved == plain.saved
+
+
+@settings(max_examples=300)
+@given(fed, st.booleans(), fed)
+def test_what_a_loop_keeps_is_its_committed_state_and_keeping_changes_nothing(
+    events: list[Item], frame: bool, more: list[Item]
+) -> None:
+    loop, plain = begun(compiled=False), PROGRAM.live(PROGRAM.start)
+    next(plain)
+    plain.send([(0.5, CODES[2], 0.5, 0.25), (START, PROGRAM.frame, 0.0, 0.0)])
+    for k, one in enumerate((events, more), 1):
+        items = [(START + k, *rest) for _, *rest in one] + [
+            (START + k + 1 / 64, PROGRAM.frame, 0.0, 0.0)
+        ] * frame
+        if items:
+            assert repr(loop.send(items)) == repr(plain.send(items))  # type: ignore[arg-type]
+        kept = loop.keep()
+        assert repr(read_kept(kept).state) == repr(plain.send([]))
+        loop.resume(kept)
+    assert PROGRAM.joined(PROGRAM.parted(loop.saved)) == loop.saved
+
+
+def test_a_snapshot_does_not_make_the_next_frame_start_over() -> None:
+    loop, plain = begun(compiled=False), begun(compiled=False)
+    kept = loop.keep()
+    event = (START, CODES[2], 0.25, 0.5)
+    ends = [(START + 1 / 64, PROGRAM.frame, 0.0, 0.0)]
+    # what the frame let flow to its end is the commit of an event at that end: the same place in memory
+    flowing = kept[0][1]
+    assert loop.keep()[0][1] is flowing
+    assert repr(loop.send([event, *ends])) == repr(plain.send([event, *ends]))
+    assert loop.keep()[0][0] == START

@@ -9,7 +9,7 @@ from ..weaving import NO_TIME
 from .subjects import stand_places, stood
 
 if TYPE_CHECKING:
-    from ..weaving import Item, Program
+    from ..weaving import Item, Program, StateParts
     from .subjects import Subject
 
 
@@ -30,16 +30,21 @@ class Packed(Protocol):
         ...
 
 
-Keeps = tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...]] | tuple[bytes, Packed]
+Parts = tuple["StateParts", tuple[float, ...], tuple[float, ...], tuple[float, ...], "Program"]
+"""The state, where the subject is, what else the host said, what mounts keep; and whose they are."""
+Keeps = Kept | Parts | tuple[bytes, Packed]
 """A loop at one moment, as what ran it keeps it: plain tuples, since to roll back many are made a frame."""
 
 
 def read_kept(kept: Keeps) -> Kept:
     """A loop at one moment, whatever ran it."""
+    if isinstance(kept, Kept):
+        return kept
     if len(kept) == 2:
         data, packed = kept
         return packed.read(data)
-    return Kept(*kept)
+    parts, place, said, rig, program = kept
+    return Kept(program.joined(parts), place + said, rig)
 
 
 NOTHING: list[Item] = []
@@ -57,6 +62,11 @@ class Loop(Protocol):
     rig: tuple[float, ...]
     """What the mounts keep from one view to the next."""
 
+    @property
+    def saved(self) -> tuple[float, ...]:
+        """The state that is committed; what a frame let flow may stay."""
+        ...
+
     def keep(self) -> Keeps:
         """Its whole state now, quickly."""
         ...
@@ -65,7 +75,7 @@ class Loop(Protocol):
         """Become what any loop of the same program was."""
 
     def send(self, items: list[Item]) -> tuple[float, ...]:
-        """Run items that end in a frame, and return what it reads; without items, the saved state."""
+        """Run items that end in a frame, and return what it reads."""
         ...
 
     def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
@@ -124,7 +134,7 @@ class PythonLoop:
         """Begin with a saved state, and with what is carried over from another loop."""
         self.program, self._pose, self._frame = program, program.pose, program.frame
         self._first = stand_places(program)
-        self._back: list[tuple[float, ...]] = []
+        self._back: list[StateParts | None] = []
         loop = program.live(saved, self._back)
         # a generator must be started before it can be sent anything
         next(loop)
@@ -143,13 +153,25 @@ class PythonLoop:
 
     def keep(self) -> Keeps:
         """As :meth:`Loop.keep` says."""
-        return self.send(NOTHING), self.hosts, self.rig
+        back, send = self._back, self.send
+        back.append(None)
+        return send(NOTHING), self._place, self._said, self.rig, self.program
+
+    @property
+    def saved(self) -> tuple[float, ...]:
+        """As :attr:`Loop.saved` says."""
+        return read_kept(self.keep()).state
 
     def resume(self, kept: Keeps) -> None:
         """As :meth:`Loop.resume` says."""
-        state, self.hosts, self.rig = kept if len(kept) == 3 else read_kept(kept)
-        self._back.append(state)
-        self.send(NOTHING)
+        if len(kept) == 5:
+            parts, self._place, self._said, self.rig, _ = kept
+        else:
+            state, self.hosts, self.rig = read_kept(kept)
+            parts = self.program.parted(state)
+        self._back.append(parts)
+        send = self.send
+        send(NOTHING)
 
     def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """As :meth:`Loop.step` says."""

@@ -87,7 +87,7 @@ class Room:
         self._seen: tuple[float, ...] = ()
         self._shape = _Shape(layout, len(saved), self.library.save)
         self._rolled = self._shape.kept
-        self.resume((saved, *carried(program, before)))
+        self.resume(Kept(saved, *carried(program, before)))
 
     def keep(self) -> Keeps:
         """As :meth:`Loop.keep` says."""
@@ -102,6 +102,12 @@ class Room:
             self._saved.pack_into(self._row, self._state, *state)
             self._flags[self._reading] = 0.0
         self._seen = ()
+
+    @property
+    def saved(self) -> tuple[float, ...]:
+        """As :attr:`Loop.saved` says."""
+        self._save(self._there)
+        return self._saved.unpack_from(self._row, self._state)
 
     @property
     def hosts(self) -> tuple[float, ...]:
@@ -125,9 +131,6 @@ class Room:
 
     def send(self, items: list[Item]) -> tuple[float, ...]:
         """As :meth:`Loop.send` says."""
-        if not items:
-            self._save(self._there)
-            return self._saved.unpack_from(self._row, self._state)
         for begin in range(0, len(items), MOST):
             some = items[begin : begin + MOST]
             frame = _doubles(3 + 4 * len(some))

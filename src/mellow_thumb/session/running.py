@@ -112,7 +112,7 @@ class Running:
     @property
     def saved(self) -> tuple[float, ...]:
         """The state, for :meth:`go_on`."""
-        return self.loop.send([])
+        return self.loop.saved
 
     @property
     def state(self) -> dict[str, float]:

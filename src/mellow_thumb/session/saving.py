@@ -270,7 +270,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
     try:
         settings = tuple((str(kind), str(name)) for kind, name in data["settings"])
         program = weave_plan(plan, settings)
-        kept = (
+        kept = Kept(
             tuple(float(data["loop"][name]) for name in program.state),
             tuple(float("nan") if value is None else float(value) for value in data["hosts"]),
             tuple(map(float, data["rig"])),
@@ -303,7 +303,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             world_rate,
             rest,
         )
-        _check(found, Kept(*kept))
+        _check(found, kept)
     except (LookupError, TypeError, ValueError, ArithmeticError) as error:
         raise ArgumentError(f"found a state that is damaged ({error}); expected one from state()") from None
     one = Snapshot()

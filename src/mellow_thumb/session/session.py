@@ -310,16 +310,16 @@ class Session:
         goes back, or is not a number, it stands still and is counted. A frame longer than the ceiling is cut,
         and what happened in the time that was cut takes effect at its end.
         """
-        if (dt is None) == (to is None):
+        if (dt is None) is (to is None):
             raise TypeError("tick takes dt=seconds or to=moment: one of them")
         clock, running, world = self._clock, self._running, self._world
         start = clock.now
-        if running.coming:
+        if running.coming is not None:
             running.look(start)
-        if self._course.ahead:
+        if self._course.ahead is not None:
             self._course.look(self._course.ahead)
         lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
-        if lost:
+        if lost != 0.0:
             self._intake.shorten(clock.now - start + lost, lost)
         now, values, before = clock.now, None, running.values
         passed = now - start

@@ -3,7 +3,7 @@
 from .attitude_alone import Alone, weave_alone
 from .parts import Setting
 from .posing import hosts, kept
-from .program import NO_TIME, Item, Program, Source, keep_woven, weave_plan, woven_before
+from .program import NO_TIME, Item, Program, Source, StateParts, keep_woven, weave_plan, woven_before
 from .roles import own_role, role_of_on
 from .sending import receive, sent
 from .switching import WANTS
@@ -19,6 +19,7 @@ __all__ = [
     "Program",
     "Setting",
     "Source",
+    "StateParts",
     "hosts",
     "keep_woven",
     "kept",

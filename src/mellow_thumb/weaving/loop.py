@@ -38,6 +38,13 @@ READING = Word("reading")
 """1 while the state is a copy that a frame read, the committed one beside it."""
 KEPT = Word("kept_all")
 """All of the committed state but its time, where a language keeps it in one."""
+PARTS, HELD = Word("kept_parts"), Word("kept_held")
+"""The parts of a state to go back to, and what of them is held."""
+OWN_NAMES = (
+    *("live", "saved", "back", "out", "items", "pose", "kept_anchor"),
+    *(one.name for one in (READING, KEPT, PARTS, HELD)),
+)
+"""What loops call their own."""
 
 
 def copy_of(name: str) -> Name:

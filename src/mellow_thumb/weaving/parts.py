@@ -66,6 +66,7 @@ from ..plan.steps import (
 )
 from .flows import AxisFlow, Turn
 from .inputs import inputs_of
+from .loop import OWN_NAMES
 from .panning import Pan
 from .roles import own_role, role_of_on, say_owners
 from .switching import Switching
@@ -81,8 +82,6 @@ if TYPE_CHECKING:
 
 WORDS = (T, CODE, X, Y, AGE, WAIT, PACE, STOP, DT, ANCHOR, DUE, WORLD_THEN)
 """What every program calls its own."""
-LOOP = ("live", "saved", "back", "reading", "out", "items", "kept_anchor", "kept_all", "pose")
-"""What the loops around it call their own."""
 
 Setting = tuple[str, str]
 """Something that a host may set: ``scale`` of a route, ``set`` or ``turn`` of an axis; and its name."""
@@ -172,7 +171,7 @@ class Parts:
         """Every axis as a mount has it, by the key of the instance."""
         say_owners(plan, self.state, {key: self._variable(key, k) for k, key in enumerate(self.axes, 1)})
         self.state.new(ANCHOR.name)
-        self.names = Names([*(word.name for word in WORDS), *LOOP])
+        self.names = Names([*(word.name for word in WORDS), *OWN_NAMES])
         self.variables = {
             key: self.state.new(self._variable(key, k), axis.inner(axis.start))
             for k, (key, axis) in enumerate(self.axes.items(), 1)

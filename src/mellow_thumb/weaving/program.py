@@ -47,6 +47,8 @@ if TYPE_CHECKING:
 
 Item = tuple[float, int, float, float]
 """An event or a frame: time (s), code, x, y."""
+StateParts = tuple[float, tuple[float, ...], tuple[float, ...]]
+"""A state in parts: when it was committed (s), what time changes by itself, what is held."""
 NO_TIME = float("-inf")
 """Stands for the time of an event that has none of its own."""
 
@@ -111,6 +113,8 @@ class Program:
     """What tells it from other programs: the same whatever its numbers."""
     state: tuple[str, ...]
     """Every state value by name; the first is the time of the last commit."""
+    flowing: tuple[str, ...]
+    """Those that time changes by itself."""
     start: tuple[float, ...]
     """What each of them is at time 0."""
     parameters: tuple[str, ...]
@@ -183,13 +187,36 @@ class Program:
         return self.source is other.source
 
     def live(
-        self, state: tuple[float, ...], back: Sequence[tuple[float, ...]] = ()
+        self, state: tuple[float, ...], back: Sequence[StateParts | None] = ()
     ) -> Generator[Any, list[Item], None]:
         """The loop: send it items that end in a frame for its values, or none for the saved state.
 
-        Sent none while there is a state in `back`, it takes it out and goes on from there.
+        Sent none while there are parts of a state in `back`, it takes them out and goes on from there; while
+        there is None, it yields its own.
         """
         return self.functions.live(state, self.numbers, back)
+
+    @cached_property
+    def _parted(self) -> tuple[tuple[int, ...], tuple[int, ...]]:
+        """The places of what flows and of what is held."""
+        places = {name: k for k, name in enumerate(self.state)}
+        flows = tuple(places.pop(name) for name in self.flowing)
+        return flows, tuple(places.values())[1:]
+
+    def parted(self, state: tuple[float, ...]) -> StateParts:
+        """The parts of a saved state: its time, what flows, what is held."""
+        flows, held = self._parted
+        return state[0], tuple(state[k] for k in flows), tuple(state[k] for k in held)
+
+    def joined(self, parts: StateParts) -> tuple[float, ...]:
+        """The saved state that parts make."""
+        flows, held = self._parted
+        found = {
+            0: parts[0],
+            **dict(zip(flows, parts[1], strict=True)),
+            **dict(zip(held, parts[2], strict=True)),
+        }
+        return tuple(found[k] for k in range(len(found)))
 
     def given(self, plan: Plan, numbers: Sequence[float]) -> Program:
         """The same program with the numbers of another plan of the same shape."""
@@ -391,6 +418,7 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         digest=sha256((text + made).encode()).hexdigest(),
         source=source,
         state=tuple(starts),
+        flowing=woven.flowing,
         start=(),
         parameters=names,
         numbers=(),

@@ -8,7 +8,7 @@ import re
 from typing import TYPE_CHECKING, Any
 
 from ...expressions import MATHS, Branch, Leave, Loop, Note, Part, Set
-from ..loop import drop, item, restored
+from ..loop import HELD, KEPT, PARTS, copy_of, drop, item, restored
 from ..woven import POSED
 
 if TYPE_CHECKING:
@@ -109,17 +109,23 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
     """A program, as the generator that a session runs, from a saved state with the program's numbers.
 
     It is sent items — time, code, x, y — that end in a frame, and yields that frame's values; sent none, it
-    yields the saved state, or takes the one that it is to go back to, if there is one.
+    yields the saved state. With parts in `back` it takes them out and goes on from there; with None it
+    yields its own: when it was committed, what flows, what is held. What a frame let flow stays then.
     """
-    names = [*state]
+    names, flows = [*state], woven.flowing
+    held = _tuple(one for one in names[1:] if one not in flows)
     (dropped,) = lines(drop(woven, packed=True)[:1])[:1]
     wait = ["items = yield out", "while not items:"]
-    take = [f"{_tuple(names)[1:-1]} = back.pop()", "reading = 0.0", "items = yield"]
-    save = [
-        dropped,
-        *indented([*lines(restored(woven, packed=True)), "reading = 0.0"]),
-        f"items = yield {_tuple(names)}",
-    ]
+    copies = KEPT.text if len(flows) > 1 else _tuple(copy_of(one).text for one in flows)
+    own = [dropped, f"    items = yield ({copy_of(names[0])}, {copies}, {held})", "else:"]
+    own.append(f"    items = yield ({names[0]}, {_tuple(flows)}, {held})")
+    take = [f"{names[0]}, {KEPT}, {HELD} = {PARTS}"]
+    take += [f"{_tuple(flows)[1:-1]} = {KEPT}"] if flows else []
+    take += [f"{held[1:-1]} = {HELD}"] if held != "()" else []
+    take += ["reading = 0.0", "items = yield"]
+    take = [f"{PARTS} = back.pop()", f"if {PARTS} is None:", *indented(own), "else:", *indented(take)]
+    kept = [*lines(restored(woven, packed=True)), "reading = 0.0"]
+    save = [dropped, *indented(kept), f"items = yield {_tuple(names)}"]
     save = ["if back:", *indented(take), "else:", *indented(save)]
     stale = lines(drop(woven, packed=True))
     fresh = [stale[0], "    t, code, x, y = items[0]", *stale[1:]]
