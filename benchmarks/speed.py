@@ -205,8 +205,8 @@ def around() -> None:
             said(f"an orbit, {way}: {name}", found[f"{name} {way}"] / one, wanted)
 
 
-def beside() -> None:
-    """What rolling back costs, and what a busy Python thread beside the loop adds to a frame."""
+def rolling_back() -> None:
+    """What snapshots cost, alone and after each frame, and what it costs to go back to one."""
     profile, moves = mt.load_profile(orbit.PROFILE), orbit.hands(600)
     calls = orbit.arguments(moves)
 
@@ -214,17 +214,6 @@ def beside() -> None:
         state = orbit.START
         for call in calls:
             state, _ = orbit.by_hand(state, *call)
-
-    def frame_times(*, compiled: bool) -> float:
-        one, spent = profile.session(compiled=compiled), []
-        for number, events in enumerate(moves):
-            for signal, x, y in events:
-                one.feed(signal, (x, y), at=number / 60)
-            begin = perf_counter()
-            one.tick(to=(number + 1) / 60)
-            one.view(orbit.SUBJECT)
-            spent.append(perf_counter() - begin)
-        return median(spent)
 
     def frames(*, compiled: bool, snaps: bool) -> None:
         """As who rolls back plays: a snapshot after each frame."""
@@ -238,7 +227,7 @@ def beside() -> None:
                 kept.append(one.snapshot())
 
     def ring(one: mt.Session) -> None:
-        """As who rolls back does: the last second is kept."""
+        """The last second is kept."""
         kept = deque[object](maxlen=60)
         for _ in moves:
             kept.append(one.snapshot())
@@ -264,6 +253,23 @@ def beside() -> None:
         added = (found["snapped"] - found["frames"]) / found["hand"]
         said(f"{way}: a snapshot after each frame adds / that", added, "-")
         said(f"{way}: restore / the hand-typed orbit", found["restore"] / found["hand"], "at most 0.43")
+
+
+def beside() -> None:
+    """What a busy Python thread beside the loop adds to a frame."""
+    profile, moves = mt.load_profile(orbit.PROFILE), orbit.hands(600)
+
+    def frame_times(*, compiled: bool) -> float:
+        one, spent = profile.session(compiled=compiled), []
+        for number, events in enumerate(moves):
+            for signal, x, y in events:
+                one.feed(signal, (x, y), at=number / 60)
+            begin = perf_counter()
+            one.tick(to=(number + 1) / 60)
+            one.view(orbit.SUBJECT)
+            spent.append(perf_counter() - begin)
+        return median(spent)
+
     alone = {way: frame_times(compiled=way == "C") for way in ENGINES}
     over = Event()
     thread = Thread(target=lambda: any(iter(over.is_set, True)), daemon=True)
@@ -504,5 +510,17 @@ if __name__ == "__main__":
     if sys.argv[1:] == ["stream"]:
         stream()
         raise SystemExit
-    for part in (frames, around, beside, batches, mice_and_many, memory, held, growth, getting_ready):
+    works = (
+        frames,
+        around,
+        rolling_back,
+        beside,
+        batches,
+        mice_and_many,
+        memory,
+        held,
+        growth,
+        getting_ready,
+    )
+    for part in works:
         part()
