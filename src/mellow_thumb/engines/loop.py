@@ -63,6 +63,11 @@ class Loop(Protocol):
     """What the mounts keep from one view to the next."""
 
     @property
+    def place(self) -> tuple[float, ...]:
+        """Of `hosts` the first: where the subject is (m), with its yaw (deg) where that is asked."""
+        ...
+
+    @property
     def saved(self) -> tuple[float, ...]:
         """The state that is committed; what a frame let flow may stay."""
         ...
@@ -134,6 +139,8 @@ class PythonLoop:
         """Begin with a saved state, and with what is carried over from another loop."""
         self.program, self._pose, self._frame = program, program.pose, program.frame
         self._first = stand_places(program)
+        self.place: tuple[float, ...]
+        self._said: tuple[float, ...]
         self._back: list[StateParts | None] = []
         loop = program.live(saved, self._back)
         # a generator must be started before it can be sent anything
@@ -144,18 +151,18 @@ class PythonLoop:
     @property
     def hosts(self) -> tuple[float, ...]:
         """As :attr:`Loop.hosts` says."""
-        return self._place + self._said
+        return self.place + self._said
 
     @hosts.setter
     def hosts(self, said: tuple[float, ...]) -> None:
         """Keep what the host says: where the subject is, which changes every frame, and the rest."""
-        self._place, self._said = said[: self._first], said[self._first :]
+        self.place, self._said = said[: self._first], said[self._first :]
 
     def keep(self) -> Keeps:
         """As :meth:`Loop.keep` says."""
         back, send = self._back, self.send
         back.append(None)
-        return send(NOTHING), self._place, self._said, self.rig, self.program
+        return send(NOTHING), self.place, self._said, self.rig, self.program
 
     @property
     def saved(self) -> tuple[float, ...]:
@@ -165,7 +172,7 @@ class PythonLoop:
     def resume(self, kept: Keeps) -> None:
         """As :meth:`Loop.resume` says."""
         if len(kept) == 5:
-            parts, self._place, self._said, self.rig, _ = kept
+            parts, self.place, self._said, self.rig, _ = kept
         else:
             state, self.hosts, self.rig = read_kept(kept)
             parts = self.program.parted(state)
@@ -194,9 +201,9 @@ class PythonLoop:
     def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
         """As :meth:`Loop.view` says."""
         if subject is not None:
-            self._place = stood(self._place, subject)
+            self.place = stood(self.place, subject)
         pose = self._pose
-        made, self.rig = pose(values, self._place + self._said, t, self.rig)
+        made, self.rig = pose(values, self.place + self._said, t, self.rig)
         return made
 
     def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
@@ -205,4 +212,4 @@ class PythonLoop:
 
     def stand(self, subject: Subject) -> None:
         """As :meth:`Loop.stand` says."""
-        self._place = stood(self._place, subject)
+        self.place = stood(self.place, subject)

@@ -110,6 +110,11 @@ class Room:
         return self._saved.unpack_from(self._row, self._state)
 
     @property
+    def place(self) -> tuple[float, ...]:
+        """As :attr:`Loop.place` says."""
+        return self.hosts[: self._first]
+
+    @property
     def hosts(self) -> tuple[float, ...]:
         """As :attr:`Loop.hosts` says."""
         return self._asked.unpack_from(self._row, self._said)

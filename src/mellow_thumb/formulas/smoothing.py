@@ -19,6 +19,16 @@ def decay(dt: float, k: float) -> float:
     return exp(-k * dt)
 
 
+def growth(age: float, k: float) -> float:
+    """By how much more there was `age` (s) ago of what decays at `k` (1/s): one over :func:`decay`.
+
+    >>> growth(0.0, 5.0)
+    1.0
+    """
+    # what comes at the last commit, as most does that has no time of its own, needs no exponential
+    return exp(k * age) if age != 0.0 else 1.0
+
+
 def payout(pool: float, share: float) -> tuple[float, float]:
     """What a pool pays out while its content falls to `share` of what it was, and what it keeps.
 

@@ -26,7 +26,8 @@ def wrapped(yaw: float) -> float:
     >>> wrapped(540.0), wrapped(-180.0), wrapped(190.0)
     (180.0, 180.0, -170.0)
     """
-    # most yaws are; rounding may leave exactly -180, which is the direction of 180
+    # in one expression, so that a yaw which lies there already, as most do, costs two comparisons;
+    # rounding may leave exactly -180, which is the direction of 180
     return (
         yaw
         if yaw > -180.0 and yaw <= 180.0

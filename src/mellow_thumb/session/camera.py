@@ -63,7 +63,7 @@ class Camera:
         else:
             pose = self._told(values, subject, clear, ground, target, up, head, cut=cut)
         if running.eye is not None:
-            x, y, z = loop.hosts
+            x, y, z = loop.place
             if x == x:
                 pose = (x, y + running.eye.height, z, *pose[3:])
         place = running.cursor

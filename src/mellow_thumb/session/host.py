@@ -10,7 +10,7 @@ from ..plan import ATTITUDE, FINGERS
 from .readings import NO_ROTATION
 
 if TYPE_CHECKING:
-    from collections.abc import Sequence
+    from collections.abc import Callable, Sequence
 
     from .coordinates import Coordinates
     from .view import Triple
@@ -40,8 +40,14 @@ class Intaking(Protocol):
 class Host:
     """Makes events from what a host says about its world."""
 
-    def __init__(self, intake: Intaking, coordinates: Coordinates | None = None) -> None:
-        self._intake, self._coordinates = intake, coordinates
+    def __init__(
+        self,
+        intake: Intaking,
+        coordinates: Coordinates | None = None,
+        feed: Callable[..., None] | None = None,
+    ) -> None:
+        """Give events to an intake; `feed` is a quicker way in, where there is one."""
+        self._intake, self._coordinates, self._feed = intake, coordinates, feed or intake.feed
         self.ids: dict[object, int] = {}
         """For each contact of the host's the finger that it is."""
 
@@ -70,7 +76,7 @@ class Host:
         finger = self.ids.get(contact)
         if phase == "move" and place is not None:  # nearly all are
             if finger is not None:
-                self._intake.feed(PLACES[finger], place, at, device)
+                self._feed(PLACES[finger], place, at, device)
             return
         if phase not in ("down", "move", "up", "cancel"):
             raise ArgumentError(f'phase: found {phase!r}; expected "down", "move", "up" or "cancel"')

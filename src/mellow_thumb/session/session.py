@@ -69,7 +69,10 @@ class Session:
             raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
         self._running, self._clock, self._world = Running(plan, compiled=compiled), Clock(ceiling), World()
         self._intake = Intake(self._running, self._clock)
-        self._host = Host(self._intake, own)
+        # calls without another in between: they are made every frame, or thousands of times a second
+        self.feed = feeding(self._intake)  # type: ignore[method-assign]
+        self._host = Host(self._intake, own, self.feed)
+        self.touch = self._host.touch  # type: ignore[method-assign]
         self._steering = Steering(self._running, self._intake.inbox)
         self._answers = Answers(self._running, self._intake, self._clock, own)
         self._camera = Camera(self._running, self._answers, self._clock, self._world, own)
@@ -87,8 +90,6 @@ class Session:
         self._asked = 2 if plan.movement else 0
         """For how many frames what they are made of is kept, for commands."""
         self._taken: Taken | None = None
-        # the same without a call in between: they are called every frame, or thousands of times a second
-        self.feed = feeding(self._intake)  # type: ignore[method-assign]
         self.snapshot = partial(take_snapshot, self._course, self._parts)  # type: ignore[method-assign]
         self.view = Converting(self._camera.view, own).view if own else self._camera.view  # type: ignore[method-assign]
 

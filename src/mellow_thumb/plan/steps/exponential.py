@@ -48,8 +48,8 @@ class Exponential:
         That is exact, since a pool shrinks by a factor, which can be inverted. `early` gets what was
         not yet paid then, `poured` what the pool held.
         """
-        (share,) = block.call(eased.decay, -AGE, self.decay)
-        block.call(eased.payout, push, share, into=(early, poured))
+        (more,) = block.call(eased.growth, AGE, self.decay)
+        block.call(eased.payout, push, more, into=(early, poured))
 
     def speed(self, pool: Pool) -> Value:
         """How fast a pool pays at this moment."""
