@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Protocol
 
 from ..engines import EngineError, can_compile, check_compiled, is_at_hand, load
 from ..weaving.languages import room_start
-from .rows import Rows, paired
+from .rows import Rows, none, paired
 
 if TYPE_CHECKING:
     import numpy as np
@@ -36,7 +36,7 @@ class Runner(Protocol):
         ...
 
     def paired(self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray) -> Rows | None:
-        """As :func:`paired` says."""
+        """As :func:`paired` says; the rows may stand only until it is called again."""
         ...
 
 
@@ -98,6 +98,8 @@ class Compiled:
         self._take, self._events, layout = engine.library.take, engine.library.events, engine.text.layout
         self._room = np.zeros(layout.frame)
         self._room[layout.rig :] = room_start(layout, program)
+        self._made = none()
+        """Where events are made of rows, again and again: fresh memory costs as much as making them."""
 
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
@@ -118,7 +120,9 @@ class Compiled:
         import numpy as np
 
         count = len(t)
-        made = Rows(np.empty(count), np.empty(count, np.int32), np.empty(count), np.empty(count))
+        if count > len(self._made.t):
+            self._made = Rows(np.empty(count), np.empty(count, np.int32), np.empty(count), np.empty(count))
+        made = self._made
         rows = [np.ascontiguousarray(t), np.ascontiguousarray(value), number.astype(np.int32)]
         words = [known.code, known.part, known.follows, known.low, known.high, known.other, *made]
         lines = (ctypes.c_int64 * 14)(*map(_address, rows), count, *map(_address, words))
