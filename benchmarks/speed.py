@@ -155,17 +155,23 @@ def reports(a_second: int, *, many: bool, compiled: bool) -> Callable[[], object
     return run
 
 
-def around() -> None:
-    """A camera around a subject: three events a frame, the pose and the walk read."""
-    moves = orbit.hands(FRAMES)
+def typed_orbit(moves: list[list[tuple[str, float, float]]]) -> Callable[[], object]:
+    """The hand-typed orbit over what hands do."""
     calls = orbit.arguments(moves)
-    profile = mt.load_profile(orbit.PROFILE)
-    said_by_hands = [[(signal, (x, y)) for signal, x, y in events] for events in moves]
 
-    def by_hand() -> None:
+    def run() -> None:
         state = orbit.START
         for call in calls:
             state, _ = orbit.by_hand(state, *call)
+
+    return run
+
+
+def around() -> None:
+    """A camera around a subject: three events a frame, the pose and the walk read."""
+    moves = orbit.hands(FRAMES)
+    profile = mt.load_profile(orbit.PROFILE)
+    said_by_hands = [[(signal, (x, y)) for signal, x, y in events] for events in moves]
 
     def live(*, compiled: bool) -> None:
         one = profile.session(compiled=compiled)
@@ -190,7 +196,7 @@ def around() -> None:
     works = {"feed three times, tick, view, four reads": live, "a tick without events": ticked}
     works["a view with its subject"] = seen
     found = turns(
-        {"hand": by_hand}
+        {"hand": typed_orbit(moves)}
         | {
             f"{name} {way}": partial(work, compiled=way == "C")
             for name, work in works.items()
@@ -208,12 +214,6 @@ def around() -> None:
 def rolling_back() -> None:
     """What snapshots cost, alone and after each frame, and what it costs to go back to one."""
     profile, moves = mt.load_profile(orbit.PROFILE), orbit.hands(600)
-    calls = orbit.arguments(moves)
-
-    def by_hand() -> None:
-        state = orbit.START
-        for call in calls:
-            state, _ = orbit.by_hand(state, *call)
 
     def frames(*, compiled: bool, snaps: bool) -> None:
         """As who rolls back plays: a snapshot after each frame."""
@@ -239,7 +239,7 @@ def rolling_back() -> None:
         kept = one.snapshot()
         found = turns(
             {
-                "hand": by_hand,
+                "hand": typed_orbit(moves),
                 "snapshot": lambda one=one: [one.snapshot() for _ in moves],  # type: ignore[misc]
                 "ring": partial(ring, one),
                 "restore": lambda one=one, kept=kept: [one.restore(kept) for _ in moves],  # type: ignore[misc]

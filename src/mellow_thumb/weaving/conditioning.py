@@ -53,7 +53,7 @@ class Conditioning:
         with nullcontext() if listen is None else block.when(listen != 0.0):
             self.aim(block, route)
             self._push(block, kept, factors if listen is None else factors[1:], size)
-            self.parts.keep_furthest(block)
+            self.parts.forget_furthest(block)
 
     def _push(self, block: Block, kept: RouteParts, factors: list[Value], size: Value | None) -> None:
         """Give a displacement to the axes of a route, or to the pools that smooth it."""

@@ -154,7 +154,7 @@ class Events:
             elif route.pins == "pointer" and route.effect == "rate" and route.pointer in change.touched:
                 self.conditioning.point(block, route)
         self.passing.go(block)
-        self.parts.keep_furthest(block)
+        self.parts.forget_furthest(block)
         self.keep_due(block)
 
     def keep_due(self, block: Block, *, anew: bool = False) -> None:
@@ -474,7 +474,7 @@ class Events:
             assert scale is not None
             block.set(scale, X)
             self.passing.go(block)
-            parts.keep_furthest(block)
+            parts.forget_furthest(block)
             return
         keys = parts.keys(name)
         if not keys:
@@ -487,7 +487,7 @@ class Events:
                 self._set_axis(block, kind, key)
                 if key in parts.pan_of:
                     parts.pan_of[key].bound(block)
-        parts.keep_furthest(block)
+        parts.forget_furthest(block)
 
     def _set_axis(self, block: Block, kind: str, key: str) -> None:
         """Put an axis where the host wants it, or start a turn to there."""

@@ -72,7 +72,7 @@ class AxisFlow:
         self.near: Name | None = None
         """What holds whether its limits are near, where that makes a difference."""
         self.furthest: Handle | None = None
-        """What holds `most`, where that makes a difference; below 0 until it is worked out again."""
+        """What holds `most`, where that makes a difference; below 0 while nobody knows."""
         self.most: Value = FALSE
         """How far it might go at the most within the longest step, by what it has at the moment."""
         self.steps = False

@@ -578,8 +578,8 @@ class Parts:
         """What is written inside runs only while a mount with the axis is active."""
         return block.when(self.on[key] != 0.0) if key in self.on else nullcontext()
 
-    def keep_furthest(self, block: Block) -> None:
-        """Write that it is to be worked out again how far each axis might go, if that may have changed."""
+    def forget_furthest(self, block: Block) -> None:
+        """Write that nobody knows how far each axis might go in a step, if that may have changed."""
         for flow in self.guarded:
             if flow.furthest is not None and block.changes(flow.most):
                 block.set(flow.furthest, -1.0)

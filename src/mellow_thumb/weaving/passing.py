@@ -76,7 +76,7 @@ class Passing:
             # times the step
             slows = lift(0.0) if bend is None else (bend - self._eased_yaw()) * DT * TWELFTH
             parts.walk.pass_time(block, slows)
-        parts.keep_furthest(block)
+        parts.forget_furthest(block)
 
     def _axis(self, block: Block, key: str) -> None:
         """Write what happens to one axis in `dt`; while no mount has it, it stays as it was left."""

@@ -36,10 +36,9 @@ def hosts(plan: Plan) -> tuple[str, ...]:
     """What the pose asks the host; a single mount that only stands where it is told asks nothing."""
     asked = dict.fromkeys(host for one in plan.mounts.all for host in one.mount.hosts)
     leans = {"lean_x", "lean_y"} & {*plan.mounts.takes(0)}
-    turned = (
-        {"subject_yaw": None} if "subject_yaw" in asked else {}
-    )  # right behind the place: both change often
-    return tuple(dict.fromkeys([*PLACE, *turned, *asked])) if asked or plan.others or leans else ()
+    # its yaw right behind the place: a host says both every frame
+    first = [*PLACE, *asked.keys() & {"subject_yaw"}]
+    return tuple(dict.fromkeys([*first, *asked])) if asked or plan.others or leans else ()
 
 
 def rig(plan: Plan) -> dict[str, float]:

@@ -210,13 +210,11 @@ class Program:
 
     def joined(self, parts: StateParts) -> tuple[float, ...]:
         """The saved state that parts make."""
-        flows, held = self._parted
-        found = {
-            0: parts[0],
-            **dict(zip(flows, parts[1], strict=True)),
-            **dict(zip(held, parts[2], strict=True)),
-        }
-        return tuple(found[k] for k in range(len(found)))
+        found = [parts[0]] * len(self.state)
+        for places, values in zip(self._parted, parts[1:], strict=True):
+            for k, value in zip(places, values, strict=True):
+                found[k] = value
+        return tuple(found)
 
     def given(self, plan: Plan, numbers: Sequence[float]) -> Program:
         """The same program with the numbers of another plan of the same shape."""

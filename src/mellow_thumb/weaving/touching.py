@@ -205,4 +205,4 @@ class Touching:
                 self._events.conditioning.run_out(block, route, ways)
         with block.when(gesture.ends > 0.0):
             self._events.passing.go(block)
-            self._parts.keep_furthest(block)
+            self._parts.forget_furthest(block)
