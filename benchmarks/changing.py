@@ -47,13 +47,10 @@ def new_numbers(profile: mt.Profile, name: str) -> tuple[float, float]:
     """A player's sheet with another sensitivity, and a profile with one (ms)."""
     session = profile.session(compiled=False)
     session.tick(0.1)
-    sheet = mt.new_sheet(profile)
-
-    def apply(k: int) -> None:
+    sheets = [mt.new_sheet(profile) for _ in range(ROUNDS)]
+    for k, sheet in enumerate(sheets):
         sheet.set(profile, "sensitivity", name, 0.5 + k / ROUNDS)
-        session.apply(sheet)
-
-    applied = milliseconds(apply)
+    applied = milliseconds(lambda k: session.apply(sheets[k]))
     routes = profile.routes
     others = [
         replace(

@@ -93,7 +93,7 @@ def test_what_a_loop_keeps_is_its_committed_state_and_keeping_changes_nothing(
         kept = loop.keep()
         assert repr(read_kept(kept).state) == repr(plain.send([]))
         loop.resume(kept)
-    assert PROGRAM.joined(PROGRAM.parted(loop.saved)) == loop.saved
+    assert PROGRAM.parting.joined(PROGRAM.parting.parted(loop.saved)) == loop.saved
 
 
 def test_a_snapshot_does_not_make_the_next_frame_start_over() -> None:

@@ -6,6 +6,8 @@ import gc
 import logging
 import os
 import signal
+import subprocess
+import sys
 from collections.abc import Iterator
 from dataclasses import replace
 
@@ -226,3 +228,21 @@ def test_what_is_no_program_is_refused(glasses: mt.Profile) -> None:
     for wrong in (b"", data[:100], b"nothing of the kind"):
         with pytest.raises(ValueError, match="found no program"):
             received(wrong, glasses)
+
+
+@pytest.mark.skipif(sys.platform == "win32", reason="a process there is told its priority as it is made")
+@pytest.mark.parametrize("has_nice", [True, False])
+def test_what_works_beside_us_stands_back_by_so_much_and_no_more(
+    has_nice: bool, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    if not has_nice:
+        monkeypatch.setattr(beside, "which", lambda _: None)
+    beside.standing_back.cache_clear()
+    ask = "import os, sys; from mellow_thumb.engines import worker; sys.stdin = open(os.devnull); worker.main(); print(os.nice(0))"
+    command = [*beside.standing_back(), sys.executable, "-c", ask]
+    told = subprocess.run(command, capture_output=True, text=True, check=True, stdin=subprocess.DEVNULL)
+    beside.standing_back.cache_clear()
+    assert bool(len(command) > 3) == has_nice
+    assert int(told.stdout) == min(
+        19, max(os.nice(0), 0) + beside.NICE if has_nice else max(os.nice(0), beside.NICE)
+    )

@@ -6,8 +6,10 @@ import atexit
 import sys
 from _thread import start_new_thread
 from contextlib import suppress
+from functools import cache
 from importlib import import_module
 from pathlib import Path
+from shutil import which
 from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
@@ -17,6 +19,8 @@ if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Setting
 
+NICE = 10
+"""How far a process stands back behind everything else, and its compiler with it."""
 LEAVE = 0.5
 """Seconds that a process has to end by itself as we end."""
 
@@ -25,6 +29,17 @@ def make_ready() -> None:
     """Import what it takes to start a process; in a frame, that would be a hitch."""
     for name in ("ctypes", "pickle", "subprocess"):
         import_module(name)
+    standing_back()
+
+
+@cache
+def standing_back() -> tuple[str, ...]:
+    """What a command begins with to stand back from its first moment on; nothing where that is unknown.
+
+    A Python that stands back only once it runs may keep the frame that began it off the processor.
+    """
+    found = None if sys.platform == "win32" else which("nice")
+    return (found, "-n", str(NICE)) if found else ()
 
 
 def has_interpreter() -> bool:
@@ -51,7 +66,7 @@ def work(
     yield
     windows = sys.platform == "win32"
     process = subprocess.Popen(
-        [sys.executable, "-P", "-c", begin],
+        [*standing_back(), sys.executable, "-P", "-c", begin],
         stdin=subprocess.PIPE,
         stdout=subprocess.PIPE,
         stderr=subprocess.PIPE,

@@ -44,7 +44,7 @@ def read_kept(kept: Keeps) -> Kept:
         data, packed = kept
         return packed.read(data)
     parts, place, said, rig, program = kept
-    return Kept(program.joined(parts), place + said, rig)
+    return Kept(program.parting.joined(parts), place + said, rig)
 
 
 NOTHING: list[Item] = []
@@ -175,7 +175,7 @@ class PythonLoop:
             parts, self.place, self._said, self.rig, _ = kept
         else:
             state, self.hosts, self.rig = read_kept(kept)
-            parts = self.program.parted(state)
+            parts = self.program.parting.parted(state)
         self._back.append(parts)
         send = self.send
         send(NOTHING)

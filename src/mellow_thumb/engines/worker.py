@@ -11,11 +11,9 @@ from threading import Thread
 
 from ..basics import MellowThumbError
 from ..weaving import sent, weave_plan
+from .beside import NICE
 from .compiler import stop_all
 from .library import load
-
-NICE = 10
-"""How far it stands back behind everything else, and the compiler with it."""
 
 GRACE = 1.0
 """Seconds to clear up in."""
@@ -25,7 +23,7 @@ def main() -> None:
     """Do what standard input says; an error is the last line on standard error."""
     if hasattr(os, "nice"):
         with suppress(OSError):
-            os.nice(NICE)
+            os.nice(max(0, NICE - os.nice(0)))  # mostly it does already
     source = sys.stdin.buffer
     size = int.from_bytes(source.read(8), "big")
     words = source.read(size)

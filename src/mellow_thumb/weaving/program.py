@@ -14,6 +14,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from hashlib import sha256
+from operator import itemgetter
 from typing import TYPE_CHECKING, Any, NamedTuple
 
 from ..basics import altered
@@ -74,6 +75,34 @@ class Sums(NamedTuple):
         return tuple([found[place] for place in self.places]), tuple(start)
 
 
+class Parting(NamedTuple):
+    """How a state is parted: its time first, then what time changes by itself, and what is held."""
+
+    flows: tuple[int, ...]
+    """The places of what flows."""
+    held: tuple[int, ...]
+    """The places of what is held."""
+    whole: Callable[[tuple[float, ...]], tuple[float, ...]]
+    """The state, of its parts in a row."""
+
+    def parted(self, state: tuple[float, ...]) -> StateParts:
+        """The parts of a saved state."""
+        return state[0], tuple(state[k] for k in self.flows), tuple(state[k] for k in self.held)
+
+    def joined(self, parts: StateParts) -> tuple[float, ...]:
+        """The saved state that parts make."""
+        return self.whole((parts[0], *parts[1], *parts[2]))
+
+
+def parting_of(state: tuple[str, ...], flowing: tuple[str, ...]) -> Parting:
+    """How a state with these values is parted."""
+    places = {name: k for k, name in enumerate(state)}
+    flows = tuple(places.pop(name) for name in flowing)
+    held = tuple(places.values())[1:]
+    row = (0, *flows, *held)
+    return Parting(flows, held, itemgetter(*map(row.index, range(len(row)))))  # a state is never one value
+
+
 class Functions(NamedTuple):
     """The functions compiled from a program's texts."""
 
@@ -113,8 +142,8 @@ class Program:
     """What tells it from other programs: the same whatever its numbers."""
     state: tuple[str, ...]
     """Every state value by name; the first is the time of the last commit."""
-    flowing: tuple[str, ...]
-    """Those that time changes by itself."""
+    parting: Parting
+    """Which of them time changes by itself."""
     start: tuple[float, ...]
     """What each of them is at time 0."""
     parameters: tuple[str, ...]
@@ -195,26 +224,6 @@ class Program:
         there is None, it yields its own.
         """
         return self.functions.live(state, self.numbers, back)
-
-    @cached_property
-    def _parted(self) -> tuple[tuple[int, ...], tuple[int, ...]]:
-        """The places of what flows and of what is held."""
-        places = {name: k for k, name in enumerate(self.state)}
-        flows = tuple(places.pop(name) for name in self.flowing)
-        return flows, tuple(places.values())[1:]
-
-    def parted(self, state: tuple[float, ...]) -> StateParts:
-        """The parts of a saved state: its time, what flows, what is held."""
-        flows, held = self._parted
-        return state[0], tuple(state[k] for k in flows), tuple(state[k] for k in held)
-
-    def joined(self, parts: StateParts) -> tuple[float, ...]:
-        """The saved state that parts make."""
-        found = [parts[0]] * len(self.state)
-        for places, values in zip(self._parted, parts[1:], strict=True):
-            for k, value in zip(places, values, strict=True):
-                found[k] = value
-        return tuple(found)
 
     def given(self, plan: Plan, numbers: Sequence[float]) -> Program:
         """The same program with the numbers of another plan of the same shape."""
@@ -416,7 +425,7 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         digest=sha256((text + made).encode()).hexdigest(),
         source=source,
         state=tuple(starts),
-        flowing=woven.flowing,
+        parting=parting_of(tuple(starts), woven.flowing),
         start=(),
         parameters=names,
         numbers=(),
