@@ -67,6 +67,22 @@ def test_the_library_says_what_the_woven_text_says(
 
 
 @needs_compiler
+@settings(max_examples=30)
+@given(events(), st.integers(1, 40))
+def test_a_long_take_is_read_while_it_runs_and_nothing_is_lost(happened: list[Event], rows: int) -> None:
+    profile, odd = mt.load_profile(marsh.PROFILE), ("mouse.mvoe.x", "mouse.move.x", "mouse.right")
+    take = take_of(happened)
+    strange = pd.DataFrame({"t": [0.1, 0.2, 0.3], "signal": odd, "value": [1.0, np.inf, 7.0]})
+    table = pd.concat([take.table.astype({"signal": "str"}), strange]).astype({"signal": "category"})
+    wanted = mt.replay(profile, mt.Take(table), until=2.0, compiled=False)
+    with quickly(), pytest.MonkeyPatch.context() as patch:
+        patch.setattr(take_items, "ROWS", rows)
+        found = mt.replay(profile, mt.Take(table), until=2.0, compiled=True)
+    pd.testing.assert_frame_equal(found, wanted, check_exact=True)
+    assert found.attrs == wanted.attrs
+
+
+@needs_compiler
 @pytest.mark.parametrize("words", ["gcc", "clang"])
 @pytest.mark.parametrize(("profile", "take"), marsh.SCENES, ids=[one.stem for one, _ in marsh.SCENES])
 def test_compiled_is_interpreted_to_the_bit(
@@ -125,7 +141,8 @@ def test_no_library_reads_or_writes_beside_its_room(tmp_path: Path, scene: Path)
         )
         data.extend((begin, end, len(happened), *chain(*happened)))
         values = loop.send([*happened, (end, program.frame, 0.0, 0.0)])
-        wanted.extend((*values, *loop.view(values, end), *loop.rig))
+        place, turned, *lens = loop.view(values, end)
+        wanted.extend((*values, *place, *turned, *lens, *loop.rig))
         if k % 7 == 0:
             loop.send([])
     done = subprocess.run([tmp_path / "room"], input=data.tobytes(), capture_output=True, check=True)

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 import mellow_thumb as mt
 from benchmarks.workload import PROFILE
 from mellow_thumb.engines import Loop, PythonLoop, Room, load, read_kept
+from mellow_thumb.session.saving import moment_of
 from mellow_thumb.weaving import NO_TIME, Item
 from mellow_thumb.weaving.program import weave_plan
 
@@ -94,6 +95,20 @@ def test_what_a_loop_keeps_is_its_committed_state_and_keeping_changes_nothing(
         assert repr(read_kept(kept).state) == repr(plain.send([]))
         loop.resume(kept)
     assert PROGRAM.parting.joined(PROGRAM.parting.parted(loop.saved)) == loop.saved
+
+
+def test_snapshots_share_what_no_event_has_changed() -> None:
+    session = mt.load_profile(PROFILE).session(compiled=False)
+    session.tick(0.5)
+    kept = [moment_of(session.snapshot()).loop]
+    session.tick(0.5)
+    kept.append(moment_of(session.snapshot()).loop)
+    session.feed("pad.right_stick", (0.5, 0.5))
+    session.tick(0.5)
+    kept.append(moment_of(session.snapshot()).loop)
+    before, same, other = (one[0][2] for one in kept)  # what is held
+    assert before is same
+    assert other != same
 
 
 def test_a_snapshot_does_not_make_the_next_frame_start_over() -> None:

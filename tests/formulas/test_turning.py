@@ -68,10 +68,10 @@ def test_a_turn_takes_the_hand_its_stated_travel(turn: float, counts_per_cm: flo
 
 @given(turns, turns, turns, st.tuples(*[st.floats(-100.0, 100.0)] * 3))
 def test_the_view_matrix_undoes_the_pose(
-    yaw: float, pitch: float, roll: float, position: tuple[float, ...]
+    yaw: float, pitch: float, roll: float, position: tuple[float, float, float]
 ) -> None:
     quaternion = rotation(yaw, pitch, roll)
-    view = view_of((*position, *quaternion, 60.0, 0.0))
+    view = view_of((position, quaternion, 60.0, 0.0))
     pose, matrix = np.array(view.pose_matrix()), np.array(view.matrix())
     assert pose[:3, :3] == pytest.approx(Rotation.from_quat(quaternion).as_matrix(), abs=1e-13)
     assert pose[:3, 3] == pytest.approx(position)

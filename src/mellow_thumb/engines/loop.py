@@ -9,7 +9,7 @@ from ..weaving import NO_TIME
 from .subjects import stand_places, stood
 
 if TYPE_CHECKING:
-    from ..weaving import Item, Program, StateParts
+    from ..weaving import Item, Posed, Program, StateParts
     from .subjects import Subject
 
 
@@ -97,11 +97,11 @@ class Loop(Protocol):
         Raises :class:`ArgumentError` for what is not a place of finite numbers; nothing has changed then.
         """
 
-    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
+    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> Posed:
         """The pose for what a frame reads, at `t` (s), with the subject there from now on, as in `stand`."""
         ...
 
-    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
+    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> Posed:
         """The pose for what a frame reads; nothing of it is kept."""
         ...
 
@@ -141,7 +141,7 @@ class PythonLoop:
         self._first = stand_places(program)
         self.place: tuple[float, ...]
         self._said: tuple[float, ...]
-        self._back: list[StateParts | None] = []
+        self._back: list[StateParts] = []
         loop = program.live(saved, self._back)
         # a generator must be started before it can be sent anything
         next(loop)
@@ -160,9 +160,8 @@ class PythonLoop:
 
     def keep(self) -> Keeps:
         """As :meth:`Loop.keep` says."""
-        back, send = self._back, self.send
-        back.append(None)
-        return send(NOTHING), self.place, self._said, self.rig, self.program
+        send = self.send
+        return send(None), self.place, self._said, self.rig, self.program
 
     @property
     def saved(self) -> tuple[float, ...]:
@@ -198,7 +197,7 @@ class PythonLoop:
         values: tuple[float, ...] = send(items)
         return values
 
-    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
+    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> Posed:
         """As :meth:`Loop.view` says."""
         if subject is not None:
             self.place = stood(self.place, subject)
@@ -206,7 +205,7 @@ class PythonLoop:
         made, self.rig = pose(values, self.place + self._said, t, self.rig)
         return made
 
-    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
+    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> Posed:
         """As :meth:`Loop.glimpse` says."""
         return self._pose(values, self.hosts, t, rig)[0]
 

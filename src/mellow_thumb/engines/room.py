@@ -14,7 +14,7 @@ from .subjects import refused, stand_places, stood
 if TYPE_CHECKING:
     from collections.abc import Callable
 
-    from ..weaving import Item, Program
+    from ..weaving import Item, Posed, Program
     from ..weaving.languages import Layout
     from .library import Engine
     from .loop import Keeps, Loop
@@ -164,7 +164,7 @@ class Room:
         hosts = self.hosts
         self.hosts = stood(hosts[: self._first], subject) + hosts[self._first :]
 
-    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> tuple[float, ...]:
+    def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> Posed:
         """As :meth:`Loop.view` says."""
         row, pose, read = self._row, self._pose, self._read_pose
         if values is not self._seen:
@@ -173,24 +173,25 @@ class Room:
         if subject is None:
             self._flags[self._moment] = t
             pose(self._there)
-            return read(row, self._made)
-        try:
-            if len(subject) == 2:
-                (x, y, z), (a, b, c, d) = subject
-                _SUBJECT.pack_into(row, 0, 2.0, x, y, z, a, b, c, d, t)
-            else:
-                x, y, z = subject
-                _SUBJECT.pack_into(row, 0, 1.0, x, y, z, 0.0, 0.0, 0.0, 1.0, t)
-        except (TypeError, ValueError, struct.error) as error:
-            self._flags[0] = 0.0
-            raise refused(subject) from error
-        pose(self._there)
-        if self._flags[0] != 0.0:
-            self._flags[0] = 0.0
-            stood(self.hosts[: self._first], subject)  # says what is wrong with it
-        return read(row, self._made)
+        else:
+            try:
+                if len(subject) == 2:
+                    (x, y, z), (a, b, c, d) = subject
+                    _SUBJECT.pack_into(row, 0, 2.0, x, y, z, a, b, c, d, t)
+                else:
+                    x, y, z = subject
+                    _SUBJECT.pack_into(row, 0, 1.0, x, y, z, 0.0, 0.0, 0.0, 1.0, t)
+            except (TypeError, ValueError, struct.error) as error:
+                self._flags[0] = 0.0
+                raise refused(subject) from error
+            pose(self._there)
+            if self._flags[0] != 0.0:
+                self._flags[0] = 0.0
+                stood(self.hosts[: self._first], subject)  # says what is wrong with it
+        x, y, z, a, b, c, d, angle, extent = read(row, self._made)
+        return (x, y, z), (a, b, c, d), angle, extent
 
-    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> tuple[float, ...]:
+    def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> Posed:
         """As :meth:`Loop.glimpse` says."""
         before, self.rig = self.rig, rig
         made = self.view(values, t)

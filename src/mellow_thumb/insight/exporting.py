@@ -95,8 +95,8 @@ def vectors(program: Program) -> dict[str, Any]:
         due.append(item)
         if item[1] == program.frame:
             values = loop.send(due)
-            pose, rig = program.pose(values, hosts, item[0], rig)
-            frames.append([*values, *pose])
+            (place, turned, *lens), rig = program.pose(values, hosts, item[0], rig)
+            frames.append([*values, *place, *turned, *lens])
             due = []
     return {"items": [list(item) for item in items], "frames": frames}
 

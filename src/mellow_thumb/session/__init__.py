@@ -13,14 +13,13 @@ from .readings import Readings, feels
 from .saving import Snapshot
 from .session import CEILING, Session
 from .unscaled import Unscaled
-from .view import POSE, Quadruple, Triple, View
+from .view import Quadruple, Triple, View
 from .walker import Walker
 
 __all__ = [
     "CEILING",
     "GRAVITY",
     "NOT_FINITE",
-    "POSE",
     "Attitude",
     "Basis",
     "Coordinates",

@@ -150,7 +150,7 @@ class Answers:
             return {}
         if not callable(ground):
             return dict(zip(GROUND, (ground, ground, ground + mount.clearance), strict=True))
-        x, _, z, *turned = running.loop.glimpse(values, self._clock.now, rig)[:7]
+        (x, _, z), turned, _, _ = running.loop.glimpse(values, self._clock.now, rig)
         found: dict[str, float] = {}
         if isinstance(mount, Orbit):
             px, py, pz = self._subject

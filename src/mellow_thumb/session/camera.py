@@ -12,17 +12,18 @@ from ..plan import CURSORS, REDUCED
 from ..plan.mounts import UP, Flat, Orbit, Overhead
 from .shakes import Kick
 from .steering import MOST
-from .view import direction, view_of
+from .view import View, direction
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
     from ..engines import Subject
+    from ..weaving import Posed
     from .answers import Answers
     from .clock import Clock, World
     from .coordinates import Coordinates
     from .running import Running
-    from .view import Quadruple, Triple, View
+    from .view import Quadruple, Triple
 
 HERE = (0.0, 0.0, 0.0)
 """The origin of a world that has not been moved."""
@@ -65,13 +66,16 @@ class Camera:
         if running.eye is not None:
             x, y, z = loop.place
             if x == x:
-                pose = (x, y + running.eye.height, z, *pose[3:])
+                pose = ((x, y + running.eye.height, z), *pose[1:])
         place = running.cursor
         cursor = running.plan.cursor if place is None else CURSORS[int(running.values[place])]
         if self.origin is not HERE:
-            x, y, z = self.origin
-            pose = (pose[0] - x, pose[1] - y, pose[2] - z, *pose[3:])
-        return view_of(pose, cursor)
+            (x, y, z), (a, b, c) = pose[0], self.origin
+            pose = ((x - a, y - b, z - c), *pose[1:])
+        view = View()  # as `view_of` makes it, without another call: one is made every frame
+        view.position, view.rotation, view.field_of_view, view.extent = pose
+        view.cursor = cursor
+        return view
 
     def _told(
         self,
@@ -84,7 +88,7 @@ class Camera:
         head: tuple[Triple, Quadruple] | None,
         *,
         cut: bool,
-    ) -> tuple[float, ...]:
+    ) -> Posed:
         """The pose, after everything that a host may say for the view."""
         loop, said, now = self._running.loop, self._answers, self._clock.now
         before = loop.hosts
@@ -191,8 +195,7 @@ class Camera:
     def _tolerance(self, degrees: float, metres: float, share: float) -> tuple[float, float, float]:
         """How far axes may go for a view to count as the same; unstated limits are a share of its height."""
         running = self._running
-        pose = running.loop.glimpse(running.values, self._clock.now, running.loop.rig)
-        angle, extent = pose[7], pose[8]
+        *_, angle, extent = running.loop.glimpse(running.values, self._clock.now, running.loop.rig)
         high = extent if extent == extent and extent > 0.0 else 0.0
         if not high:
             place = running.program.axis_places.get("distance")

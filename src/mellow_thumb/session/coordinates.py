@@ -11,6 +11,7 @@ from .view import view_of
 if TYPE_CHECKING:
     from collections.abc import Callable
 
+    from ..weaving import Posed
     from .view import Triple, View
 
 OURS = Basis()
@@ -61,11 +62,10 @@ class Coordinates:
         there = self.place(x, 0.0, z)
         return there[self._level[0]], there[self._level[1]]
 
-    def pose(self, pose: tuple[float, ...]) -> tuple[float, ...]:
+    def pose(self, pose: Posed) -> Posed:
         """A pose of ours in the host's coordinates: its place, its rotation, the extent of a flat picture."""
-        x, y, z, qx, qy, qz, qw, angle, extent = pose
-        turned = self.basis.rotation((qx, qy, qz, qw))
-        return (*self.place(x, y, z), *turned, angle, extent * self.units)
+        (x, y, z), turned, angle, extent = pose
+        return self.place(x, y, z), self.basis.rotation(turned), angle, extent * self.units
 
     # ---- what a host says; bad ones are passed on, to be refused where all are
 
@@ -137,7 +137,8 @@ class Converting:
             if said.get(name) is not None:
                 said[name] = take(said[name])
         seen = self._view(subject, **said)
-        return view_of(own.pose(seen.pose), seen.cursor)
+        pose = seen.position, seen.rotation, seen.field_of_view, seen.extent
+        return view_of(own.pose(pose), seen.cursor)
 
 
 def _has_rotation(subject: Any) -> bool:

@@ -13,6 +13,8 @@ from .readings import Readings
 from .shakes import Kick
 
 if TYPE_CHECKING:
+    from collections.abc import Callable
+
     from ..engines import Keeps
     from ..plan import Plan
     from ..weaving import Item, Program
@@ -113,36 +115,43 @@ class SessionParts(NamedTuple):
     cues: Cues
 
 
-def take_snapshot(course: Course, parts: SessionParts) -> Snapshot:
-    """Take the whole state of a session, which has one plan and may be on its way to another."""
+def snapshots(course: Course, parts: SessionParts) -> Callable[[], Snapshot]:
+    """What takes the whole state of a session, which has one plan and may be on its way to another.
+
+    It is a function with all that it needs at hand, for who rolls back calls it every frame.
+    """
     running, clock, world, intake, host, camera, cues = parts
     inbox = intake.inbox
-    arrived, waiting = inbox.arrived, inbox.waiting
-    one = Snapshot()
-    one.parts = (
-        running.plan,
-        course.now,
-        running.program,
-        running.loop.keep(),
-        running.values,
-        clock.now,
-        clock.small,
-        clock.edge,
-        clock.before,
-        clock.skipped,
-        clock.cut,
-        clock.stalled,
-        tuple(arrived) if arrived else (),
-        tuple(waiting) if waiting else (),
-        inbox.late,
-        inbox.early,
-        camera.origin,
-        world.now,
-        world.rate,
-        _rest(intake, host, camera, cues),
-        course.ahead,
-    )
-    return one
+
+    def snapshot() -> Snapshot:
+        arrived, waiting = inbox.arrived, inbox.waiting
+        one = Snapshot()
+        one.parts = (
+            running.plan,
+            course.now,
+            running.program,
+            running.loop.keep(),
+            running.values,
+            clock.now,
+            clock.small,
+            clock.edge,
+            clock.before,
+            clock.skipped,
+            clock.cut,
+            clock.stalled,
+            tuple(arrived) if arrived else (),
+            tuple(waiting) if waiting else (),
+            inbox.late,
+            inbox.early,
+            camera.origin,
+            world.now,
+            world.rate,
+            _rest(intake, host, camera, cues),
+            course.ahead,
+        )
+        return one
+
+    return snapshot
 
 
 def _rest(intake: Intake, host: Host, camera: Camera, cues: Cues) -> Rest:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from functools import partial
 from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError
@@ -21,7 +20,7 @@ from .listening import Listener
 from .live_signals import heard_in, held_now, live_signals
 from .reasons import Reasons
 from .running import Running
-from .saving import SessionParts, Snapshot, from_plain, put_back, take_snapshot, to_plain
+from .saving import SessionParts, Snapshot, from_plain, put_back, snapshots, to_plain
 from .steering import Steering
 from .walker import Taken, asked_at, command_within
 
@@ -90,7 +89,7 @@ class Session:
         self._asked = 2 if plan.movement else 0
         """For how many frames what they are made of is kept, for commands."""
         self._taken: Taken | None = None
-        self.snapshot = partial(take_snapshot, self._course, self._parts)  # type: ignore[method-assign]
+        self.snapshot = snapshots(self._course, self._parts)  # type: ignore[method-assign]
         self.view = Converting(self._camera.view, own).view if own else self._camera.view  # type: ignore[method-assign]
 
     # ---- what comes in
@@ -579,7 +578,7 @@ class Session:
         It includes events that wait, what is held, and the player's sheet. Give it to :meth:`restore` of a
         session that began with an equal plan.
         """
-        return take_snapshot(self._course, self._parts)
+        return snapshots(self._course, self._parts)()
 
     def state(self) -> dict[str, Any]:
         """The whole session as JSON data: for saved games.

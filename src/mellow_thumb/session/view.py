@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+from typing import TYPE_CHECKING
+
 from ..basics import ArgumentError
 from ..formulas import rotation_rows
 
+if TYPE_CHECKING:
+    from ..weaving import Posed
+
 Triple = tuple[float, float, float]
 Quadruple = tuple[float, float, float, float]
-POSE = 9
-"""How many numbers a pose is: place, rotation, field of view, extent."""
 
 Matrix = tuple[tuple[float, float, float, float], ...]
 
@@ -25,26 +28,23 @@ def direction(up: Triple) -> Triple:
 class View:
     """A camera pose: right-handed, metres, +X right, +Y up, -Z forward."""
 
-    __slots__ = ("cursor", "pose", "position", "rotation")
+    __slots__ = ("cursor", "extent", "field_of_view", "position", "rotation")
 
-    pose: tuple[float, ...]
-    """All of it: the place, the rotation, the field of view, the extent."""
     position: Triple
     """Where the camera is: x, y, z in metres, or in the units of the session."""
     rotation: Quadruple
     """The camera's rotation: a unit quaternion (x, y, z, w), camera to world."""
+    field_of_view: float
+    """The vertical field of view, in degrees; a zoom narrows it. 0 for a flat picture."""
+    extent: float
+    """What a flat picture shows: metres along the shorter side of the screen; 0 in perspective."""
     cursor: str
     """What the pointer should be: ``free``, ``hidden``, or ``held`` where it is."""
 
     @property
-    def field_of_view(self) -> float:
-        """The vertical field of view, in degrees; a zoom narrows it. 0 for a flat picture."""
-        return self.pose[7]
-
-    @property
-    def extent(self) -> float:
-        """What a flat picture shows: metres along the shorter side of the screen; 0 in perspective."""
-        return self.pose[8]
+    def pose(self) -> tuple[float, ...]:
+        """All of it: the place, the rotation, the field of view, the extent."""
+        return (*self.position, *self.rotation, self.field_of_view, self.extent)
 
     def __eq__(self, other: object) -> bool:
         """Whether both show the same, including the pointer."""
@@ -76,10 +76,9 @@ class View:
         return (*((p, q, r, -(p * x + q * y + r * z)) for p, q, r in columns), (0.0, 0.0, 0.0, 1.0))
 
 
-def view_of(pose: tuple[float, ...], cursor: str = "free") -> View:
+def view_of(pose: Posed, cursor: str = "free") -> View:
     """The view that a pose makes."""
     view = View()  # without an __init__, which would take twice as long
-    view.pose, view.cursor = pose, cursor
-    x, y, z, a, b, c, d, _, _ = pose
-    view.position, view.rotation = (x, y, z), (a, b, c, d)
+    view.position, view.rotation, view.field_of_view, view.extent = pose
+    view.cursor = cursor
     return view

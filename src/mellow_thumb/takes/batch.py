@@ -7,17 +7,16 @@ from typing import TYPE_CHECKING, Any, overload
 
 from ..basics import ArgumentError
 from ..plan.mounts import Eye
-from ..session import POSE
 from ..weaving import hosts as hosts_of
 from ..weaving import weave_plan
 from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .host_samples import last_words, sampled, says
 from .loops import WORTH_COMPILING, runner_for
 from .poses import TORN, in_ours, whole_poses
-from .replay_table import height, outputs, table_of
+from .replay_table import CAMERA, outputs, table_of, tabled
 from .rows import none
 from .take import Take
-from .take_items import TakeReader
+from .take_items import TakeReader, is_long
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Iterator, Sequence
@@ -28,6 +27,7 @@ if TYPE_CHECKING:
     from ..plan import Plan
     from ..weaving import Program
     from .loops import Runner
+    from .replay_table import Read
     from .rows import Rows
 
 
@@ -93,8 +93,8 @@ def replay(
 
     def one(take: Take) -> pd.DataFrame:
         ends = frame_ends(take, rate, until) if frames is None else checked_ends(frames)
-        out, reader = _played(plan, program, take, ends, compiled=compiled)
-        table = table_of(program, ends, out)
+        read, reader = _played(plan, program, take, ends, tabled(program), compiled=compiled)
+        table = table_of(program, ends, read)
         table.attrs |= reader.counts._asdict()
         return table
 
@@ -151,8 +151,9 @@ def replay_arrays(
 
     def one(take: Take) -> dict[str, np.ndarray]:
         ends = frame_ends(take, rate, until) if frames is None else checked_ends(frames)
-        out, _ = _played(plan, program, take, ends, compiled=compiled)
-        return {"t": ends, **dict(zip(outputs(program), out, strict=True))}
+        wanted = {name: k for k, name in enumerate(outputs(program))}
+        read, _ = _played(plan, program, take, ends, wanted, compiled=compiled)
+        return {"t": ends, **read}
 
     return one(take) if isinstance(take, Take) else _each(one, take, threads)
 
@@ -179,9 +180,10 @@ def replay_pieces(
     import pandas as pd
 
     program, said = weave_plan(plan), pd.DataFrame()
-    loop, reader = runner_for(program, WORTH_COMPILING, compiled=compiled), TakeReader(plan, program)
+    wanted, reader = tabled(program), TakeReader(plan, program)
+    loop = runner_for(program, WORTH_COMPILING, compiled=compiled, wanted=[*wanted.values()])
     check_rate(rate)
-    done, before, last, about = 0, np.zeros(height(program)), 0.0, dict[str, str]()
+    done, before, last, about = 0, dict.fromkeys(wanted, 0.0), 0.0, dict[str, str]()
     for piece, is_last in _with_last(pieces):
         about = about or piece.about
         rows = in_ours(piece.table, about)
@@ -196,18 +198,19 @@ def replay_pieces(
         else:
             ends = np.arange(done + 1, floor(last * rate) + 3) / rate
             ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
-        out = np.empty((height(program), len(ends)))
+        out = np.empty((len(wanted), len(ends)))
         words = rows if not len(said) else pd.concat([said, rows.astype({"signal": "str"})])
         words = _whole(words, reader)
         hosts, said = sampled(words, program.asked, ends), last_words(words)
-        _run(loop, reader.read(rows, loop.paired), ends, hosts, out, is_last=is_last)
-        _stand(plan, hosts, out)
+        _run(loop, _events(loop, reader, rows), ends, hosts, out, is_last=is_last)
         if not is_last:  # the last of them waits for the next piece
-            ends, out = ends[:-1], out[:, :-1]
-        table = table_of(program, ends, out, before)
+            ends, out, hosts = ends[:-1], out[:, :-1], hosts[:, :-1]
+        read = dict(zip(wanted, out, strict=True))
+        _stand(plan, hosts, read)
+        table = table_of(program, ends, read, before)
         table.attrs |= reader.counts._asdict()
         done += len(ends)
-        before = out[:, -1] if len(ends) else before
+        before = dict(zip(wanted, out[:, -1].tolist(), strict=True)) if len(ends) else before
         yield table
         if is_last:
             return
@@ -237,21 +240,28 @@ def _with_last(pieces: Iterable[Take]) -> Iterator[tuple[Any, bool]]:
 
 
 def _played(
-    plan: Plan, program: Program, take: Take, ends: np.ndarray, *, compiled: bool | None
-) -> tuple[np.ndarray, TakeReader]:
-    """The values of a take's frames, a row of the results for each value, and the reader."""
+    plan: Plan,
+    program: Program,
+    take: Take,
+    ends: np.ndarray,
+    wanted: dict[str, int],
+    *,
+    compiled: bool | None,
+) -> tuple[Read, TakeReader]:
+    """The wanted values of a take's frames, a row for each, and the reader."""
     import numpy as np
 
     reader = TakeReader(plan, program)
-    out = np.empty((height(program), len(ends)))
-    loop = runner_for(program, len(take) + len(ends), compiled=compiled)
+    out = np.empty((len(wanted), len(ends)))
+    loop = runner_for(program, len(take) + len(ends), compiled=compiled, wanted=[*wanted.values()])
     table = in_ours(take.table, take.about)
     # where a mount asks nothing, it is told where to stand, if anything is said at all
     asked = program.asked if program.hosts or says(table) else ()
     hosts = sampled(_whole(table, reader) if asked else table, asked, ends)
-    _run(loop, reader.read(table, loop.paired), ends, hosts, out, is_last=True)
-    _stand(plan, hosts, out)
-    return out, reader
+    _run(loop, _events(loop, reader, table), ends, hosts, out, is_last=True)
+    read = dict(zip(wanted, out, strict=True))
+    _stand(plan, hosts, read)
+    return read, reader
 
 
 def _whole(table: pd.DataFrame, reader: TakeReader) -> pd.DataFrame:
@@ -262,15 +272,30 @@ def _whole(table: pd.DataFrame, reader: TakeReader) -> pd.DataFrame:
     return table
 
 
-def _stand(plan: Plan, hosts: np.ndarray, out: np.ndarray) -> None:
+def _stand(plan: Plan, hosts: np.ndarray, read: Read) -> None:
     """Put an eye where the host said the subject is."""
     import numpy as np
 
     if isinstance(plan.mount, Eye) and not hosts_of(plan) and len(hosts):
         known = np.isfinite(hosts[:3]).all(axis=0)
-        places = out[-POSE : 3 - POSE]
-        places[:, known] = hosts[:3, known]
-        places[1, known] += plan.mount.height
+        for name, said in zip(CAMERA, hosts[:3], strict=False):
+            read[name][known] = said[known]
+        read["camera_y"][known] += plan.mount.height
+
+
+def _events(loop: Runner, reader: TakeReader, table: pd.DataFrame) -> Iterator[Rows]:
+    """The events of a take for a loop; of a long one some are read while those before them are at work."""
+    from concurrent.futures import ThreadPoolExecutor
+
+    parts = reader.read(table, loop.paired)
+    if not loop.lets_go or not is_long(table):
+        yield from parts
+        return
+    with ThreadPoolExecutor(1) as beside:
+        coming = beside.submit(next, parts, None)
+        while (events := coming.result()) is not None:
+            coming = beside.submit(next, parts, None)
+            yield events
 
 
 def _run(

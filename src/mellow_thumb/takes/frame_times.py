@@ -48,8 +48,10 @@ def grid(done: int, rate: float, end: float) -> np.ndarray:
 
     if not 0.0 < end < float("inf"):
         raise ArgumentError(f"until: found {end!r}; expected seconds above 0")
-    inner = np.arange(done + 1, int(end * rate) + 2) / rate
-    return np.append(inner[: np.searchsorted(inner, end)], end)
+    inner: np.ndarray = np.arange(done + 1, max(done, int(end * rate)) + 3) / rate
+    last = int(np.searchsorted(inner[:-1], end))
+    inner[last] = end
+    return inner[: last + 1]
 
 
 def checked_ends(frames: Sequence[float]) -> np.ndarray:

@@ -7,9 +7,12 @@ from typing import TYPE_CHECKING, Protocol
 
 from ..engines import EngineError, can_compile, check_compiled, is_at_hand, load
 from ..weaving.languages import room_start
+from .replay_table import height
 from .rows import Rows, none, paired
 
 if TYPE_CHECKING:
+    from collections.abc import Sequence
+
     import numpy as np
 
     from ..engines import Engine
@@ -23,30 +26,39 @@ WORTH_LOADING, WORTH_COMPILING = 10_000, 200_000
 class Runner(Protocol):
     """A program running over a take, some events at a time."""
 
+    lets_go: bool
+    """Whether other threads go on while it runs."""
+
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
     ) -> int:
         """Run the events and read the frames that end after them, from number `frame` on.
 
         Frame k ends at ``ends[k]`` (s), has the host's answers in column k of `hosts` (NaN for none) and
-        goes to column k of `out`: a program's values, then its pose.
+        goes to column k of `out`: what is wanted of a program's values and its pose.
         Returns the number of the next frame. Unless these are the last events, a frame that might have more
         of them is left for the next call.
         """
         ...
 
     def paired(self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray) -> Rows | None:
-        """As :func:`paired` says; the rows may stand only until it is called again."""
+        """As :func:`paired` says; the rows stand until it has been called twice more."""
         ...
+
+
+def _all_of(program: Program, wanted: Sequence[int] | None) -> Sequence[int]:
+    """The places of what is wanted of a frame's values and pose; of all where nobody says."""
+    return range(height(program)) if wanted is None else wanted
 
 
 class Interpreted:
     """The woven text, in plain Python."""
 
     paired = staticmethod(paired)
+    lets_go = False
 
-    def __init__(self, program: Program) -> None:
-        self._program = program
+    def __init__(self, program: Program, wanted: Sequence[int] | None = None) -> None:
+        self._program, self._wanted = program, _all_of(program, wanted)
         self._loop, self._rig = program.live(program.start), tuple(program.rig.values())
         next(self._loop)
 
@@ -83,23 +95,28 @@ class Interpreted:
         for row, end, host in zip(rows, ends.tolist(), said, strict=True):
             made, rig = posed(row, host, end, rig)
             poses.append(made)
-        columns = list(zip(*rows, strict=True))
         self._rig = rig
-        for k, column in enumerate([*columns, *zip(*poses, strict=True)]):
-            out[k] = column
+        places, turned, *lens = zip(*poses, strict=True)
+        columns = [*zip(*rows, strict=True), *zip(*places, strict=True), *zip(*turned, strict=True), *lens]
+        for k, place in enumerate(self._wanted):
+            out[k] = columns[place]
 
 
 class Compiled:
     """The program, compiled as C."""
 
-    def __init__(self, engine: Engine, program: Program) -> None:
+    lets_go = True
+
+    def __init__(self, engine: Engine, program: Program, wanted: Sequence[int] | None = None) -> None:
         import numpy as np
 
+        self._wanted = np.array(_all_of(program, wanted), np.int64)
+        self._columns = _address(self._wanted), len(self._wanted)
         self._take, self._events, layout = engine.library.take, engine.library.events, engine.text.layout
         self._room = np.zeros(layout.frame)
         self._room[layout.rig :] = room_start(layout, program)
-        self._made = none()
-        """Where events are made of rows, again and again: fresh memory costs as much as making them."""
+        self._made, self._before = none(), none()
+        """Where events are made of rows, in turn: fresh memory would cost as much as making them."""
 
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
@@ -109,7 +126,7 @@ class Compiled:
 
         rows = [_address(one) for one in (self._room, *events)]
         words = [*rows, len(events.t), _address(ends), len(ends), _address(hosts), _address(out)]
-        take = (ctypes.c_int64 * 13)(*words, out.shape[1], frame, last)
+        take = (ctypes.c_int64 * 15)(*words, out.shape[1], frame, last, *self._columns)
         self._take(take)
         return take[11]
 
@@ -120,6 +137,7 @@ class Compiled:
         import numpy as np
 
         count = len(t)
+        self._made, self._before = self._before, self._made
         if count > len(self._made.t):
             self._made = Rows(np.empty(count), np.empty(count, np.int32), np.empty(count), np.empty(count))
         made = self._made
@@ -136,8 +154,10 @@ def _address(one: np.ndarray) -> int:
     return one.ctypes.data
 
 
-def runner_for(program: Program, size: int, *, compiled: bool | None) -> Runner:
-    """The runner for so many events and frames.
+def runner_for(
+    program: Program, size: int, *, compiled: bool | None, wanted: Sequence[int] | None = None
+) -> Runner:
+    """The runner for so many events and frames, of which those values are wanted, or all.
 
     With `compiled` None it is compiled if that is sooner done: if the extra ``fast`` and a C compiler
     are there, and there is much to do or it is compiled already. Both give the same results.
@@ -149,5 +169,5 @@ def runner_for(program: Program, size: int, *, compiled: bool | None) -> Runner:
         )
     if compiled:
         with suppress(EngineError):  # that has been told by now
-            return Compiled(load(program), program)
-    return Interpreted(program)
+            return Compiled(load(program), program, wanted)
+    return Interpreted(program, wanted)

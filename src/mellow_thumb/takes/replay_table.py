@@ -7,10 +7,15 @@ from itertools import chain
 from typing import TYPE_CHECKING, Any
 
 if TYPE_CHECKING:
+    from collections.abc import Mapping
+
     import numpy as np
     import pandas as pd
 
     from ..weaving import Program
+
+    Read = dict[str, np.ndarray]
+    """What frames read: for each name a row, with a number a frame."""
 
 CAMERA = ("camera_x", "camera_y", "camera_z", "camera_qx", "camera_qy", "camera_qz", "camera_qw")
 STEP = ("step_x", "step_y", "step_z")
@@ -32,48 +37,60 @@ def height(program: Program) -> int:
     return program.width + len(CAMERA) + 2
 
 
+def tabled(program: Program) -> dict[str, int]:
+    """The names of the values that a replay's table is made of, each with its place among all."""
+    cues = [words for name in program.cues for words in (f"cue_{name}", f"cue_{name}_t")]
+    moved = [*(f"moved_{part}" for part in "xyz"), "heading"]
+    made_of = {*program.axes, *CAMERA, *(f"gate_{name}" for name in program.gates), "mount", *cues, *moved}
+    return {name: k for k, name in enumerate(outputs(program)) if name in made_of}
+
+
 def table_of(
-    program: Program, ends: np.ndarray, out: np.ndarray, before: np.ndarray | None = None
+    program: Program, ends: np.ndarray, read: Read, before: Mapping[str, float] | None = None
 ) -> pd.DataFrame:
-    """A replay's table, from its arrays without a copy; `before` is the last column of the piece before."""
+    """A replay's table, from its rows without a copy; `before` is how the piece before ended."""
     import numpy as np
     import pandas as pd
 
-    read = dict(zip(outputs(program), out, strict=True))
     columns: dict[str, Any] = {"t": ends}
     columns |= {name: read[name] for name in (*program.axes, *CAMERA)}
     columns |= _moved(program, read, len(ends), before)
     columns |= {f"gate_{name}": read[f"gate_{name}"].astype(np.int8) for name in program.gates}
     mounts = read.get("mount", np.zeros(len(ends)))
     columns["mount"] = pd.Categorical.from_codes(mounts.astype(np.int8), _index(tuple(program.mounts)))
-    columns["cues"] = _cues(program, out, before)
+    columns["cues"] = _cues(program, read, len(ends), before)
     return pd.DataFrame(columns, copy=False)
 
 
 def _moved(
-    program: Program, read: dict[str, np.ndarray], count: int, before: np.ndarray | None
+    program: Program, read: Read, count: int, before: Mapping[str, float] | None
 ) -> dict[str, np.ndarray]:
     """How far the character went in each frame, and where it faces."""
     import numpy as np
 
     if not program.walks:
         return {name: np.zeros(count) for name in STEP} | {"heading": np.full(count, np.nan)}
-    start = np.zeros(len(read)) if before is None else before
-    begin = dict(zip(read, start, strict=True))
-    steps = {f"step_{part}": np.diff(read[f"moved_{part}"], prepend=begin[f"moved_{part}"]) for part in "xyz"}
+    steps = {}
+    for part in "xyz":
+        moved = read[f"moved_{part}"]
+        steps[f"step_{part}"] = step = np.empty(count)
+        np.subtract(moved[1:], moved[:-1], out=step[1:])
+        step[:1] = moved[:1] - (before[f"moved_{part}"] if before else 0.0)
     return {**steps, "heading": read["heading"]}
 
 
-def _cues(program: Program, out: np.ndarray, before: np.ndarray | None) -> pd.Categorical[str]:
+def _cues(
+    program: Program, read: Read, count: int, before: Mapping[str, float] | None
+) -> pd.Categorical[str]:
     """The cues given in each frame, by name, each as often as it was given."""
     import numpy as np
     import pandas as pd
 
-    codes, words = np.zeros(out.shape[1], np.int32), {"": 0}
+    codes, words = np.zeros(count, np.int32), {"": 0}
     if program.cues:
-        places = list(program.cues.values())
-        start = np.zeros((len(places), 1)) if before is None else before[places, None]
-        fresh = np.diff(out[places], axis=1, prepend=start).T
+        given = [f"cue_{name}" for name in program.cues]
+        start = np.array([[before[name] if before else 0.0] for name in given])
+        fresh = np.diff(np.array([read[name] for name in given]), axis=1, prepend=start).T
         for row in np.flatnonzero(fresh.any(axis=1)).tolist():
             pairs = zip(program.cues, fresh[row].astype(int).tolist(), strict=True)
             names = chain.from_iterable([name] * count for name, count in pairs)

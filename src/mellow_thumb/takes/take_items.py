@@ -26,6 +26,11 @@ ROWS = 1 << 16
 """How many rows are looked at together; so what a replay needs besides its take does not grow with it."""
 
 
+def is_long(table: pd.DataFrame) -> bool:
+    """Whether a table has more rows than are looked at together."""
+    return len(table) > ROWS
+
+
 class Counts(NamedTuple):
     """Counts of a take's rows that did not go in as they are."""
 
@@ -77,13 +82,14 @@ class TakeReader:
         import numpy as np
 
         t, value = (table[name].to_numpy(dtype=float) for name in ("t", "value"))
-        if len(t) and not t.min() >= 0.0:
+        rises = bool((t[1:] >= t[:-1]).all())
+        if len(t) and not (t[0] if rises else t.min()) >= 0.0:
             t = np.where((t < 0.0) & np.isfinite(t), 0.0, t)
         number, names = numbered(table["signal"])
         known = self._look_up(names)
         self._count(known, number)
         begun = self._begun(table)
-        order = None if bool((t[1:] >= t[:-1]).all()) else np.argsort(t, kind="stable")
+        order = None if rises else np.argsort(t, kind="stable")
         parts = self._readings.parts if self._readings else {}
         readings = self._readings if any(code in parts for code in known.code.tolist()) else None
         begin = 0

@@ -3,7 +3,7 @@
 from .attitude_alone import Alone, weave_alone
 from .parts import Setting
 from .posing import hosts, kept
-from .program import NO_TIME, Item, Program, Source, StateParts, keep_woven, weave_plan, woven_before
+from .program import NO_TIME, Item, Posed, Program, Source, StateParts, keep_woven, weave_plan, woven_before
 from .roles import own_role, role_of_on
 from .sending import receive, sent
 from .switching import WANTS
@@ -16,6 +16,7 @@ __all__ = [
     "WANTS",
     "Alone",
     "Item",
+    "Posed",
     "Program",
     "Setting",
     "Source",

@@ -38,11 +38,12 @@ READING = Word("reading")
 """1 while the state is a copy that a frame read, the committed one beside it."""
 KEPT = Word("kept_all")
 """All of the committed state but its time, where a language keeps it in one."""
-PARTS, HELD = Word("kept_parts"), Word("kept_held")
-"""The parts of a state to go back to, and what of them is held."""
+HELD = Word("kept_held")
+"""All of the state that is held; `NOTHING` until somebody keeps it, and again after each event."""
+NOTHING = Word("None")
 OWN_NAMES = (
     *("live", "saved", "back", "out", "items", "pose", "kept_anchor"),
-    *(one.name for one in (READING, KEPT, PARTS, HELD)),
+    *(one.name for one in (READING, KEPT, HELD)),
 )
 """What loops call their own."""
 
@@ -84,20 +85,22 @@ def drop(woven: Woven, *, packed: bool = False) -> list[Statement]:
 def item(woven: Woven, *, packed: bool = False) -> list[Statement]:
     """What one item does: let time pass up to it, then act by its code."""
     deaf = every([CODE < whole(woven.impulses), FOCUS == 0.0])
+    changes = [Set((HELD,), (NOTHING,))] if packed else []
     return [
         *([Branch(deaf, [Skip()], [])] if woven.deaf else []),
         Loop(_pass(woven, packed=packed)),
-        Branch(CODE < whole(woven.frame), _halves(woven.events), []),
+        Branch(CODE < whole(woven.frame), [*changes, *_halves(woven.events)], []),
     ]
 
 
 def _pass(woven: Woven, *, packed: bool) -> list[Statement]:
     """One round of passing time: to the item, to a timer, or to the end of the longest step."""
     timed = bool(woven.timers)
+    changes = [Set((HELD,), (NOTHING,))] if packed else []
     longest: Value = PACE if woven.pace else lift(LONGEST)
     ends = [CODE == whole(woven.frame), STOP == T, *([DUE > T] if timed else [])]
     return [
-        *([Branch(DUE <= ANCHOR, woven.timers, [])] if timed else []),
+        *([Branch(DUE <= ANCHOR, [*changes, *woven.timers], [])] if timed else []),
         *woven.moment,
         _set(AGE, T - ANCHOR),
         Branch(AGE <= 0.0, [Leave()], []),  # it is due now; an event older than the last commit acts at that

@@ -50,6 +50,9 @@ Item = tuple[float, int, float, float]
 """An event or a frame: time (s), code, x, y."""
 StateParts = tuple[float, tuple[float, ...], tuple[float, ...]]
 """A state in parts: when it was committed (s), what time changes by itself, what is held."""
+Posed = tuple[tuple[float, float, float], tuple[float, float, float, float], float, float]
+"""A pose: position x, y, z (m), rotation (a unit quaternion x, y, z, w), vertical field of view (deg), extent
+(m, of a flat picture)."""
 NO_TIME = float("-inf")
 """Stands for the time of an event that has none of its own."""
 
@@ -106,7 +109,7 @@ def parting_of(state: tuple[str, ...], flowing: tuple[str, ...]) -> Parting:
 class Functions(NamedTuple):
     """The functions compiled from a program's texts."""
 
-    live: Callable[..., Generator[Any, list[Item], None]]
+    live: Callable[..., Generator[Any, list[Item] | None, None]]
     posing: Callable[[tuple[float, ...]], Callable[..., tuple[tuple[float, ...], tuple[float, ...]]]]
 
 
@@ -190,9 +193,8 @@ class Program:
     """What the pose keeps from one view to the next, and what that is at first."""
     rig_roles: dict[str, str]
     """What each of these is called where another program takes over: its mount and its kind with it."""
-    pose: Callable[..., tuple[tuple[float, ...], tuple[float, ...]]]
-    """The pose of what a frame reads, the host's answers (NaN for none), the time (s) and what mounts keep:
-    position x, y, z (m), rotation x, y, z, w, vertical field of view (deg), extent (m, of a flat picture);
+    pose: Callable[..., tuple[Posed, tuple[float, ...]]]
+    """The pose of what a frame reads, the host's answers (NaN for none), the time (s) and what mounts keep;
     and what mounts keep from now on."""
     settled_text: str
     """The woven Python that says whether nothing moves by itself."""
@@ -216,12 +218,12 @@ class Program:
         return self.source is other.source
 
     def live(
-        self, state: tuple[float, ...], back: Sequence[StateParts | None] = ()
-    ) -> Generator[Any, list[Item], None]:
-        """The loop: send it items that end in a frame for its values, or none for the saved state.
+        self, state: tuple[float, ...], back: Sequence[StateParts] = ()
+    ) -> Generator[Any, list[Item] | None, None]:
+        """The loop: send it items that end in a frame for its values, or an empty list for the saved state.
 
-        Sent none while there are parts of a state in `back`, it takes them out and goes on from there; while
-        there is None, it yields its own.
+        Sent an empty list while there are parts of a state in `back`, it takes them out and goes on from
+        there; sent None it yields its own.
         """
         return self.functions.live(state, self.numbers, back)
 
@@ -317,7 +319,7 @@ def _weave(parts: Parts, reading: Reading) -> Woven:
     )
 
 
-def no_pose(*_: object) -> tuple[tuple[float, ...], tuple[float, ...]]:
+def no_pose(*_: object) -> tuple[Posed, tuple[float, ...]]:
     """Takes the place of the pose of a program without numbers."""
     raise RuntimeError("found a program without numbers; expected Program.given first")
 

@@ -169,15 +169,19 @@ typedef struct {
     const double *hosts;
     double *out;
     int64_t width, frame, last;
+    const int64_t *wanted;
+    int64_t columns;
 } take;
 
-/* Frames go out a column a value; some are gathered first, since to write in many places at once is slow. */
+/* What is wanted of frames goes out a column a value; some frames are gathered first, since to write in many
+ * places at once is slow. */
 static void gathered(const take *of, double row[][@READ_COUNT@ + @POSE_COUNT@], int64_t first, int rows)
 {
-    for (int k = 0; k < @READ_COUNT@ + @POSE_COUNT@; k++) {
+    for (int64_t k = 0; k < of->columns; k++) {
         double *column = of->out + k * of->width + first;
+        const int64_t value = of->wanted[k];
         for (int j = 0; j < rows; j++)
-            column[j] = row[j][k];
+            column[j] = row[j][value];
     }
 }
 

@@ -8,7 +8,7 @@ import re
 from typing import TYPE_CHECKING, Any
 
 from ...expressions import MATHS, Branch, Leave, Loop, Note, Part, Set
-from ..loop import HELD, KEPT, PARTS, copy_of, drop, item, restored
+from ..loop import HELD, KEPT, NOTHING, copy_of, drop, item, restored
 from ..woven import POSED
 
 if TYPE_CHECKING:
@@ -89,8 +89,8 @@ def function(
 def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
     """A pose, as a function of a frame's values, what the host says, the time (s) and what mounts keep.
 
-    It uses a frame's values at `places`, and so many `hosts`, and returns the pose, and what is kept from now
-    on. The outer function takes the program's numbers.
+    It uses a frame's values at `places`, and so many `hosts`, and returns the pose in its parts, and what is
+    kept from now on. The outer function takes the program's numbers.
     """
     taken = [one.name for one in pose.taken]
     read, said = taken[: len(places)], taken[len(places) : len(places) + hosts]
@@ -100,7 +100,9 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
     if pose.kept:
         body.append(f"{_tuple(map(str, pose.kept))[1:-1]} = rig")
     keeps = _tuple(map(str, pose.kept)) if pose.kept else POSED[-1]
-    body += [*lines(pose.statements), f"return {_tuple(map(str, pose.results))}, {keeps}"]
+    made = [*map(str, pose.results)]
+    parts = _tuple([_tuple(made[:3]), _tuple(made[3:7]), *made[7:]])
+    body += [*lines(pose.statements), f"return {parts}, {keeps}"]
     made = [f"def pose({', '.join(POSED)}):", *indented(body), "return pose"]
     return "\n".join(["def posing(numbers):", *indented(made)]) + "\n"
 
@@ -108,28 +110,30 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
 def live_text(woven: Woven, state: Iterable[str]) -> str:
     """A program, as the generator that a session runs, from a saved state with the program's numbers.
 
-    It is sent items — time, code, x, y — that end in a frame, and yields that frame's values; sent none, it
-    yields the saved state. With parts in `back` it takes them out and goes on from there; with None it
-    yields its own: when it was committed, what flows, what is held. What a frame let flow stays then.
+    It is sent items — time, code, x, y — that end in a frame, and yields that frame's values. Sent an empty
+    list, it yields the saved state, or where there are parts of a state in `back`, it takes them out and goes
+    on from there. Sent None it yields its own parts: when it was committed, what flows, what is held; what a
+    frame let flow stays then.
     """
     names, flows = [*state], woven.flowing
     held = _tuple(one for one in names[1:] if one not in flows)
     (dropped,) = lines(drop(woven, packed=True)[:1])[:1]
     wait = ["items = yield out", "while not items:"]
     copies = KEPT.text if len(flows) > 1 else _tuple(copy_of(one).text for one in flows)
-    own = [dropped, f"    items = yield ({copy_of(names[0])}, {copies}, {held})", "else:"]
-    own.append(f"    items = yield ({names[0]}, {_tuple(flows)}, {held})")
-    take = [f"{names[0]}, {KEPT}, {HELD} = {PARTS}"]
+    own = [f"if {HELD} is {NOTHING}:", f"    {HELD} = {held}", dropped]
+    own += [f"    items = yield ({copy_of(names[0])}, {copies}, {HELD})", "else:"]
+    own.append(f"    items = yield ({names[0]}, {_tuple(flows)}, {HELD})")
+    take = [f"{names[0]}, {KEPT}, {HELD} = back.pop()"]
     take += [f"{_tuple(flows)[1:-1]} = {KEPT}"] if flows else []
     take += [f"{held[1:-1]} = {HELD}"] if held != "()" else []
     take += ["reading = 0.0", "items = yield"]
-    take = [f"{PARTS} = back.pop()", f"if {PARTS} is None:", *indented(own), "else:", *indented(take)]
     kept = [*lines(restored(woven, packed=True)), "reading = 0.0"]
     save = [dropped, *indented(kept), f"items = yield {_tuple(names)}"]
-    save = ["if back:", *indented(take), "else:", *indented(save)]
+    save = ["elif back:", *indented(take), "else:", *indented(save)]
+    save = ["if items is None:", *indented(own), *save]
     stale = lines(drop(woven, packed=True))
     fresh = [stale[0], "    t, code, x, y = items[0]", *stale[1:]]
-    begin = [f"{_tuple(names)[1:-1]} = saved", "reading = 0.0", "out = None", "while True:"]
+    begin = [f"{_tuple(names)[1:-1]} = saved", f"reading, {HELD}, out = 0.0, {NOTHING}, None", "while True:"]
     each = lines(item(woven, packed=True), pad="            ")
     last = [f"out = {_tuple(map(str, woven.outputs))}"]
     found = [
