@@ -13,7 +13,7 @@ from .frame_times import check_rate, checked_ends, frame_ends, grid
 from .host_samples import last_words, sampled, says
 from .loops import WORTH_COMPILING, runner_for
 from .poses import TORN, in_ours, whole_poses
-from .replay_table import CAMERA, outputs, table_of, tabled
+from .replay_table import CAMERA, outputs, rows_for, table_of, tabled
 from .rows import none
 from .take import Take
 from .take_items import TakeReader, is_long
@@ -26,7 +26,7 @@ if TYPE_CHECKING:
 
     from ..plan import Plan
     from ..weaving import Program
-    from .loops import Runner
+    from .loops import Out, Runner
     from .replay_table import Read
     from .rows import Rows
 
@@ -198,19 +198,19 @@ def replay_pieces(
         else:
             ends = np.arange(done + 1, floor(last * rate) + 3) / rate
             ends = ends[: int(np.searchsorted(ends, last, side="right")) + 1]
-        out = np.empty((len(wanted), len(ends)))
+        read = rows_for(wanted, len(ends))
         words = rows if not len(said) else pd.concat([said, rows.astype({"signal": "str"})])
         words = _whole(words, reader)
         hosts, said = sampled(words, program.asked, ends), last_words(words)
-        _run(loop, _events(loop, reader, rows), ends, hosts, out, is_last=is_last)
+        _run(loop, _events(loop, reader, rows), ends, hosts, [*read.values()], is_last=is_last)
         if not is_last:  # the last of them waits for the next piece
-            ends, out, hosts = ends[:-1], out[:, :-1], hosts[:, :-1]
-        read = dict(zip(wanted, out, strict=True))
+            ends, hosts = ends[:-1], hosts[:, :-1]
+            read = {name: row[:-1] for name, row in read.items()}
         _stand(plan, hosts, read)
         table = table_of(program, ends, read, before)
         table.attrs |= reader.counts._asdict()
         done += len(ends)
-        before = dict(zip(wanted, out[:, -1].tolist(), strict=True)) if len(ends) else before
+        before = {name: float(row[-1]) for name, row in read.items()} if len(ends) else before
         yield table
         if is_last:
             return
@@ -249,17 +249,14 @@ def _played(
     compiled: bool | None,
 ) -> tuple[Read, TakeReader]:
     """The wanted values of a take's frames, a row for each, and the reader."""
-    import numpy as np
-
     reader = TakeReader(plan, program)
-    out = np.empty((len(wanted), len(ends)))
+    read = rows_for(wanted, len(ends))
     loop = runner_for(program, len(take) + len(ends), compiled=compiled, wanted=[*wanted.values()])
     table = in_ours(take.table, take.about)
     # where a mount asks nothing, it is told where to stand, if anything is said at all
     asked = program.asked if program.hosts or says(table) else ()
     hosts = sampled(_whole(table, reader) if asked else table, asked, ends)
-    _run(loop, _events(loop, reader, table), ends, hosts, out, is_last=True)
-    read = dict(zip(wanted, out, strict=True))
+    _run(loop, _events(loop, reader, table), ends, hosts, [*read.values()], is_last=True)
     _stand(plan, hosts, read)
     return read, reader
 
@@ -303,7 +300,7 @@ def _run(
     parts: Iterator[Rows],
     ends: np.ndarray,
     hosts: np.ndarray,
-    out: np.ndarray,
+    out: Out,
     *,
     is_last: bool,
 ) -> None:

@@ -26,20 +26,23 @@ def check_rate(rate: float) -> None:
 
 def frame_ends(take: Take, rate: float, until: float | None) -> np.ndarray:
     """When the frames of a take end (s): at a steady rate, to `until` or the first whole second after it."""
-    import numpy as np
-
     check_rate(rate)
-    times = take.table["t"].to_numpy(dtype=float)
-    last = float(np.max(times, initial=0.0))
-    if not isfinite(last):
-        last = float(np.max(times, initial=0.0, where=np.isfinite(times)))
-    end = floor(last) + 1.0 if until is None else float(until)
+    end = floor(_last(take)) + 1.0 if until is None else float(until)
     if 0.0 < end < float("inf") and end * rate > MOST_FRAMES:
         raise ArgumentError(
             f"{end:g} s at {rate:g} frames a second is more than {MOST_FRAMES:,} frames; "
-            f"the take's last event is at {last:g} s: give an earlier end with until="
+            f"the take's last event is at {_last(take):g} s: give an earlier end with until="
         )
     return grid(0, rate, end)
+
+
+def _last(take: Take) -> float:
+    """The time of a take's last event (s)."""
+    import numpy as np
+
+    times = take.table["t"].to_numpy(dtype=float)
+    last = float(np.max(times, initial=0.0))
+    return last if isfinite(last) else float(np.max(times, initial=0.0, where=np.isfinite(times)))
 
 
 def grid(done: int, rate: float, end: float) -> np.ndarray:
@@ -48,7 +51,8 @@ def grid(done: int, rate: float, end: float) -> np.ndarray:
 
     if not 0.0 < end < float("inf"):
         raise ArgumentError(f"until: found {end!r}; expected seconds above 0")
-    inner: np.ndarray = np.arange(done + 1, max(done, int(end * rate)) + 3) / rate
+    inner: np.ndarray = np.arange(done + 1, max(done, int(end * rate)) + 3, dtype=float)
+    inner /= rate
     last = int(np.searchsorted(inner[:-1], end))
     inner[last] = end
     return inner[: last + 1]

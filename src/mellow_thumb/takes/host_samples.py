@@ -41,10 +41,10 @@ def sampled(table: pd.DataFrame, hosts: Sequence[str], ends: np.ndarray) -> np.n
     import numpy as np
 
     found = np.full((len(hosts), len(ends)), np.nan)
+    if not hosts or not says(table):
+        return found
     number, names = numbered(table["signal"])
     said = {name: place for place, name in enumerate(names) if name.startswith(ASKED)}
-    if not said:
-        return found
     rows = {name: table[number == place] for name, place in said.items()}
     if HEAD_MOVES[0] in hosts:
         found[[hosts.index(name) for name in HEAD_MOVES]] = _head_moves(rows, ends)

@@ -19,6 +19,9 @@ if TYPE_CHECKING:
     from ..weaving import Program
     from .rows import Names
 
+    Out = Sequence[np.ndarray] | np.ndarray
+    """Where frames go: a row for each value that is wanted of them."""
+
 WORTH_LOADING, WORTH_COMPILING = 10_000, 200_000
 """So many events and frames take as long in plain Python as loading what is compiled, or compiling it."""
 
@@ -30,12 +33,12 @@ class Runner(Protocol):
     """Whether other threads go on while it runs."""
 
     def run(
-        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: Out, *, last: bool
     ) -> int:
         """Run the events and read the frames that end after them, from number `frame` on.
 
         Frame k ends at ``ends[k]`` (s), has the host's answers in column k of `hosts` (NaN for none) and
-        goes to column k of `out`: what is wanted of a program's values and its pose.
+        goes to place k of the rows of `out`: what is wanted of a program's values and its pose.
         Returns the number of the next frame. Unless these are the last events, a frame that might have more
         of them is left for the next call.
         """
@@ -63,7 +66,7 @@ class Interpreted:
         next(self._loop)
 
     def run(
-        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: Out, *, last: bool
     ) -> int:
         """As :meth:`Runner.run` says."""
         import numpy as np
@@ -84,12 +87,10 @@ class Interpreted:
             send(items[begin:])
         if rows:
             part = slice(frame, frame + len(rows))
-            self._write(rows, ends[part], hosts[:, part], out[:, part])
+            self._write(rows, ends[part], hosts[:, part], [one[part] for one in out])
         return frame + len(rows)
 
-    def _write(
-        self, rows: list[tuple[float, ...]], ends: np.ndarray, hosts: np.ndarray, out: np.ndarray
-    ) -> None:
+    def _write(self, rows: list[tuple[float, ...]], ends: np.ndarray, hosts: np.ndarray, out: Out) -> None:
         posed, rig, poses = self._program.pose, self._rig, []
         said = hosts.T.tolist() if self._program.hosts else [()] * len(rows)
         for row, end, host in zip(rows, ends.tolist(), said, strict=True):
@@ -98,8 +99,8 @@ class Interpreted:
         self._rig = rig
         places, turned, *lens = zip(*poses, strict=True)
         columns = [*zip(*rows, strict=True), *zip(*places, strict=True), *zip(*turned, strict=True), *lens]
-        for k, place in enumerate(self._wanted):
-            out[k] = columns[place]
+        for place, one in zip(self._wanted, out, strict=True):
+            one[:] = columns[place]
 
 
 class Compiled:
@@ -111,7 +112,9 @@ class Compiled:
         import numpy as np
 
         self._wanted = np.array(_all_of(program, wanted), np.int64)
-        self._columns = _address(self._wanted), len(self._wanted)
+        self._out: Out | None = None
+        self._to = np.empty(0, np.int64)
+        """Where its rows are."""
         self._take, self._events, layout = engine.library.take, engine.library.events, engine.text.layout
         self._room = np.zeros(layout.frame)
         self._room[layout.rig :] = room_start(layout, program)
@@ -119,16 +122,32 @@ class Compiled:
         """Where events are made of rows, in turn: fresh memory would cost as much as making them."""
 
     def run(
-        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: np.ndarray, *, last: bool
+        self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: Out, *, last: bool
     ) -> int:
         """As :meth:`Runner.run` says."""
         import ctypes
 
+        import numpy as np
+
+        if out is not self._out:
+            self._out, self._to = out, np.array([_address(one) for one in out], np.int64)
         rows = [_address(one) for one in (self._room, *events)]
-        words = [*rows, len(events.t), _address(ends), len(ends), _address(hosts), _address(out)]
-        take = (ctypes.c_int64 * 15)(*words, out.shape[1], frame, last, *self._columns)
+        words = [
+            *rows,
+            len(events.t),
+            _address(ends),
+            len(ends),
+            _address(hosts),
+            hosts.shape[1],
+            frame,
+            last,
+        ]
+        columns = len(self._wanted), _address(self._wanted), _address(self._to)
+        take = (ctypes.c_int64 * 15)(*words, *columns)
         self._take(take)
-        return take[11]
+        if last:
+            self._out = None
+        return take[10]
 
     def paired(self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray) -> Rows | None:
         """As :func:`paired` says."""

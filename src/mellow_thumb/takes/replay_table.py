@@ -7,7 +7,7 @@ from itertools import chain
 from typing import TYPE_CHECKING, Any
 
 if TYPE_CHECKING:
-    from collections.abc import Mapping
+    from collections.abc import Iterable, Mapping
 
     import numpy as np
     import pandas as pd
@@ -19,6 +19,8 @@ if TYPE_CHECKING:
 
 CAMERA = ("camera_x", "camera_y", "camera_z", "camera_qx", "camera_qy", "camera_qz", "camera_qw")
 STEP = ("step_x", "step_y", "step_z")
+LARGEST = 32_000_000
+"""The bytes that rows are made of at once."""
 
 
 def outputs(program: Program) -> list[str]:
@@ -43,6 +45,23 @@ def tabled(program: Program) -> dict[str, int]:
     moved = [*(f"moved_{part}" for part in "xyz"), "heading"]
     made_of = {*program.axes, *CAMERA, *(f"gate_{name}" for name in program.gates), "mount", *cues, *moved}
     return {name: k for k, name in enumerate(outputs(program)) if name in made_of}
+
+
+def rows_for(names: Iterable[str], frames: int) -> Read:
+    """Rows for what so many frames read, not yet written.
+
+    A larger piece of memory would go back to the system with each table, and to get it again costs a tenth of
+    a replay (glibc's limit is 32 MiB: mallopt(3), M_MMAP_THRESHOLD).
+    """
+    import numpy as np
+
+    found: Read = {}
+    at_once = max(1, LARGEST // (8 * max(frames, 1)))
+    left = [*names]
+    while left:
+        some, left = left[:at_once], left[at_once:]
+        found |= dict(zip(some, np.empty((len(some), frames)), strict=True))
+    return found
 
 
 def table_of(

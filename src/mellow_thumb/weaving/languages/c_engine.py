@@ -167,10 +167,9 @@ typedef struct {
     const double *ends;
     int64_t frames;
     const double *hosts;
-    double *out;
-    int64_t width, frame, last;
+    int64_t width, frame, last, columns;
     const int64_t *wanted;
-    int64_t columns;
+    double *const *to;
 } take;
 
 /* What is wanted of frames goes out a column a value; some frames are gathered first, since to write in many
@@ -178,7 +177,7 @@ typedef struct {
 static void gathered(const take *of, double row[][@READ_COUNT@ + @POSE_COUNT@], int64_t first, int rows)
 {
     for (int64_t k = 0; k < of->columns; k++) {
-        double *column = of->out + k * of->width + first;
+        double *column = of->to[k] + first;
         const int64_t value = of->wanted[k];
         for (int j = 0; j < rows; j++)
             column[j] = row[j][value];
