@@ -14,17 +14,17 @@ if TYPE_CHECKING:
     from .view import Triple
 
 
-Went = tuple[tuple[float, ...], tuple[float, ...], int, float, "Coordinates | None"]
+Went = tuple[tuple[float, ...], tuple[float, ...], int, float, "Coordinates | None", float]
 """The values of a frame and of the one before it, where a walk begins in them, the world's rate, the host's
-coordinates."""
+coordinates, how long (s) the frame was."""
 NOWHERE = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
 """What a frame reads of a walk where nobody walks: velocity, place, heading, and what "forward" is."""
-STILL: Went = (NOWHERE, NOWHERE, 0, 1.0, None)
+STILL: Went = (NOWHERE, NOWHERE, 0, 1.0, None, 0.0)
 
 
 def velocity_of(went: Went) -> Triple:
     """How fast a character goes at a frame's end; see :attr:`Moved.velocity`."""
-    now, _, first, rate, own = went
+    now, _, first, rate, own, _ = went
     x, y, z = now[first : first + 3]
     if rate != 1.0:  # in a pause 0 has no sign
         x, y, z = x * rate + 0.0, y * rate + 0.0, z * rate + 0.0
@@ -43,7 +43,7 @@ class Moved:
     @property
     def step(self) -> Triple:
         """Metres, or the host's own units, along x, y and z in this frame."""
-        now, before, first, _, own = self._of
+        now, before, first, _, own, _ = self._of
         x = first + 3
         a, b, c = now[x] - before[x], now[x + 1] - before[x + 1], now[x + 2] - before[x + 2]
         return own.place(a, b, c) if own else (a, b, c)
@@ -121,7 +121,7 @@ class Pad(NamedTuple):
 class Frame:
     """What the axes and gates were at the end of one frame, and which cues were given in it."""
 
-    __slots__ = ("_before", "_cues", "_dt", "_program", "_rate", "_values", "axes", "movement", "t")
+    __slots__ = ("_cues", "_program", "_went", "axes", "movement", "t")
 
     t: float
     """Session time at the frame's end, in seconds."""
@@ -129,12 +129,9 @@ class Frame:
     """Each axis by name, in its unit; `yaw_total` is the yaw with full turns included."""
     movement: Moved
     """How far the character went in this frame, how fast it goes and where it faces."""
-    _values: tuple[float, ...]
+    _went: Went
     _program: Program
     _cues: dict[str, int] | None
-    _before: tuple[float, ...]
-    _dt: float
-    _rate: float
 
     @property
     def cues(self) -> dict[str, int]:
@@ -146,7 +143,7 @@ class Frame:
     @property
     def gates(self) -> dict[str, bool]:
         """Whether each gate is open."""
-        values = self._values[len(self._program.axes) :]
+        values = self._went[0][len(self._program.axes) :]
         return {name: value != 0.0 for name, value in zip(self._program.gates, values, strict=False)}
 
     @property
@@ -154,7 +151,7 @@ class Frame:
         """The thumb pads to draw, by name: those with a fixed place, and those that are held."""
         found = {}
         for name, place, stays in self._program.pads:
-            x, y, radius, at_x, at_y, held = self._values[place : place + 6]
+            x, y, radius, at_x, at_y, held = self._went[0][place : place + 6]
             if (held or stays) and radius < UNKNOWN:
                 found[name] = Pad((x, y), radius, (at_x, at_y) if held else None)
         return found
@@ -163,7 +160,9 @@ class Frame:
     def fade(self) -> float:
         """How dark to draw the view of a headset: 1 at a snap, falling to 0 within the `fade` time."""
         place, over = self._program.places.get("snapped"), self._program.fade
-        return max(0.0, 1.0 - (self.t - self._values[place]) / over) if place is not None and over else 0.0
+        if place is None or not over:
+            return 0.0
+        return max(0.0, 1.0 - (self.t - self._went[0][place]) / over)
 
     def vignette(self, turn: float = 90.0, speed: float = 3.0) -> float:
         """How much of the view's edge to darken, 0 to 1, against sickness: 1 from that turn or speed on.
@@ -172,26 +171,27 @@ class Frame:
         A snap, which is over at once, does not count.
         """
         place, snapped = self._program.axis_places["yaw_total"], self._program.places.get("snapped")
-        turned = abs(self._values[place] - self._before[place])
-        if snapped is not None and self._values[snapped] != self._before[snapped]:
+        now, before, _, slowed, _, dt = self._went
+        turned = abs(now[place] - before[place])
+        if snapped is not None and now[snapped] != before[snapped]:
             turned = 0.0
-        rate = turned / self._dt if self._dt > 0.0 else 0.0
+        rate = turned / dt if dt > 0.0 else 0.0
         places = self._program.velocity_places
-        walked = hypot(*(self._values[k] for k in places[::2])) * self._rate if places else 0.0
+        walked = hypot(*(now[k] for k in places[::2])) * slowed if places else 0.0
         return min(1.0, max(rate / turn, walked / speed))
 
     @property
     def mount(self) -> str:
         """The active mount, by name."""
         place = self._program.places.get("mount")
-        return self._program.mounts[int(self._values[place]) if place is not None else 0]
+        return self._program.mounts[int(self._went[0][place]) if place is not None else 0]
 
     @property
     def device(self) -> str:
         """The device in use: ``desk`` (mouse and keyboard), ``pad``, ``handheld``; ``none`` before any."""
         families = self._program.families
         place = self._program.places.get("device")
-        return families[int(self._values[place])] if place is not None else (*families, "none")[0]
+        return families[int(self._went[0][place])] if place is not None else (*families, "none")[0]
 
     def __repr__(self) -> str:
         return f"Frame(t={self.t}, axes={self.axes}, gates={self.gates}, cues={self.cues})"
@@ -210,16 +210,16 @@ def frame_of(
     """The frame that ends at `t` (s) with these values; `before` are those of the one before it."""
     # once a frame, so all of it stands here without a call, and no class has an __init__, which would take
     # twice as long; what hosts read is made at once: to make it when it is read costs three times as much
-    frame, axes, places, before = Frame(), Axes(), program.velocity_places, before or values
-    frame.t, frame._values, frame._program, frame._before = t, values, program, before
-    frame._dt, frame._cues, frame._rate, frame.axes = dt, cues, rate, axes
+    frame, axes, places = Frame(), Axes(), program.velocity_places
+    frame.t, frame._program, frame._cues, frame.axes = t, program, cues, axes
     axes._places, axes._values = program.axis_places, values
+    x, y, z = places or (0, 0, 0)
+    frame._went = went = (values, before or values, x, rate, coordinates, dt)
     if not places:
         frame.movement = NOBODY
         return frame
     frame.movement = moved = Moved()
-    x, y, z = places
-    moved._of = went = (values, before, x, rate, coordinates)
+    moved._of = went
     if rate == 1.0 and coordinates is None:
         moved.velocity = values[x], values[y], values[z]
     else:

@@ -157,7 +157,7 @@ class Walker:
             asked = command[k * size + (0 if end == 65536 else _UNTIL.size) :][: LAYOUT.size]
             now = self._part(asked, (end - begun) / 65536.0 * dt, slope)
             gone, begun = [one + more for one, more in zip(gone, now[3:6], strict=True)], end
-        return moved_of(((*now[:3], *gone, *now[6:8]), NOWHERE, 0, 1.0, self._coordinates))
+        return moved_of(((*now[:3], *gone, *now[6:8]), NOWHERE, 0, 1.0, self._coordinates, dt))
 
     def _part(self, asked: bytes, dt: float, slope: tuple[float, float]) -> tuple[float, ...]:
         """Walk while one thing is asked."""
