@@ -97,6 +97,48 @@ def test_a_session_that_goes_over_in_any_frame_is_the_same_to_the_bit(
     assert seen(one, one.tick(0.05)) == seen(three, three.tick(0.05))
 
 
+HANDS = [
+    *(("mouse.move", (2.0, -1.0)), ("mouse.wheel", (0.0, 1.0)), ("pad.left_stick", (0.5, 0.25)), ("key.KeyW", 1)),
+    *(("mouse.left", 1), ("mouse.left", 0), ("host.focus", 0), ("host.focus", 1)),
+]  # fmt: skip
+
+
+@needs_compiler
+@settings(max_examples=100)
+@given(
+    st.sampled_from([marsh.PROFILE, marsh.CHART, marsh.FOLLOWING]),
+    st.lists(st.lists(st.sampled_from(HANDS), max_size=2), min_size=4, max_size=40),
+    st.sampled_from([0.25, 1 / 48, 1 / 64, 1 / 240]),
+)
+def test_going_back_to_each_frame_changes_no_bit_whatever_comes_as_it_ends(
+    profile: Path, happened: list[list[tuple[str, Any]]], dt: float
+) -> None:
+    with quickly():
+        ways = [mt.load_profile(profile).session(compiled=way) for way in (False, False, True, True)]
+    away = [("mouse.wheel", (0.0, 2.0)), ("host.focus", 0)]
+    for hands in [away, *happened]:
+        # without a time: at the very end of the frame before
+        for session in ways:
+            for signal, value in hands:
+                session.feed(signal, value)
+        read = [repr(seen(session, session.tick(dt), (1.0, 0.0, 2.0))) for session in ways]
+        assert len(set(read)) == 1
+        for session in ways[1::2]:
+            session.restore(session.snapshot())
+
+
+def test_what_nobody_hears_changes_no_bit() -> None:
+    one, two = (mt.load_profile(marsh.CHART).session(compiled=False) for _ in range(2))
+    for session in (one, two):
+        session.feed("mouse.wheel", (0.0, 3.0), at=0.0078125)
+        session.feed("host.focus", 0, at=0.0078125)
+        session.tick(1 / 48)
+    for _ in range(20):
+        two.feed("mouse.move", (3.0, 1.0))
+        assert seen(one, one.tick(1 / 48)) == seen(two, two.tick(1 / 48))
+    assert one.state()["loop"] == two.state()["loop"]
+
+
 @pytest.mark.long
 @pytest.mark.skipif(shutil.which("clang") is None, reason="no clang here")
 @settings(max_examples=60)

@@ -73,21 +73,26 @@ def drop(woven: Woven, *, packed: bool = False) -> list[Statement]:
     """What the next item does with the frame's copy: drop it, or make it the commit."""
     # A frame's end is no commit by itself, or the axes would hang on the frame rate. It becomes one only
     # where an event commits at that very time, and so would have, had there been no frame. A displacement
-    # commits there only if it may not be entered at the commit before.
+    # commits there only if it may not be entered at the commit before, and if anybody hears it.
     since = T - copy_of(ANCHOR.name)
     merges = where(CODE < whole(woven.impulses), MERGE, 0.0) if woven.impulses else lift(0.0)
-    another = some([T != ANCHOR, CODE == whole(woven.frame), since <= merges])
+    tests = [T != ANCHOR, CODE == whole(woven.frame), since <= merges]
+    another = some([*tests, _unheard(woven)] if woven.deaf else tests)
     return [
         Branch(READING != 0.0, [Branch(another, restored(woven, packed=packed), []), _set(READING, 0.0)], [])
     ]
 
 
+def _unheard(woven: Woven) -> Value:
+    """Whether an item is a displacement while the window has no focus."""
+    return every([CODE < whole(woven.impulses), FOCUS == 0.0])
+
+
 def item(woven: Woven, *, packed: bool = False) -> list[Statement]:
     """What one item does: let time pass up to it, then act by its code."""
-    deaf = every([CODE < whole(woven.impulses), FOCUS == 0.0])
     changes = [Set((HELD,), (NOTHING,))] if packed else []
     return [
-        *([Branch(deaf, [Skip()], [])] if woven.deaf else []),
+        *([Branch(_unheard(woven), [Skip()], [])] if woven.deaf else []),
         Loop(_pass(woven, packed=packed)),
         Branch(CODE < whole(woven.frame), [*changes, *_halves(woven.events)], []),
     ]
