@@ -24,6 +24,7 @@ from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.plan.steps import Exponential
 
+from ..helpers.compiling import needs_compiler, quickly
 from ..helpers.strategies import EVERYTHING, Event, events, plans
 
 MOVE, RIGHT = find_signal("mouse.move"), find_signal("mouse.right")
@@ -380,6 +381,10 @@ def test_shifting_the_origin_moves_the_view_with_the_world_and_nothing_else() ->
         ({"subject": "heron"}, "expected a place, or a place and a rotation"),
         ({"subject": 4.0}, "expected a place, or a place and a rotation"),
         ({"subject": ((1.0, 2.0, 3.0), (0.0, 0.0, 1.0))}, "expected a unit quaternion"),
+        (
+            {"subject": ((1.0, 2.0, 3.0), (1.0, 0.0, 0.0))},
+            r"found \(1.0, 0.0, 0.0\); expected a unit quaternion",
+        ),
         ({"subject": (1.0, float("nan"), 3.0)}, "expected finite numbers"),
         ({"subject": (1.0, 2.0, float("inf"))}, "expected finite numbers"),
         ({"subject": ((1.0, 2.0, 3.0), (0.0, float("nan"), 0.0, 1.0))}, "expected a unit quaternion"),
@@ -391,10 +396,12 @@ def test_shifting_the_origin_moves_the_view_with_the_world_and_nothing_else() ->
         ({"subject": (9.0, 0.0, 9.0), "ground": lambda *_: float("inf")}, "ground = inf"),
     ],
 )
+@pytest.mark.parametrize("compiled", [False, pytest.param(True, marks=needs_compiler)])
 def test_what_a_host_says_wrong_of_what_is_seen_is_refused_and_changes_nothing(
-    said: dict[str, Any], words: str
+    said: dict[str, Any], words: str, *, compiled: bool
 ) -> None:
-    session = mt.load_profile(marsh.FOLLOWING).session()
+    with quickly():
+        session = mt.load_profile(marsh.FOLLOWING).session(compiled=compiled)
     session.tick(0.1)
     seen = session.view(((1.0, 0.0, 2.0), (0.0, 0.0, 0.0, 1.0)), clear=3.0)
     with pytest.raises(mt.ArgumentError, match=words):

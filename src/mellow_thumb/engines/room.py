@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING
 
 from ..weaving.languages import MOST, room_start
 from .loop import Kept, carried, read_kept
-from .subjects import refused, stand_places, stood
+from .subjects import stand_places, stood
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -181,9 +181,9 @@ class Room:
                 else:
                     x, y, z = subject
                     _SUBJECT.pack_into(row, 0, 1.0, x, y, z, 0.0, 0.0, 0.0, 1.0, t)
-            except (TypeError, ValueError, struct.error) as error:
-                self._flags[0] = 0.0
-                raise refused(subject) from error
+            except (TypeError, ValueError, struct.error):
+                self._flags[0], self._flags[self._moment] = 0.0, t
+                self.stand(subject)  # says what is wrong with it, or knows better what is a number
             pose(self._there)
             if self._flags[0] != 0.0:
                 self._flags[0] = 0.0

@@ -77,7 +77,7 @@ def replay(
     With the extra ``fast`` (``pip install 'mellow-thumb[fast]'``) and a C compiler the plan's program is
     `compiled`: with None where that saves time, with True always, with False never. Plans that differ only in
     numbers share the result, which is kept for the next time. Several takes then run in as many `threads` as
-    you like.
+    you like; another one beside each reads the next rows of a long take.
 
     Columns: ``t`` (s); each axis by name and ``yaw_total`` (deg); ``camera_x`` to ``camera_z`` (m) and
     ``camera_qx`` to ``camera_qw`` (unit quaternion, camera to world); ``step_x`` to ``step_z`` (m moved
