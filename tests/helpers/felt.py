@@ -11,7 +11,7 @@ from typing import Any
 from urllib.parse import urljoin
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Error
+from playwright.sync_api import Browser, BrowserContext, Error, ViewportSize
 from playwright.sync_api import Page as Tab
 
 import mellow_thumb as mt
@@ -100,19 +100,23 @@ def felt(
     *,
     drawn: bool = False,
     patience: float = 30_000,
+    first: bool = False,
     **more: Any,
 ) -> Iterator[Felt]:
     """A page in a browser; it draws only where that is looked at: in software a frame takes a fifth of a second.
 
-    What the browser does not do in its `patience` (ms) raises.
+    What the browser does not do in its `patience` (ms) raises. It is shown in a tab of its own, or in the `first`,
+    which the browser opened by itself: a browser that dies as it opens one is waited for without end.
     """
     file = folder / source.name
     if not file.exists():
         file.write_bytes(source.read_bytes())
-    context: BrowserContext = browser.new_context(viewport={"width": 920, "height": 560})
+    size = ViewportSize(width=920, height=560)
+    context: BrowserContext = browser.contexts[0] if first else browser.new_context(viewport=size)
     with mt.serving(file, **more) as page:
         context.set_default_timeout(patience)
-        found = Felt(page, new_tab(context), file)
+        found = Felt(page, context.pages[0] if first else new_tab(context), file)
+        found.tab.set_viewport_size(size)
         try:
             found.tab.goto(page.address if drawn else f"{page.address}#undrawn")
             found.until("document.querySelector('#line').textContent !== ''")

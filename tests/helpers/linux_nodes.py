@@ -211,7 +211,7 @@ def browsing(folder: Path, pad: Gamepad, browser: str) -> Iterator[Browser]:
                 yield play.chromium.connect_over_cdp(f"http://{said.split('/')[2]}", timeout=PATIENCE)
         finally:
             # told to end, the one would go on to the end of its script, and who waits for crashes for ever
-            subprocess.run(["pkill", "-KILL", "-f", str(folder)], check=True)
+            subprocess.run(["pkill", "-KILL", "-f", str(folder)], check=False)  # it may have died before
             rest.join()
             process.wait()
             process.stderr.close()

@@ -37,19 +37,19 @@ UNKNOWN = Gamepad(0x0001, 0x0002, 12, 7, DONE)
 def at_a_page_with(pad: Gamepad, folder: Path, act: Callable[[Felt], None]) -> None:
     """Do something at a page in a browser where a pad is plugged in.
 
-    What plays the node now and then keeps a browser from starting its pages; then another is started.
+    What plays the node now and then keeps a browser from starting its pages, or ends it; then another is started.
     """
     for _ in range(TRIES):
         try:
             with (
                 browsing(folder, pad, str(CHROMIUM)) as browser,
-                felt(browser, folder, marsh.FOLLOWING, patience=PATIENCE) as one,
+                felt(browser, folder, marsh.FOLLOWING, patience=PATIENCE, first=True) as one,
             ):
                 act(one)
                 return
-        except sync_api.TimeoutError:
-            continue
-    raise AssertionError(f"none of {TRIES} browsers started its page")
+        except sync_api.Error as error:
+            last = error
+    raise AssertionError(f"none of {TRIES} browsers showed its page to the end") from last
 
 
 def test_a_pad_whose_layout_the_browser_knows_moves_the_camera_as_a_replay_does(tmp_path: Path) -> None:
