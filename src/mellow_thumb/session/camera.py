@@ -12,7 +12,7 @@ from ..plan import CURSORS, REDUCED
 from ..plan.mounts import UP, Flat, Orbit, Overhead
 from .shakes import Kick
 from .steering import MOST
-from .view import View, direction
+from .view import direction, view_of
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -23,7 +23,7 @@ if TYPE_CHECKING:
     from .clock import Clock, World
     from .coordinates import Coordinates
     from .running import Running
-    from .view import Quadruple, Triple
+    from .view import Quadruple, Triple, View
 
 HERE = (0.0, 0.0, 0.0)
 """The origin of a world that has not been moved."""
@@ -72,10 +72,7 @@ class Camera:
         if self.origin is not HERE:
             (x, y, z), (a, b, c) = pose[0], self.origin
             pose = ((x - a, y - b, z - c), *pose[1:])
-        view = View()  # as `view_of` makes it, without another call: one is made every frame
-        view.position, view.rotation, view.field_of_view, view.extent = pose
-        view.cursor = cursor
-        return view
+        return view_of(pose, cursor)
 
     def _told(
         self,

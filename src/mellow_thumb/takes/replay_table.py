@@ -20,7 +20,7 @@ if TYPE_CHECKING:
 CAMERA = ("camera_x", "camera_y", "camera_z", "camera_qx", "camera_qy", "camera_qz", "camera_qw")
 STEP = ("step_x", "step_y", "step_z")
 LARGEST = 32_000_000
-"""The bytes that rows are made of at once."""
+"""How many bytes of rows are made at once, at most."""
 
 
 def outputs(program: Program) -> list[str]:
@@ -41,9 +41,8 @@ def height(program: Program) -> int:
 
 def tabled(program: Program) -> dict[str, int]:
     """The names of the values that a replay's table is made of, each with its place among all."""
-    cues = [words for name in program.cues for words in (f"cue_{name}", f"cue_{name}_t")]
-    moved = [*(f"moved_{part}" for part in "xyz"), "heading"]
-    made_of = {*program.axes, *CAMERA, *(f"gate_{name}" for name in program.gates), "mount", *cues, *moved}
+    own = [*(f"gate_{name}" for name in program.gates), *(f"cue_{name}" for name in program.cues)]
+    made_of = {*program.axes, *CAMERA, *own, "mount", *(f"moved_{part}" for part in "xyz"), "heading"}
     return {name: k for k, name in enumerate(outputs(program)) if name in made_of}
 
 

@@ -39,8 +39,9 @@ READING = Word("reading")
 KEPT = Word("kept_all")
 """All of the committed state but its time, where a language keeps it in one."""
 HELD = Word("kept_held")
-"""All of the state that is held; `NOTHING` until somebody keeps it, and again after each event."""
-NOTHING = Word("None")
+"""All of the state that is held; `NONE` until somebody keeps it, and again after each event."""
+NONE = Word("None")
+"""No value, where a language has that."""
 OWN_NAMES = (
     *("live", "saved", "back", "out", "items", "pose", "kept_anchor"),
     *(one.name for one in (READING, KEPT, HELD)),
@@ -88,24 +89,27 @@ def _unheard(woven: Woven) -> Value:
     return every([CODE < whole(woven.impulses), FOCUS == 0.0])
 
 
+def _changed(*, packed: bool) -> list[Statement]:
+    """What is said where something held may change: what was kept of it is old."""
+    return [Set((HELD,), (NONE,))] if packed else []
+
+
 def item(woven: Woven, *, packed: bool = False) -> list[Statement]:
     """What one item does: let time pass up to it, then act by its code."""
-    changes = [Set((HELD,), (NOTHING,))] if packed else []
     return [
         *([Branch(_unheard(woven), [Skip()], [])] if woven.deaf else []),
         Loop(_pass(woven, packed=packed)),
-        Branch(CODE < whole(woven.frame), [*changes, *_halves(woven.events)], []),
+        Branch(CODE < whole(woven.frame), [*_changed(packed=packed), *_halves(woven.events)], []),
     ]
 
 
 def _pass(woven: Woven, *, packed: bool) -> list[Statement]:
     """One round of passing time: to the item, to a timer, or to the end of the longest step."""
     timed = bool(woven.timers)
-    changes = [Set((HELD,), (NOTHING,))] if packed else []
     longest: Value = PACE if woven.pace else lift(LONGEST)
     ends = [CODE == whole(woven.frame), STOP == T, *([DUE > T] if timed else [])]
     return [
-        *([Branch(DUE <= ANCHOR, [*changes, *woven.timers], [])] if timed else []),
+        *([Branch(DUE <= ANCHOR, [*_changed(packed=packed), *woven.timers], [])] if timed else []),
         *woven.moment,
         _set(AGE, T - ANCHOR),
         Branch(AGE <= 0.0, [Leave()], []),  # it is due now; an event older than the last commit acts at that

@@ -110,7 +110,7 @@ class Functions(NamedTuple):
     """The functions compiled from a program's texts."""
 
     live: Callable[..., Generator[Any, list[Item] | None, None]]
-    posing: Callable[[tuple[float, ...]], Callable[..., tuple[tuple[float, ...], tuple[float, ...]]]]
+    posing: Callable[[tuple[float, ...]], Callable[..., tuple[Posed, tuple[float, ...]]]]
 
 
 @lru_cache(maxsize=64)

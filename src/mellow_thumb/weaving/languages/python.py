@@ -8,7 +8,7 @@ import re
 from typing import TYPE_CHECKING, Any
 
 from ...expressions import MATHS, Branch, Leave, Loop, Note, Part, Set
-from ..loop import HELD, KEPT, NOTHING, copy_of, drop, item, restored
+from ..loop import HELD, KEPT, NONE, copy_of, drop, item, restored
 from ..woven import POSED
 
 if TYPE_CHECKING:
@@ -120,7 +120,7 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
     (dropped,) = lines(drop(woven, packed=True)[:1])[:1]
     wait = ["items = yield out", "while not items:"]
     copies = KEPT.text if len(flows) > 1 else _tuple(copy_of(one).text for one in flows)
-    own = [f"if {HELD} is {NOTHING}:", f"    {HELD} = {held}", dropped]
+    own = [f"if {HELD} is {NONE}:", f"    {HELD} = {held}", dropped]
     own += [f"    items = yield ({copy_of(names[0])}, {copies}, {HELD})", "else:"]
     own.append(f"    items = yield ({names[0]}, {_tuple(flows)}, {HELD})")
     take = [f"{names[0]}, {KEPT}, {HELD} = back.pop()"]
@@ -133,7 +133,7 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
     save = ["if items is None:", *indented(own), *save]
     stale = lines(drop(woven, packed=True))
     fresh = [stale[0], "    t, code, x, y = items[0]", *stale[1:]]
-    begin = [f"{_tuple(names)[1:-1]} = saved", f"reading, {HELD}, out = 0.0, {NOTHING}, None", "while True:"]
+    begin = [f"{_tuple(names)[1:-1]} = saved", f"reading, {HELD}, out = 0.0, {NONE}, None", "while True:"]
     each = lines(item(woven, packed=True), pad="            ")
     last = [f"out = {_tuple(map(str, woven.outputs))}"]
     found = [
