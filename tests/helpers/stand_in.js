@@ -7,21 +7,25 @@
   Object.defineProperty(Event.prototype, "timeStamp", { get: () => now });
   window.requestAnimationFrame = (act) => waiting.push(act);
   const channel = new MessageChannel();
+  let playing = false;
   const step = () => {
+    if (playing && window.left <= 0) return;
     now += 1000 / 60;
     for (const act of waiting.splice(0)) act(now);
   };
   channel.port1.onmessage = step;
   setInterval(step, 40); // before there is a line, and between rounds
   window.heard = [];
-  window.resting = false; // whether the hand is off the mouse
+  window.left = Infinity; // looks at a target until a round's clock stands still
+  window.ended = 0; // rounds
 
   let [target, since, inside] = ["", 0, 0];
   const send = (type, more) => document.querySelector("#scene").dispatchEvent(
     new PointerEvent(type, { pointerType: "mouse", pointerId: 1, bubbles: true, clientX: 300, clientY: 200, ...more }),
   );
   function act({ task, pose }) {
-    if (!task?.at || window.resting) return;
+    if (!task?.at) return;
+    window.left -= 1;
     const [, , , x, y, z, w] = pose;
     const ahead = [2 * (x * z + w * y), 2 * (y * z - w * x), 1 - 2 * (x * x + y * y)].map((one) => -one);
     const [yaw, pitch] = [Math.atan2(ahead[0], -ahead[2]), Math.asin(ahead[1])].map((one) => (one * 180) / Math.PI);
@@ -48,6 +52,10 @@
         if (window.heard.length > 20000) window.heard.splice(0, 10000);
         const said = JSON.parse(data);
         if (said.kind === "frame") act(said);
+        if (said.kind === "trial") {
+          if (playing && !said.playing) window.ended += 1;
+          playing = said.playing;
+        }
         channel.port2.postMessage(0);
       });
     }

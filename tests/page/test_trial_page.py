@@ -67,9 +67,9 @@ def press(tab: Tab, label: str) -> None:
 def play(tab: Tab, title: str) -> None:
     """Play the round that the card announces, to its end."""
     until(tab, f"document.querySelector('#headline').textContent.startsWith({title!r})")
+    ended = tab.evaluate("window.ended")
     press(tab, "begin")
-    until(tab, "window.tried.playing")
-    until(tab, "!window.tried.playing")
+    until(tab, f"window.ended > {ended}")
 
 
 def test_a_trial_is_played_cut_short_resumed_and_opened(
@@ -81,6 +81,7 @@ def test_a_trial_is_played_cut_short_resumed_and_opened(
             play(tab, "Practice with the")
             play(tab, "Practice with the")
             play(tab, "Round 1 of 4")
+            tab.evaluate("window.left = 5")
             press(tab, "begin")
             until(tab, "window.tried.playing")
             heard = tab.evaluate("window.heard.join('\\n')")
@@ -119,14 +120,14 @@ def test_a_round_may_be_stopped_and_a_person_may_end_early(
         mt.serving_trial(files, tmp_path / "trial", rounds=2, tasks=["aim"]) as address,
         opened(browser, address) as tab,
     ):
-        tab.evaluate("window.resting = true")
+        tab.evaluate("window.left = 5")
         press(tab, "begin")
         until(tab, "document.querySelector('#asked').textContent === 'turn to each bird and select it'")
         tab.evaluate("document.exitPointerLock()")  # as Escape does
         press(tab, "stop this round")
         until(tab, "!window.tried.playing")
         assert tab.inner_text("#headline").startswith("Practice with the")
-        tab.evaluate("window.resting = false")
+        tab.evaluate("window.left = Infinity")
         play(tab, "Practice with the")
         play(tab, "Practice with the")
         play(tab, "Round 1 of 4")
@@ -159,6 +160,7 @@ def test_a_page_that_says_other_things_is_told_so(
         # nobody may open what nobody has ended
         tab.evaluate("window.tried.line.say({ kind: 'ask', what: 'open' })")
         tab.evaluate("window.tried.line.say({ kind: 'answer', bird: 'curlew', much: '' })")
+        tab.evaluate("window.left = 5")
         press(tab, "begin")
         until(tab, "window.tried.playing")
     trial = mt.read_trial(tmp_path / "trial")
