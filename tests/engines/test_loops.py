@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import deque
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -49,6 +51,12 @@ def in_turn(items: list[Item]) -> list[Item] | None:
     return found
 
 
+def latest(items: list[Item]) -> list[float]:
+    """For each item without a time: that of the latest item of this frame that came before it."""
+    before = [max([START, *(t for t, *_ in items[:k] if START <= t < END)]) for k, _ in enumerate(items)]
+    return [now if one[0] == NO_TIME else one[0] for one, now in zip(items, before, strict=True)]
+
+
 def begun(*, compiled: bool) -> Loop:
     """A loop whose last frame has just ended."""
     loop: Loop = PythonLoop(PROGRAM, PROGRAM.start)
@@ -66,13 +74,18 @@ def test_a_step_is_its_events_one_after_another(
     compiled: bool, events: list[Item], behind: list[Item]
 ) -> None:
     loop, plain = begun(compiled=compiled), begun(compiled=False)
-    arrived, wanted = [*events, *behind], in_turn(events)
+    arrived, wanted = deque([*events, *behind]), in_turn(events)
     found = loop.step(arrived, len(events), START, END)
     if wanted is None:
-        assert (found, arrived) == (None, [*events, *behind])
+        assert found is None
+        assert [one[1:] for one in arrived] == [one[1:] for one in (*events, *behind)]
+        # what had no time may have that of what came before it: so it has in any case
+        assert [*arrived][len(events) :] == behind
+        here = zip(events, [*arrived][: len(events)], latest(events), strict=True)
+        assert all(now[0] in (was[0], before) for was, now, before in here)
         assert loop.saved == plain.saved
     else:
-        assert arrived == behind
+        assert [*arrived] == behind
         assert repr(found) == repr(plain.send([*wanted, (END, PROGRAM.frame, 0.0, 0.0)]))
         assert loop.saved == plain.saved
 

@@ -170,7 +170,7 @@ class AnyOrder(RuleBasedStateMachine):
             except mt.ArgumentError:
                 return
         self.laid, told = self.sheet.lay(self.profile)
-        assert told == ()
+        assert all(" carries " in words for words in told)  # a button that is shared
         before = self.views()
         self.tell("apply", self.sheet)
         view = self.views()

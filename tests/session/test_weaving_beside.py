@@ -70,9 +70,11 @@ def test_no_frame_weaves_and_the_session_goes_on_until_it_is_there(
 ) -> None:
     session, plain = glasses.session(), glasses.session(compiled=False)
     other = with_cue(glasses)
+    session._running.coming = None  # as where no compiler is found
     for one in (session, plain):
         one.feed("mouse.move", (40.0, 3.0))
         one.tick(0.1)
+    assert session._running.plainly
     with monkeypatch.context() as patch:
         patch.setattr(program, "_woven", refuse)
         patch.setattr("mellow_thumb.weaving.program.live_text", refuse)

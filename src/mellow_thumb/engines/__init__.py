@@ -3,7 +3,7 @@
 from .coming import PATIENCE, Coming, engine_for
 from .compiler import check_compiled
 from .library import Engine, EngineError, can_compile, is_at_hand, load
-from .loop import Keeps, Kept, Loop, PythonLoop, read_kept
+from .loop import Keeps, Kept, Loop, PythonLoop, read_kept, take_out
 from .room import Room
 from .subjects import Subject, rotation_of
 from .woven_ahead import Weaving, may_weave_ahead, weaving_for
@@ -28,5 +28,6 @@ __all__ = [
     "may_weave_ahead",
     "read_kept",
     "rotation_of",
+    "take_out",
     "weaving_for",
 ]

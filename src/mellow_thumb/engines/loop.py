@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import deque
+from itertools import repeat
 from math import nan
 from typing import TYPE_CHECKING, NamedTuple, Protocol
 
@@ -83,11 +85,11 @@ class Loop(Protocol):
         """Run items that end in a frame, and return what it reads."""
         ...
 
-    def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
+    def step(self, arrived: deque[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """Run the first `count` that have arrived in the frame from `start` to `end`; return what it reads.
 
-        What acted is taken out. Returns None, with nothing changed, unless all of it is of this frame, in
-        order, and not too much at once. What has no time goes with what came before it.
+        What acted is taken out. Returns None, with all still there, unless all of it is of this frame, in
+        order, and not too much at once. What has no time goes with what came before it, and may say so then.
         """
         ...
 
@@ -117,8 +119,25 @@ def carried(program: Program, before: Loop | None) -> tuple[tuple[float, ...], t
     return tuple(said.get(name, nan) for name in program.asked), tuple(rig)
 
 
+FEW = 16
+"""So many items are taken and looked at one by one; more in one go first, which costs less for each."""
+
+
+def take_out(arrived: deque[Item], count: int) -> list[Item]:
+    """Take the first `count` out; other threads may put more behind them meanwhile."""
+    return [*map(deque.popleft, repeat(arrived, count))]
+
+
 def _placed(items: list[Item], start: float, end: float) -> bool:
     """Give items without a time that of the one before; whether all times then rise within the frame."""
+    latest = start
+    for item in items:
+        t = item[0]
+        if t < latest or t >= end:
+            break
+        latest = t
+    else:
+        return True
     latest = start
     for k, (t, code, x, y) in enumerate(items):
         if latest <= t < end:
@@ -151,12 +170,12 @@ class PythonLoop:
     @property
     def hosts(self) -> tuple[float, ...]:
         """As :attr:`Loop.hosts` says."""
-        return self.place + self._said
+        return self._hosts
 
     @hosts.setter
     def hosts(self, said: tuple[float, ...]) -> None:
         """Keep what the host says: where the subject is, which changes every frame, and the rest."""
-        self.place, self._said = said[: self._first], said[self._first :]
+        self._hosts, self.place, self._said = said, said[: self._first], said[self._first :]
 
     def keep(self) -> Keeps:
         """As :meth:`Loop.keep` says."""
@@ -172,6 +191,7 @@ class PythonLoop:
         """As :meth:`Loop.resume` says."""
         if len(kept) == 5:
             parts, self.place, self._said, self.rig, _ = kept
+            self._hosts = self.place + self._said
         else:
             state, self.hosts, self.rig = read_kept(kept)
             parts = self.program.parting.parted(state)
@@ -179,19 +199,27 @@ class PythonLoop:
         send = self.send
         send(NOTHING)
 
-    def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
+    def step(self, arrived: deque[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """As :meth:`Loop.step` says."""
-        items = arrived[:count]
+        items: list[Item] = []
+        if count > FEW:
+            items = take_out(arrived, count)
+            if not _placed(items, start, end):
+                arrived.extendleft(reversed(items))
+                return None
         latest = start
-        for item in items:
+        while len(items) < count:
+            item = arrived.popleft()
             t = item[0]
-            if t < latest or t >= end:
-                if not _placed(items, start, end):
-                    return None
-                break
-            latest = t
-        if count:
-            del arrived[:count]
+            if latest <= t < end:
+                latest = t
+            elif t == NO_TIME:
+                _, code, x, y = item
+                item = (latest, code, x, y)
+            else:
+                arrived.extendleft((item, *reversed(items)))
+                return None
+            items.append(item)
         items.append((end, self._frame, 0.0, 0.0))
         send = self.send  # a call of what is no method costs less by a name of its own
         values: tuple[float, ...] = send(items)
@@ -200,9 +228,9 @@ class PythonLoop:
     def view(self, values: tuple[float, ...], t: float, subject: Subject | None = None) -> Posed:
         """As :meth:`Loop.view` says."""
         if subject is not None:
-            self.place = stood(self.place, subject)
+            self.stand(subject)
         pose = self._pose
-        made, self.rig = pose(values, self.place + self._said, t, self.rig)
+        made, self.rig = pose(values, self._hosts, t, self.rig)
         return made
 
     def glimpse(self, values: tuple[float, ...], t: float, rig: tuple[float, ...]) -> Posed:
@@ -211,4 +239,5 @@ class PythonLoop:
 
     def stand(self, subject: Subject) -> None:
         """As :meth:`Loop.stand` says."""
-        self.place = stood(self.place, subject)
+        self.place = place = stood(self.place, subject)
+        self._hosts = place + self._said

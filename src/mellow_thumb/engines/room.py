@@ -8,10 +8,11 @@ from itertools import chain
 from typing import TYPE_CHECKING
 
 from ..weaving.languages import MOST, room_start
-from .loop import Kept, carried, read_kept
+from .loop import Kept, carried, read_kept, take_out
 from .subjects import stand_places, stood
 
 if TYPE_CHECKING:
+    from collections import deque
     from collections.abc import Callable
 
     from ..weaving import Item, Posed, Program
@@ -144,18 +145,18 @@ class Room:
         self._seen = self._read(self._row, self._out)
         return self._seen
 
-    def step(self, arrived: list[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
+    def step(self, arrived: deque[Item], count: int, start: float, end: float) -> tuple[float, ...] | None:
         """As :meth:`Loop.step` says."""
         if count > MOST:
             return None
+        items = take_out(arrived, count)
         write = WRITES[count] if count < len(WRITES) else _doubles(3 + 4 * count).pack_into
-        write(self._row, self._frame, start, end, count, *chain(*arrived[:count]))
+        write(self._row, self._frame, start, end, count, *chain(*items))
         run, read = self._run, self._read  # calls of what is no method cost less by names of their own
         run(self._there)
-        if count:
-            if self._flags[self._count] < 0.0:
-                return None
-            del arrived[:count]
+        if count and self._flags[self._count] < 0.0:
+            arrived.extendleft(reversed(items))
+            return None
         self._seen = values = read(self._row, self._out)
         return values
 

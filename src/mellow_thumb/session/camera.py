@@ -12,7 +12,7 @@ from ..plan import CURSORS, REDUCED
 from ..plan.mounts import UP, Flat, Orbit, Overhead
 from .shakes import Kick
 from .steering import MOST
-from .view import direction, view_of
+from .view import View, direction
 
 if TYPE_CHECKING:
     from collections.abc import Callable
@@ -23,7 +23,7 @@ if TYPE_CHECKING:
     from .clock import Clock, World
     from .coordinates import Coordinates
     from .running import Running
-    from .view import Quadruple, Triple, View
+    from .view import Quadruple, Triple
 
 HERE = (0.0, 0.0, 0.0)
 """The origin of a world that has not been moved."""
@@ -47,7 +47,6 @@ class Camera:
     def view(
         self,
         subject: Subject | None = None,
-        *,
         clear: float | None = None,
         ground: float | Callable[[float, float], float] | None = None,
         target: Triple | None = None,
@@ -57,22 +56,26 @@ class Camera:
     ) -> View:
         """As :meth:`Session.view` says."""
         running = self._running
-        loop = running.loop
-        values = self._kicked() if self.kicks else running.values
+        loop, values = running.loop, running.values
+        if self.kicks:
+            values = self._kicked()
         if clear is None and ground is None and target is None and up is None and head is None and not cut:
             pose = loop.view(values, self._clock.now, subject)
         else:
             pose = self._told(values, subject, clear, ground, target, up, head, cut=cut)
+        # once a frame, so all of it stands here without a call
+        seen = View()
+        seen.position, seen.rotation, seen.field_of_view, seen.extent = pose
         if running.eye is not None:
             x, y, z = loop.place
             if x == x:
-                pose = ((x, y + running.eye.height, z), *pose[1:])
-        place = running.cursor
-        cursor = running.plan.cursor if place is None else CURSORS[int(running.values[place])]
+                seen.position = x, y + running.eye.height, z
         if self.origin is not HERE:
-            (x, y, z), (a, b, c) = pose[0], self.origin
-            pose = ((x - a, y - b, z - c), *pose[1:])
-        return view_of(pose, cursor)
+            (x, y, z), (a, b, c) = seen.position, self.origin
+            seen.position = x - a, y - b, z - c
+        place = running.cursor
+        seen.cursor = running.plan.cursor if place is None else CURSORS[int(running.values[place])]
+        return seen
 
     def _told(
         self,

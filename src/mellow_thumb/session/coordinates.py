@@ -120,25 +120,28 @@ class Converting:
         """Wrap `view`, which is in our coordinates."""
         self._view, self._coordinates = view, coordinates
 
-    def view(self, subject: Any = None, **said: Any) -> View:
+    def view(
+        self, subject: Any = None, clear: Any = None, ground: Any = None, target: Any = None, up: Any = None,
+        head: Any = None, cut: bool = False,
+    ) -> View:  # fmt: skip
         """As :meth:`Session.view` says."""
         own = self._coordinates
-        if subject is not None:
-            subject = own.told_pose(subject) if _has_rotation(subject) else own.told_place(subject)
-        ground = said.get("ground")
-        takes = {
-            "target": own.told_place,
-            "up": own.told_direction,
-            "head": own.told_pose,
-            "clear": own.told_length,
-            "ground": own.told_ground if callable(ground) else own.told_length,
-        }
-        for name, take in takes.items():
-            if said.get(name) is not None:
-                said[name] = take(said[name])
-        seen = self._view(subject, **said)
+        seen = self._view(
+            _told(own.told_pose if _has_rotation(subject) else own.told_place, subject),
+            _told(own.told_length, clear),
+            _told(own.told_ground if callable(ground) else own.told_length, ground),
+            _told(own.told_place, target),
+            _told(own.told_direction, up),
+            _told(own.told_pose, head),
+            cut,
+        )
         pose = seen.position, seen.rotation, seen.field_of_view, seen.extent
         return view_of(own.pose(pose), seen.cursor)
+
+
+def _told(take: Callable[[Any], Any], said: Any) -> Any:
+    """What a host says, in our coordinates, if it says anything."""
+    return None if said is None else take(said)
 
 
 def _has_rotation(subject: Any) -> bool:

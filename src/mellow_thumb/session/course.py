@@ -73,6 +73,7 @@ class Course:
         weaving = self._parts.running.weaving(chosen.plan)
         if weaving:
             self.ahead = replace(chosen, weaving=weaving)
+            self._parts.running.plainly = False
         else:
             self._become(chosen)
 

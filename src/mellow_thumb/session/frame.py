@@ -197,31 +197,14 @@ class Frame:
         return f"Frame(t={self.t}, axes={self.axes}, gates={self.gates}, cues={self.cues})"
 
 
-def frame_of(
-    t: float,
-    values: tuple[float, ...],
-    program: Program,
-    cues: dict[str, int] | None = None,
-    before: tuple[float, ...] = (),
-    dt: float = 0.0,
-    rate: float = 1.0,
-    coordinates: Coordinates | None = None,
-) -> Frame:
-    """The frame that ends at `t` (s) with these values; `before` are those of the one before it."""
-    # once a frame, so all of it stands here without a call, and no class has an __init__, which would take
-    # twice as long; what hosts read is made at once: to make it when it is read costs three times as much
-    frame, axes, places = Frame(), Axes(), program.velocity_places
-    frame.t, frame._program, frame._cues, frame.axes = t, program, cues, axes
+def frame_of(t: float, values: tuple[float, ...], program: Program) -> Frame:
+    """The frame that ends at `t` (s) with these values, without the one before it and without cues."""
+    # no class that is made every frame has an __init__, which would take twice as long; what hosts read is
+    # made at once: to make it when it is read costs three times as much
+    frame, places = Frame(), program.velocity_places
+    frame.t, frame._program, frame._cues = t, program, None
+    frame.axes = axes = Axes()
     axes._places, axes._values = program.axis_places, values
-    x, y, z = places or (0, 0, 0)
-    frame._went = went = (values, before or values, x, rate, coordinates, dt)
-    if not places:
-        frame.movement = NOBODY
-        return frame
-    frame.movement = moved = Moved()
-    moved._of = went
-    if rate == 1.0 and coordinates is None:
-        moved.velocity = values[x], values[y], values[z]
-    else:
-        moved.velocity = velocity_of(went)
+    frame._went = (values, values, places[0] if places else 0, 1.0, None, 0.0)
+    frame.movement = moved_of(frame._went) if places else NOBODY
     return frame

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from bisect import bisect_left
+from collections import deque
 from operator import itemgetter
 from typing import TYPE_CHECKING
 
+from ..engines import take_out
 from ..weaving import NO_TIME
 
 if TYPE_CHECKING:
@@ -24,6 +26,12 @@ PASSED = -1
 """The code of an event that nothing listens to any more."""
 
 
+def _renumbered(items: list[Item], codes: dict[int, int]) -> list[Item]:
+    """Items with new codes."""
+    fresh = [(t, codes.get(code, code), x, y) for t, code, x, y in items]
+    return [item for item in fresh if item[1] != PASSED]
+
+
 class Inbox:
     """Events by time, ties in the order in which they were fed.
 
@@ -33,7 +41,7 @@ class Inbox:
     __slots__ = ("arrived", "early", "full", "furthest", "late", "put", "put_many", "waiting")
 
     def __init__(self) -> None:
-        self.arrived: list[Item] = []
+        self.arrived: deque[Item] = deque()
         """What has arrived since the last frame, as it came."""
         self.waiting: list[Item] = []
         """What is due in a later frame, by time."""
@@ -57,9 +65,9 @@ class Inbox:
 
     def renumber(self, codes: dict[int, int]) -> None:
         """Give waiting events new codes; codes not listed stay, and unused events are dropped."""
-        for items in (self.arrived, self.waiting):
-            fresh = [(t, codes.get(code, code), x, y) for t, code, x, y in items]
-            items[:] = [item for item in fresh if item[1] != PASSED]
+        arrived = take_out(self.arrived, len(self.arrived))
+        self.arrived.extendleft(reversed(_renumbered(arrived, codes)))
+        self.waiting = _renumbered(self.waiting, codes)
 
     def take(self, start: float, clock: Clock, last_commit: Callable[[], float]) -> list[Item]:
         """Take out what is due in a frame that begins at `start` and ends now; the rest waits."""
@@ -72,9 +80,8 @@ class Inbox:
 
         An event without a time takes effect with the latest event fed before it that is due in this frame.
         """
-        count = len(self.arrived)  # another thread may put more behind these meanwhile
-        fresh, waiting, latest, end = self.arrived[:count], self.waiting, start, clock.now
-        del self.arrived[:count]
+        count = len(self.arrived)
+        fresh, waiting, latest, end = take_out(self.arrived, count), self.waiting, start, clock.now
         times = [item[0] for item in fresh]
         if max(times) - clock.skipped - end > EARLY:
             fresh = self._room_for(fresh, clock)

@@ -63,7 +63,7 @@ class Intake:
         self.refused: dict[str, dict[str, int]] = {}
         """What was refused: for each signal fed, how often for which reason."""
         self.reasons: Reasons | None = None
-        """Who counts what becomes of each event, while somebody asks."""
+        """Who counts what becomes of each event, while somebody asks: see :meth:`ask_why`."""
         self.clipped: dict[str, int] = {}
         """How often a held value outside its range was clipped to it, by signal."""
 
@@ -84,6 +84,7 @@ class Intake:
     def _open(self) -> None:
         """Look up pairs."""
         self._heard = self.listener is not None or self.hearing is not None
+        self._running.plainly = False
         listed = {} if self._heard else self.doors
         self.pairs.clear()
         self.pairs.update({name: (one[0], *one[2:4]) for name, one in listed.items() if one[1] == PAIR})
@@ -93,13 +94,23 @@ class Intake:
         inbox, readings = self.inbox, self.readings
         if self._heard or inbox.waiting or self.reasons is not None:
             return -1
-        count = len(inbox.arrived)  # another thread may put more behind these meanwhile
+        count = len(inbox.arrived)
         if self.parts_come and readings is not None and readings.come_in(inbox.arrived):
             return -1
         # after a frame that was cut, times are on another clock than the session's
-        if count and self._clock.skipped != 0.0 and any(item[0] != NO_TIME for item in inbox.arrived[:count]):
+        if count and self._clock.skipped != 0.0 and any(item[0] != NO_TIME for item in tuple(inbox.arrived)):
             return -1
         return -1 if self._unscaled and self._unscaled.waits else count
+
+    @property
+    def watches(self) -> bool:
+        """Whether anybody looks at what arrives, or anything waits."""
+        heard = self._heard or self.reasons is not None or self.parts_come or self.inbox.waiting
+        return bool(heard or (self._unscaled and self._unscaled.waits))
+
+    def ask_why(self, reasons: Reasons | None) -> None:
+        """Have somebody count what becomes of each event; None for nobody."""
+        self.reasons, self._running.plainly = reasons, False
 
     def listen(self, listener: Listener | None) -> None:
         """Let somebody hear every event first; None for nobody."""
@@ -237,7 +248,8 @@ class Intake:
                 self._draw_in(signal, value, low, high)
                 x, y = min(max(x, low), high), min(max(y, low), high)
         if self.readings is not None and code in self.readings.parts:
-            self.parts_come = True
+            # before it is there: see `ticking`
+            self.parts_come, self._running.plainly = True, False
         self.inbox.put((t, code, y, x) if shape == ONLY_Y else (t, code, x, y))
 
     def feed_many(self, signal: str, values: Burst, at: Burst) -> None:

@@ -10,7 +10,7 @@ from ..plan import ATTITUDE
 from ..plan.handheld import FORCE, TURN
 
 if TYPE_CHECKING:
-    from collections.abc import Callable, Mapping
+    from collections.abc import Callable, Iterable, Mapping
 
     from ..weaving import Item
 
@@ -49,7 +49,7 @@ class Readings:
         self.parts = frozenset(self._names)
         """The codes of all parts of readings."""
 
-    def come_in(self, items: list[Item]) -> bool:
+    def come_in(self, items: Iterable[Item]) -> bool:
         """Whether a part of any reading is among these."""
         return not self.parts.isdisjoint(map(_CODE, items))
 

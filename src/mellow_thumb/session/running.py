@@ -37,6 +37,8 @@ class Running:
         check_compiled(compiled)
         self.plan, self.program = plan, weave_plan(plan)
         self._compiled = compiled
+        self.plainly = False
+        """Whether the next frame is no more than what has arrived; who wants more of it takes that back."""
         self.coming: Coming | None = None
         """The program, compiled, on its way here."""
         self.loop: Loop
@@ -74,7 +76,7 @@ class Running:
         self.eye = mount if isinstance(mount, Eye) and not program.hosts else None
 
     def _begin(self, program: Program, state: tuple[float, ...], before: Loop | None) -> None:
-        found = None
+        found, self.plainly = None, False
         self._look_up(program)
         if before is not None and program.is_of_shape(self.program) and isinstance(self.loop, PythonLoop):
             # the same program with other numbers: what is on its way is the right one

@@ -196,9 +196,10 @@ def put_back(one: Snapshot, course: Course, parts: SessionParts) -> None:
         camera.origin, world.now, world.rate, rest, _,
     ) = found  # fmt: skip
     if arrived or inbox.arrived:
-        inbox.arrived[:] = arrived
+        inbox.arrived.clear()
+        inbox.arrived.extend(arrived)
         intake.parts_come = True
-    inbox.waiting = list(waiting)
+    inbox.waiting, running.plainly = list(waiting), False
     if rest is not NOTHING or _rest(intake, host, camera, cues) is not NOTHING:
         _put_rest_back(rest, intake, host, camera, cues)
 

@@ -22,14 +22,14 @@ from .reasons import Reasons
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, snapshots, to_plain
 from .steering import Steering
-from .walker import Taken, asked_at, command_within
+from .ticking import Lately, ticking
+from .walker import asked_at, command_within
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Sequence
 
     from ..engines import Subject
     from ..plan import Plan
-    from ..weaving import Item
     from .basis import Basis
     from .hearing import Say
     from .intake import Burst
@@ -86,11 +86,11 @@ class Session:
             self._cues,
         )
         self._course = Course(plan, self._parts)
-        self._asked = 2 if plan.movement else 0
-        """For how many frames what they are made of is kept, for commands."""
-        self._taken: Taken | None = None
+        self._lately = Lately(self._running, 2 if plan.movement else 0)
+        self.tick = ticking(self._course, self._parts, self._lately, own)  # type: ignore[method-assign]
         self.snapshot = snapshots(self._course, self._parts)  # type: ignore[method-assign]
-        self.view = Converting(self._camera.view, own).view if own else self._camera.view  # type: ignore[method-assign]
+        seen = Converting(self._camera.view, own) if own else self._camera
+        self.view = seen.view  # type: ignore[method-assign]
 
     # ---- what comes in
 
@@ -143,12 +143,13 @@ class Session:
         not use. It costs far more than a frame; :meth:`forget_reasons` stops it. :attr:`refused` is separate.
         """
         if self._intake.reasons is None:
-            self._intake.reasons = Reasons()
+            self._intake.ask_why(Reasons())
+        assert self._intake.reasons is not None
         return self._intake.reasons.counts
 
     def forget_reasons(self) -> None:
         """Stop counting what happens to events."""
-        self._intake.reasons = None
+        self._intake.ask_why(None)
 
     @property
     def clipped(self) -> dict[str, int]:
@@ -300,9 +301,7 @@ class Session:
         """How many ticks went back in time, or were not numbers; time stood still instead."""
         return self._clock.stalled
 
-    def tick(
-        self, dt: float | None = None, *, to: float | None = None, world_dt: float | None = None
-    ) -> Frame:
+    def tick(self, dt: float | None = None, to: float | None = None, world_dt: float | None = None) -> Frame:
         """Go on by `dt` seconds, or `to` a moment of session time, and read the frame that ends there.
 
         `world_dt` is how long that was for the world, if that differs: 0 in a pause, half in slow motion, 100
@@ -310,63 +309,13 @@ class Session:
         goes back, or is not a number, it stands still and is counted. A frame longer than the ceiling is cut,
         and what happened in the time that was cut takes effect at its end.
         """
-        if (dt is None) is (to is None):
-            raise TypeError("tick takes dt=seconds or to=moment: one of them")
-        clock, running, world = self._clock, self._running, self._world
-        start = clock.now
-        if running.coming is not None:
-            running.look(start)
-        if self._course.ahead is not None:
-            self._course.look(self._course.ahead)
-        lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
-        if lost != 0.0:
-            self._intake.shorten(clock.now - start + lost, lost)
-        now, values, before = clock.now, None, running.values
-        passed = now - start
-        if self._asked:
-            self._taken = Taken(running.program, running.saved, [], start)
-        elif world_dt is None and world.rate == 1.0:
-            # what has arrived is mostly all of this frame and in order: then it is taken as it is
-            count = self._intake.plain()
-            if count >= 0:
-                values = running.loop.step(self._intake.inbox.arrived, count, start, now)
-        if values is None:
-            values = self._passed(start, passed, lost, world_dt)
-        else:
-            world.now += passed
-        running.values = values
-        cues = self._cues.read(now) if self._cues.counts else None
-        return frame_of(now, values, running.program, cues, before, passed, world.rate, self.coordinates)
-
-    def _passed(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
-        """The values of a frame, whatever has arrived."""
-        running, world, now = self._running, self._world, self._clock.now
-        items = self._intake.due(start)
-        if world_dt is not None or world.rate != 1.0:
-            self._set_rate(items, start, passed + lost, world_dt)
-        world.now += passed * world.rate
-        # last: a frame reads what came before its end
-        items.append((now, running.program.frame, 0.0, 0.0))
-        if self._asked and self._taken:
-            self._asked -= 1
-            self._taken.items.extend(items)
-        return running.loop.send(items)
-
-    def _set_rate(self, items: list[Item], start: float, dt: float, world_dt: float | None) -> None:
-        """Put the world's rate, if it has changed, before what happens in this frame."""
-        if dt <= 0.0:
-            return
-        changed, wrong = self._world.set_rate(dt, world_dt)
-        self._clock.stalled += wrong
-        if changed:
-            self._intake.set_rate(items, start, self._world.rate)
+        return ticking(self._course, self._parts, self._lately, self.coordinates)(dt, to, world_dt)
 
     # ---- what is seen
 
     def view(
         self,
         subject: Subject | None = None,
-        *,
         clear: float | None = None,
         ground: float | Callable[[float, float], float] | None = None,
         target: Triple | None = None,
@@ -387,9 +336,8 @@ class Session:
 
         Raises :class:`ArgumentError` for numbers that are not finite, and for an `up` of length 0.
         """
-        return self._camera.view(
-            subject, clear=clear, ground=ground, target=target, up=up, head=head, cut=cut
-        )
+        seen = Converting(self._camera.view, self.coordinates) if self.coordinates else self._camera
+        return seen.view(subject, clear, ground, target, up, head, cut)
 
     @property
     def settled(self) -> bool:
@@ -454,10 +402,10 @@ class Session:
 
         Six bytes, and eight more for each change within the frame. Call it after every frame.
         """
-        plan, taken = self._running.plan, self._taken
+        plan = self._running.plan
         if plan.movement is None:
             raise ArgumentError("found no movement in this profile; expected a table [movement]")
-        self._asked = 2  # until nobody asks for two frames
+        taken = self._lately.ask()
         if taken and taken.items and taken.program is self._running.program:
             return command_within(plan, taken)
         return asked_at(plan, self._last_frame)
@@ -490,8 +438,8 @@ class Session:
         Signals made of others, such as a drag, are there too. It is kept from the first time you read it, as
         long as you read it each frame.
         """
-        self._asked = 2
-        return heard_in(self._taken, self._running, self.now) if self._taken else []
+        taken = self._lately.ask()
+        return heard_in(taken, self._running, self.now) if taken else []
 
     @property
     def signals(self) -> dict[str, float | tuple[float, float]]:
@@ -596,4 +544,4 @@ class Session:
         """
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
         put_back(one, self._course, self._parts)
-        self._taken = None
+        self._lately.taken = None

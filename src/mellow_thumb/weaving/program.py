@@ -163,6 +163,8 @@ class Program:
     """The code of each thing that a host may set."""
     axes: tuple[str, ...]
     """The axes that a frame reads, in the order of its values."""
+    axis_places: dict[str, int]
+    """Each axis's place in a frame."""
     posing: tuple[int, ...]
     """Which of those values the pose is made of."""
     gates: tuple[str, ...]
@@ -177,6 +179,8 @@ class Program:
     """How long a view takes to come back after a snap, in seconds."""
     walks: dict[str, int]
     """Where a frame has what it reads of a walk, by the names in `walking.READ`; none without movement."""
+    velocity_places: tuple[int, ...]
+    """Where a frame has a walk's velocity, x, y, z: the first of these; nowhere without one."""
     mounts: tuple[str, ...]
     """The mounts, the default one first; where a frame has more, it has the number of one."""
     seen: dict[str, tuple[int, ...]]
@@ -233,11 +237,6 @@ class Program:
         fade = max((getattr(one.mount, "fade", 0.0) for one in plan.mounts.all), default=0.0)
         return altered(self, numbers=own, start=start, fade=fade, pose=self.functions.posing(own))
 
-    @cached_property
-    def axis_places(self) -> dict[str, int]:
-        """Each axis's place in a frame."""
-        return {name: k for k, name in enumerate(self.axes)}
-
     @property
     def listing(self) -> str:
         """All of its text, its numbers first, to read."""
@@ -260,11 +259,6 @@ class Program:
     def asked(self) -> tuple[str, ...]:
         """What the host may say for the view: what mounts ask, or where the subject is."""
         return self.hosts or PLACE
-
-    @cached_property
-    def velocity_places(self) -> tuple[int, ...]:
-        """Where a frame has a walk's velocity, x, y, z: the first of `walking.READ`; nowhere without one."""
-        return tuple(self.walks[name] for name in READ[:3]) if self.walks else ()
 
     @cached_property
     def asked_places(self) -> dict[str, int]:
@@ -413,6 +407,7 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         pose_text(woven_pose, seat.posing, len(asked)),
         function("settled", ["numbers", *WITHIN, *starts], [], [woven.still, woven.nearly_still]),
     )
+    axes = (*(axis.name for axis in plan.axes), "yaw_total")
     read = [parameters_in(one) for one in texts]
     places: dict[str, int] = read[0] | read[1] | read[2]
     names = tuple(sorted(places, key=places.__getitem__))
@@ -435,7 +430,8 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         codes=parts.codes,
         heard={signal.name: signal for signal in parts.inputs.fed},
         settings={setting: k for k, setting in enumerate(settings, len(parts.codes))},
-        axes=(*(axis.name for axis in plan.axes), "yaw_total"),
+        axes=axes,
+        axis_places={name: k for k, name in enumerate(axes)},
         posing=seat.posing,
         hosts=asked,
         rig=rig(plan),
@@ -450,6 +446,7 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         pads=_pads(plan, seat),
         fade=0.0,
         walks=seat.walks,
+        velocity_places=tuple(seat.walks[name] for name in READ[:3]) if seat.walks else (),
         mounts=tuple(one.mount.name for one in plan.mounts.all),
         own=tuple(map(plan.mounts.label, plan.mounts.own)),
         seen=seat.seen,
