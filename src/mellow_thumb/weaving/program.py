@@ -356,6 +356,7 @@ def forget_woven() -> None:
 class _Seats(NamedTuple):
     """Where things are in a frame; see :class:`Program`."""
 
+    axes: tuple[str, ...]
     places: dict[str, int]
     cues: dict[str, int]
     walks: dict[str, int]
@@ -381,6 +382,7 @@ def _seats(plan: Plan, reading: Reading) -> _Seats:
     posing = (*weighed, *own.values(), *walked)
     seen = {name: tuple(own[key] for key in plan.mounts.keys(name) if key in own) for name in axes}
     return _Seats(
+        (*axes, "yaw_total"),
         places,
         {cue.name: first + 2 * k for k, cue in enumerate(plan.cues)},
         walks,
@@ -407,7 +409,6 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         pose_text(woven_pose, seat.posing, len(asked)),
         function("settled", ["numbers", *WITHIN, *starts], [], [woven.still, woven.nearly_still]),
     )
-    axes = (*(axis.name for axis in plan.axes), "yaw_total")
     read = [parameters_in(one) for one in texts]
     places: dict[str, int] = read[0] | read[1] | read[2]
     names = tuple(sorted(places, key=places.__getitem__))
@@ -430,8 +431,8 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
         codes=parts.codes,
         heard={signal.name: signal for signal in parts.inputs.fed},
         settings={setting: k for k, setting in enumerate(settings, len(parts.codes))},
-        axes=axes,
-        axis_places={name: k for k, name in enumerate(axes)},
+        axes=seat.axes,
+        axis_places={name: k for k, name in enumerate(seat.axes)},
         posing=seat.posing,
         hosts=asked,
         rig=rig(plan),
