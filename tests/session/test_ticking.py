@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+import sys
+import threading
+from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
@@ -135,6 +137,47 @@ def test_a_torn_reading_is_refused_after_any_frame() -> None:
     session.feed("motion.turn.z", 1.0)
     session.tick(DT)
     assert session.refused == {"motion.turn": {TORN: 1}}
+
+
+@pytest.fixture
+def hasty() -> Iterator[None]:
+    """Threads take turns as often as they can."""
+    before = sys.getswitchinterval()
+    sys.setswitchinterval(1e-6)
+    yield
+    sys.setswitchinterval(before)
+
+
+@pytest.mark.usefixtures("hasty")
+def test_nothing_is_lost_or_torn_of_what_other_threads_feed_while_frames_go_by() -> None:
+    session, many = mt.load_profile(WORKLOAD).session(compiled=False), 2000
+    go = threading.Semaphore(0)
+
+    def drag() -> None:
+        for _ in range(many):
+            go.acquire()
+            session.feed("mouse.pixels", (1.0, 0.0))
+            session.feed("mouse.pixels", (0.0, 1.0), at=session.now)
+
+    def turn() -> None:
+        for _ in range(many):
+            go.acquire()
+            for part in "xyz":
+                session.feed(f"motion.turn.{part}", 0.1)
+
+    threads = [threading.Thread(target=one, daemon=True) for one in (drag, turn)]
+    for one in threads:
+        one.start()
+    while any(one.is_alive() for one in threads):
+        go.release(4)  # they feed while this frame goes by
+        session.tick(1e-4)
+        session.reasons  # noqa: B018 - all is looked at one by one
+        session.forget_reasons()
+        session.snapshot()
+    frame = session.tick(1.0)
+    assert not session._intake.inbox.busy
+    assert session.refused == {}
+    assert [frame.axes[name] for name in ("chart_x", "chart_y")] == pytest.approx([0.01 * many] * 2)
 
 
 @pytest.mark.parametrize(

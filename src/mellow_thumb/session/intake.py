@@ -94,11 +94,12 @@ class Intake:
         inbox, readings = self.inbox, self.readings
         if self._heard or inbox.waiting or self.reasons is not None:
             return -1
-        count = len(inbox.arrived)
-        if self.parts_come and readings is not None and readings.come_in(inbox.arrived):
+        arrived = tuple(inbox.arrived)  # another thread may put more behind these meanwhile
+        count = len(arrived)
+        if self.parts_come and readings is not None and readings.come_in(arrived):
             return -1
         # after a frame that was cut, times are on another clock than the session's
-        if count and self._clock.skipped != 0.0 and any(item[0] != NO_TIME for item in tuple(inbox.arrived)):
+        if count and self._clock.skipped != 0.0 and any(item[0] != NO_TIME for item in arrived):
             return -1
         return -1 if self._unscaled and self._unscaled.waits else count
 
