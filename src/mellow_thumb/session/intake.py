@@ -249,7 +249,7 @@ class Intake:
                 self._draw_in(signal, value, low, high)
                 x, y = min(max(x, low), high), min(max(y, low), high)
         if self.readings is not None and code in self.readings.parts:
-            # before it is there: see `ticking`
+            # before it is there: see `Session.tick`
             self.parts_come, self._running.plainly = True, False
         self.inbox.put((t, code, y, x) if shape == ONLY_Y else (t, code, x, y))
 

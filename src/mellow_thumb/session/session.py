@@ -12,7 +12,7 @@ from .clock import Clock, World
 from .coordinates import Converting, coordinates_of
 from .course import Course, Layable
 from .cues import Cues
-from .frame import Frame, frame_of
+from .frame import NOBODY, Axes, Frame, Moved, frame_of, velocity_of
 from .handheld import HandheldState, handheld_state
 from .host import Host
 from .intake import Intake, feeding
@@ -22,7 +22,7 @@ from .reasons import Reasons
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, snapshots, to_plain
 from .steering import Steering
-from .ticking import Lately, ticking
+from .ticking import Closely, Lately
 from .walker import asked_at, command_within
 
 if TYPE_CHECKING:
@@ -87,7 +87,7 @@ class Session:
         )
         self._course = Course(plan, self._parts)
         self._lately = Lately(self._running, 2 if plan.movement else 0)
-        self.tick = ticking(self._course, self._parts, self._lately, own)  # type: ignore[method-assign]
+        self._closely = Closely(self._course, self._parts, self._lately)
         self.snapshot = snapshots(self._course, self._parts)  # type: ignore[method-assign]
         seen = Converting(self._camera.view, own) if own else self._camera
         self.view = seen.view  # type: ignore[method-assign]
@@ -309,7 +309,52 @@ class Session:
         goes back, or is not a number, it stands still and is counted. A frame longer than the ceiling is cut,
         and what happened in the time that was cut takes effect at its end.
         """
-        return ticking(self._course, self._parts, self._lately, self.coordinates)(dt, to, world_dt)
+        if (dt is None) is (to is None):
+            raise TypeError("tick takes dt=seconds or to=moment: one of them")
+        clock, running, world, cues = self._clock, self._running, self._world, self._cues
+        arrived, values, lost, start = self._intake.inbox.arrived, None, 0.0, clock.now
+        # before it is asked whether anything else is to be looked at: what that counts, it has seen
+        count = len(arrived)
+        if not running.plainly:
+            self._closely.look(start)
+        if dt is None:
+            now, small = to - clock.skipped, 0.0  # type: ignore[operator]
+        else:
+            # what rounding took from the last sum goes into this one (Kahan): after a day of frames, added
+            # one by one, the clock is still right to the last digit
+            step = dt + clock.small
+            now = start + step
+            small = step - (now - start)
+        if start <= now <= start + clock.ceiling:
+            clock.now, clock.small = now, small
+        else:
+            lost = self._closely.cut(now)
+            now = clock.now
+        passed, program, before = now - start, running.program, running.values
+        if running.plainly and world_dt is None:
+            values = running.loop.step(arrived, count, start, now)
+        if values is None:
+            values = self._closely.values(start, passed, lost, world_dt)
+        else:
+            world.now += passed
+        running.values = values
+        # as `frame_of` makes one, but in place: a call would take as long again
+        frame, axes, places, rate = Frame(), Axes(), program.velocity_places, world.rate
+        frame.t, frame._program, frame.axes = now, program, axes
+        frame._cues = cues.read(now) if cues.counts else None
+        axes._places, axes._values = program.axis_places, values
+        x, y, z = places or (0, 0, 0)
+        frame._went = went = (values, before, x, rate, self.coordinates, passed)
+        if not places:
+            frame.movement = NOBODY
+            return frame
+        frame.movement = moved = Moved()
+        moved._of = went
+        if rate == 1.0 and self.coordinates is None:
+            moved.velocity = values[x], values[y], values[z]
+        else:
+            moved.velocity = velocity_of(went)
+        return frame
 
     # ---- what is seen
 

@@ -1,17 +1,13 @@
-"""Ticking: how a session goes on by a frame."""
+"""Ticking: a frame that is more than what has arrived."""
 
 from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from .frame import NOBODY, Axes, Frame, Moved, velocity_of
 from .walker import Taken
 
 if TYPE_CHECKING:
-    from collections.abc import Callable
-
     from ..weaving import Item
-    from .coordinates import Coordinates
     from .course import Course
     from .running import Running
     from .saving import SessionParts
@@ -31,67 +27,7 @@ class Lately:
         return self.taken
 
 
-def ticking(
-    course: Course, parts: SessionParts, lately: Lately, coordinates: Coordinates | None
-) -> Callable[..., Frame]:
-    """:meth:`Session.tick`, as a function with all that it needs at hand: it is called every frame.
-
-    Most frames are alike: what has arrived goes to the program as it is. `Running.plainly` says that the next
-    one is such a frame; any other is looked at closely.
-    """
-    running, clock, world, intake, _, _, cues = parts
-    arrived, closely = intake.inbox.arrived, _Closely(course, parts, lately)
-
-    def tick(dt: float | None = None, to: float | None = None, world_dt: float | None = None) -> Frame:
-        if (dt is None) is (to is None):
-            raise TypeError("tick takes dt=seconds or to=moment: one of them")
-        # before it is asked whether anything else is to be looked at: what that counts, it has seen
-        count, start, lost, values = len(arrived), clock.now, 0.0, None
-        if not running.plainly:
-            closely.look(start)
-        if dt is None:
-            now, small = to - clock.skipped, 0.0  # type: ignore[operator]
-        else:
-            # what rounding took from the last sum goes into this one (Kahan): after a day of frames, added
-            # one by one, the clock is still right to the last digit
-            step = dt + clock.small
-            now = start + step
-            small = step - (now - start)
-        if start <= now <= start + clock.ceiling:
-            clock.now, clock.small = now, small
-        else:
-            lost = closely.cut(now)
-            now = clock.now
-        passed, program, before = now - start, running.program, running.values
-        if running.plainly and world_dt is None:
-            values = running.loop.step(arrived, count, start, now)
-        if values is None:
-            values = closely.values(start, passed, lost, world_dt)
-        else:
-            world.now += passed
-        running.values = values
-        # as `frame_of` makes one, but in place: a call would take as long again
-        frame, axes, places, rate = Frame(), Axes(), program.velocity_places, world.rate
-        frame.t, frame._program, frame.axes = now, program, axes
-        frame._cues = cues.read(now) if cues.counts else None
-        axes._places, axes._values = program.axis_places, values
-        x, y, z = places or (0, 0, 0)
-        frame._went = went = (values, before, x, rate, coordinates, passed)
-        if not places:
-            frame.movement = NOBODY
-            return frame
-        frame.movement = moved = Moved()
-        moved._of = went
-        if rate == 1.0 and coordinates is None:
-            moved.velocity = values[x], values[y], values[z]
-        else:
-            moved.velocity = velocity_of(went)
-        return frame
-
-    return tick
-
-
-class _Closely:
+class Closely:
     """Lets a frame's time pass, whatever has arrived and whoever asks for it."""
 
     def __init__(self, course: Course, parts: SessionParts, lately: Lately) -> None:
