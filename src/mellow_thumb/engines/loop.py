@@ -89,7 +89,8 @@ class Loop(Protocol):
         """Run the first `count` that have arrived in the frame from `start` to `end`; return what it reads.
 
         What acted is taken out. Returns None, with all still there, unless all of it is of this frame, in
-        order, and not too much at once. What has no time goes with what came before it, and may say so then.
+        order, and not too much at once. What has no time goes with what came before it, and may have got its
+        time even where it is put back.
         """
         ...
 
@@ -120,7 +121,7 @@ def carried(program: Program, before: Loop | None) -> tuple[tuple[float, ...], t
 
 
 FEW = 16
-"""So many items are taken and looked at one by one; more in one go first, which costs less for each."""
+"""Up to so many items are taken out one by one; more are taken out in one go, which costs less for each."""
 
 
 def take_out(arrived: deque[Item], count: int) -> list[Item]:

@@ -36,8 +36,28 @@ class Clock:
             return max(edge, shifted)
         return moment - self.before
 
-    def cut_at(self, end: float) -> float:
-        """Go on to a moment in the past, beyond the ceiling, or none at all; returns how much was cut (s)."""
+    def advance(self, dt: float) -> float:
+        """Go on by `dt` seconds; returns how many seconds were cut."""
+        # what rounding took from the last sum goes into this one (Kahan): after a day of frames, added one by
+        # one, the clock is still right to the last digit
+        now, step = self.now, dt + self.small
+        end = now + step
+        small = step - (end - now)
+        if now <= end <= now + self.ceiling:
+            self.now, self.small = end, small
+            return 0.0
+        return self._go(end)
+
+    def advance_to(self, moment: float) -> float:
+        """Go on to a moment of the host's clock; returns how many seconds were cut."""
+        end = moment - self.skipped
+        if self.now <= end <= self.now + self.ceiling:
+            self.now, self.small = end, 0.0
+            return 0.0
+        return self._go(end)
+
+    def _go(self, end: float) -> float:
+        """Go on to a moment that is in the past, beyond the ceiling, or not a number."""
         # asked this way round it is also true of a time that is no number
         if not self.now < end < float("inf"):
             self.stalled += 1

@@ -22,7 +22,7 @@ from .reasons import Reasons
 from .running import Running
 from .saving import SessionParts, Snapshot, from_plain, put_back, snapshots, to_plain
 from .steering import Steering
-from .ticking import Closely, Lately
+from .ticking import CloseLook, Makings
 from .walker import asked_at, command_within
 
 if TYPE_CHECKING:
@@ -86,8 +86,8 @@ class Session:
             self._cues,
         )
         self._course = Course(plan, self._parts)
-        self._lately = Lately(self._running, 2 if plan.movement else 0)
-        self._closely = Closely(self._course, self._parts, self._lately)
+        self._makings = Makings(self._running, 2 if plan.movement else 0)
+        self._close_look = CloseLook(self._course, self._parts, self._makings)
         self.snapshot = snapshots(self._course, self._parts)  # type: ignore[method-assign]
         seen = Converting(self._camera.view, own) if own else self._camera
         self.view = seen.view  # type: ignore[method-assign]
@@ -312,29 +312,20 @@ class Session:
         if (dt is None) is (to is None):
             raise TypeError("tick takes dt=seconds or to=moment: one of them")
         clock, running, world, cues = self._clock, self._running, self._world, self._cues
-        arrived, values, lost, start = self._intake.inbox.arrived, None, 0.0, clock.now
-        # before it is asked whether anything else is to be looked at: what that counts, it has seen
+        arrived, values, start = self._intake.inbox.arrived, None, clock.now
+        # counted first: a reading that another thread feeds says so before it is there to be counted
         count = len(arrived)
         if not running.plainly:
-            self._closely.look(start)
-        if dt is None:
-            now, small = to - clock.skipped, 0.0  # type: ignore[operator]
-        else:
-            # what rounding took from the last sum goes into this one (Kahan): after a day of frames, added
-            # one by one, the clock is still right to the last digit
-            step = dt + clock.small
-            now = start + step
-            small = step - (now - start)
-        if start <= now <= start + clock.ceiling:
-            clock.now, clock.small = now, small
-        else:
-            lost = self._closely.cut(now)
-            now = clock.now
+            self._close_look.look(start)
+        lost = clock.advance(dt) if dt is not None else clock.advance_to(to)  # type: ignore[arg-type]
+        if lost != 0.0:
+            self._close_look.cut(start, lost)
+        now = clock.now
         passed, program, before = now - start, running.program, running.values
         if running.plainly and world_dt is None:
             values = running.loop.step(arrived, count, start, now)
         if values is None:
-            values = self._closely.values(start, passed, lost, world_dt)
+            values = self._close_look.values(start, passed, lost, world_dt)
         else:
             world.now += passed
         running.values = values
@@ -450,7 +441,7 @@ class Session:
         plan = self._running.plan
         if plan.movement is None:
             raise ArgumentError("found no movement in this profile; expected a table [movement]")
-        taken = self._lately.ask()
+        taken = self._makings.ask()
         if taken and taken.items and taken.program is self._running.program:
             return command_within(plan, taken)
         return asked_at(plan, self._last_frame)
@@ -483,7 +474,7 @@ class Session:
         Signals made of others, such as a drag, are there too. It is kept from the first time you read it, as
         long as you read it each frame.
         """
-        taken = self._lately.ask()
+        taken = self._makings.ask()
         return heard_in(taken, self._running, self.now) if taken else []
 
     @property
@@ -589,4 +580,4 @@ class Session:
         """
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
         put_back(one, self._course, self._parts)
-        self._lately.taken = None
+        self._makings.taken = None

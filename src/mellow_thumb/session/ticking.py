@@ -13,7 +13,7 @@ if TYPE_CHECKING:
     from .saving import SessionParts
 
 
-class Lately:
+class Makings:
     """What the last frame was made of, as long as somebody asks for it."""
 
     def __init__(self, running: Running, frames: int) -> None:
@@ -27,12 +27,12 @@ class Lately:
         return self.taken
 
 
-class Closely:
+class CloseLook:
     """Lets a frame's time pass, whatever has arrived and whoever asks for it."""
 
-    def __init__(self, course: Course, parts: SessionParts, lately: Lately) -> None:
+    def __init__(self, course: Course, parts: SessionParts, makings: Makings) -> None:
         self._running, self._clock, self._world, self._intake, *_ = parts
-        self._course, self._lately = course, lately
+        self._course, self._makings = course, makings
 
     def look(self, start: float) -> None:
         """Between two frames, go over to what is ready by now: the program in C, another plan."""
@@ -40,21 +40,17 @@ class Closely:
         if self._course.ahead is not None:
             self._course.look(self._course.ahead)
 
-    def cut(self, end: float) -> float:
-        """Go on to a moment in the past, beyond the ceiling, or none at all; returns how much was cut (s)."""
-        start, clock = self._clock.now, self._clock
-        lost = clock.cut_at(end)
-        if lost != 0.0:
-            self._running.plainly = False
-            self._intake.shorten(clock.now - start + lost, lost)
-        return lost
+    def cut(self, start: float, lost: float) -> None:
+        """A frame was over the ceiling, by so many seconds: what waits comes that much earlier."""
+        self._running.plainly = False
+        self._intake.shorten(self._clock.now - start + lost, lost)
 
     def values(self, start: float, passed: float, lost: float, world_dt: float | None) -> tuple[float, ...]:
         """What is read at the end of a frame."""
-        running, world, intake, lately = self._running, self._world, self._intake, self._lately
+        running, world, intake, makings = self._running, self._world, self._intake, self._makings
         now, values = self._clock.now, None
-        if lately.frames:
-            lately.taken = Taken(running.program, running.saved, [], start)
+        if makings.frames:
+            makings.taken = Taken(running.program, running.saved, [], start)
         elif world_dt is None and world.rate == 1.0:
             # what has arrived is mostly all of this frame and in order
             count = intake.plain()
@@ -66,12 +62,12 @@ class Closely:
                 self._set_rate(items, start, passed + lost, world_dt)
             # last: a frame reads what came before its end
             items.append((now, running.program.frame, 0.0, 0.0))
-            if lately.frames and lately.taken:
-                lately.frames -= 1
-                lately.taken.items.extend(items)
+            if makings.frames and makings.taken:
+                makings.frames -= 1
+                makings.taken.items.extend(items)
             values = running.loop.send(items)
         world.now += passed * world.rate
-        # first: if something comes from another thread meanwhile, that takes it back
+        # said first, then asked: what another thread feeds meanwhile may take it back
         running.plainly = True
         if self._asks_for_more():
             running.plainly = False
@@ -80,7 +76,7 @@ class Closely:
     def _asks_for_more(self) -> bool:
         """Whether the next frame is more than what has arrived."""
         running, world, clock = self._running, self._world, self._clock
-        own = running.coming is not None or self._course.ahead is not None or self._lately.frames
+        own = running.coming is not None or self._course.ahead is not None or self._makings.frames
         return bool(own or world.rate != 1.0 or clock.skipped != 0.0 or self._intake.watches)
 
     def _set_rate(self, items: list[Item], start: float, dt: float, world_dt: float | None) -> None:
