@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 import re
+from pathlib import Path
 
 import pytest
 from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
-from mellow_thumb import Profile, Session, Take, replay
-from mellow_thumb.expressions import Branch, Set, Statement
+from benchmarks.workload import PROFILE as WORKLOAD
+from mellow_thumb import Profile, Session, Take, load_profile, marsh, replay
+from mellow_thumb.expressions import Branch, Set, Statement, read_in, set_in
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
@@ -239,3 +241,17 @@ def test_parts_that_share_names_read_none_of_each_other(plan: Plan) -> None:
     read = set(known)
     assert not unset(woven.reading, read)
     assert not frozenset().union(*(value.names for value in woven.outputs)) - read
+
+
+@pytest.mark.parametrize("path", [WORKLOAD, *(path for path, _ in marsh.SCENES)], ids=lambda path: path.stem)
+def test_no_use_of_what_a_frame_needs_is_two_instructions(path: Path) -> None:
+    program = load_profile(path).session(compiled=False)._running.program
+    places = program.functions.live.__code__.co_varnames
+    woven = program.woven
+    every = [*woven.nearness, *woven.pace, *woven.passing, *woven.reading]
+    assert {*places[256:]}.isdisjoint(set_in(every) | read_in(every))
+    # what it costs where there is no need: nothing
+    if len(places) <= 256:
+        assert "places of one byte" not in program.text
+    # large enough for the places to run out
+    assert path != WORKLOAD or len(places) > 400

@@ -12,6 +12,7 @@ from .python import (
     parameters_in,
     pose_text,
     with_numbers,
+    with_short_places,
 )
 
 __all__ = [
@@ -31,4 +32,5 @@ __all__ = [
     "room_start",
     "source_of_c",
     "with_numbers",
+    "with_short_places",
 ]

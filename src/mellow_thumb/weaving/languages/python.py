@@ -5,9 +5,11 @@ from __future__ import annotations
 import hashlib
 import linecache
 import re
+from dataclasses import replace
+from itertools import chain
 from typing import TYPE_CHECKING, Any
 
-from ...expressions import MATHS, Branch, Leave, Loop, Note, Part, Set
+from ...expressions import MATHS, Branch, Leave, Loop, Note, Part, Set, read_in, set_in
 from ..loop import HELD, KEPT, NONE, copy_of, drop, item, restored
 from ..woven import POSED
 
@@ -143,6 +145,33 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
     ]
     found += [*indented(["for t, code, x, y in items:"], 2), *each]
     return "\n".join([*found, *lines(woven.reading, pad="        "), *indented(last, 2)]) + "\n"
+
+
+SHORT = 256
+"""So many locals have places of one byte; each use of another takes Python an instruction more."""
+
+
+def with_short_places(text: str, woven: Woven, names: Iterable[str]) -> str:
+    """A program's text in which what every frame uses has short places, then what small events use.
+
+    `names` are its state and its parameters. Python gives places in the order in which it meets locals, so
+    they stand in a line before all others; a program of few locals has no need of one.
+    """
+    every = [*woven.nearness, *woven.pace, *woven.passing, *woven.reading]
+    frame = [_names_in(every).union(*(one.names for one in woven.outputs))]
+    frame.append(_names_in(item(replace(woven, events=[]), packed=True)))
+    events = [(-one.weight, _names_in(one.statements)) for one in woven.events]
+    parts = [*frame, *(found for _, found in sorted(events, key=lambda one: (one[0], len(one[1]))))]
+    first = dict.fromkeys(["t", "code", "x", "y", "items", "out", *chain(*map(sorted, parts))])
+    del first[NONE.name]
+    if len(first.keys() | set(names)) <= SHORT:
+        return text
+    top, rest = text.split("\n", 1)
+    return f"{top}\n    # these have places of one byte\n    {' = '.join([*first][:SHORT])} = 0.0\n{rest}"
+
+
+def _names_in(statements: Sequence[Statement]) -> frozenset[str]:
+    return set_in(statements) | read_in(statements)
 
 
 def listed_numbers(parameters: Sequence[str], numbers: Sequence[float]) -> str:
