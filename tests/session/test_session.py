@@ -23,6 +23,7 @@ from mellow_thumb.plan.plan import Plan
 from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.plan.steps import Exponential
+from mellow_thumb.session.saving import Snapshot
 
 from ..helpers.compiling import needs_compiler, quickly
 from ..helpers.strategies import EVERYTHING, Event, events, plans
@@ -563,3 +564,53 @@ def test_who_moves_by_velocity_goes_as_far_as_the_steps_say(rate: float) -> None
         moved = session.tick(0.1, world_dt=0.1 * rate).movement
         assert [part * 0.1 for part in moved.velocity] == pytest.approx(moved.step, abs=1e-9)
     assert session.tick(0.1).movement.velocity == pytest.approx(before)
+
+
+class Counting(Session):
+    """Counts what it is asked, before it does it."""
+
+    def __init__(self, profile: mt.Profile) -> None:
+        self.asked: list[str] = []
+        super().__init__(profile)
+
+    def feed(self, *what: Any, **more: Any) -> None:
+        self.asked.append("feed")
+        super().feed(*what, **more)
+
+    def touch(self, *what: Any, **more: Any) -> None:
+        self.asked.append("touch")
+        super().touch(*what, **more)
+
+    def view(self, *what: Any, **more: Any) -> mt.View:
+        self.asked.append("view")
+        return super().view(*what, **more)
+
+    def snapshot(self) -> Snapshot:
+        self.asked.append("snapshot")
+        return super().snapshot()
+
+
+def test_a_class_of_your_own_is_asked_and_does_the_same(glasses: mt.Profile) -> None:
+    own, plain = Counting(glasses), glasses.session()
+    for one in (own, plain):
+        one.feed("mouse.move", (30.0, 4.0))
+        one.touch("thumb", "down", (0.5, 0.5))
+        one.tick(1 / 60)
+    assert own.view() == plain.view()
+    assert own.state() == plain.state()
+    assert own.asked == ["feed", "touch", "view", "snapshot"]
+
+
+def test_what_wraps_a_session_s_calls_is_heard(glasses: mt.Profile, monkeypatch: pytest.MonkeyPatch) -> None:
+    fed: list[str] = []
+    feed = Session.feed
+
+    def wrapped(session: Session, signal: str, *what: Any) -> None:
+        fed.append(signal)
+        feed(session, signal, *what)
+
+    monkeypatch.setattr(Session, "feed", wrapped)
+    session = glasses.session()
+    session.feed("mouse.move", (30.0, 4.0))
+    assert fed == ["mouse.move"]
+    assert session.tick(1 / 60).axes["yaw"] != 0.0

@@ -68,10 +68,8 @@ class Session:
             raise ArgumentError(f"ceiling: found {ceiling!r}; expected seconds above 0")
         self._running, self._clock, self._world = Running(plan, compiled=compiled), Clock(ceiling), World()
         self._intake = Intake(self._running, self._clock)
-        # calls without another in between: they are made every frame, or thousands of times a second
-        self.feed = feeding(self._intake)  # type: ignore[method-assign]
-        self._host = Host(self._intake, own, self.feed)
-        self.touch = self._host.touch  # type: ignore[method-assign]
+        feed = feeding(self._intake)
+        self._host = Host(self._intake, own, feed)
         self._steering = Steering(self._running, self._intake.inbox)
         self._answers = Answers(self._running, self._intake, self._clock, own)
         self._camera = Camera(self._running, self._answers, self._clock, self._world, own)
@@ -88,9 +86,14 @@ class Session:
         self._course = Course(plan, self._parts)
         self._makings = Makings(self._running, 2 if plan.movement else 0)
         self._close_look = CloseLook(self._course, self._parts, self._makings)
-        self.snapshot = snapshots(self._course, self._parts)  # type: ignore[method-assign]
         seen = Converting(self._camera.view, own) if own else self._camera
-        self.view = seen.view  # type: ignore[method-assign]
+        snapshot = snapshots(self._course, self._parts)
+        quick = {"feed": feed, "touch": self._host.touch, "view": seen.view, "snapshot": snapshot}
+        for name, call in quick.items():
+            # they are called every frame, or thousands of times a second, so without a call in between; but
+            # a class that has its own is asked
+            if getattr(type(self), name) is OURS[name]:
+                setattr(self, name, call)
 
     # ---- what comes in
 
@@ -581,3 +584,7 @@ class Session:
         one = saved if isinstance(saved, Snapshot) else from_plain(saved, self._running.plan)
         put_back(one, self._course, self._parts)
         self._makings.taken = None
+
+
+OURS = {name: getattr(Session, name) for name in ("feed", "touch", "view", "snapshot")}
+"""Methods for which a session has a shorter way, unless its class has another in their place."""
