@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import gc
 import socket
 import ssl
+from contextlib import suppress
 from datetime import UTC, datetime, timedelta
 from ipaddress import ip_address
 
@@ -38,6 +40,16 @@ def test_a_browser_would_be_shown_the_certificate_that_is_told() -> None:
     from cryptography.hazmat.primitives import hashes
 
     assert found.fingerprint(hashes.SHA256()).hex(":").upper() == page.fingerprint
+
+
+def test_who_is_at_the_door_as_the_page_ends_is_cut_off() -> None:
+    with mt.serving(marsh.FINGERS, lan="127.0.0.2") as page:
+        port = int(page.nearby.partition("?")[0].rpartition(":")[2].strip("/"))
+        line = socket.create_connection(("127.0.0.2", port), timeout=10.0)
+        line.send(b"\x16\x03\x01")  # the first bytes of a handshake, and no more
+    with line, suppress(ConnectionResetError):
+        assert line.recv(1) == b""
+    gc.collect()  # an end that was left open is said here
 
 
 def test_what_is_no_address_of_this_machine_is_refused() -> None:

@@ -142,6 +142,11 @@ def _served(servers: list[uvicorn.Server], listening: list[socket.socket]) -> It
     async def all_of_them() -> None:
         pairs = zip(servers, listening, strict=True)
         await asyncio.gather(*(server.serve(sockets=[one]) for server, one in pairs))
+        # a handshake that is under way ends here: if it came to its end later, nobody would close it
+        coming = asyncio.all_tasks() - {asyncio.current_task()}
+        for task in coming:
+            task.cancel()
+        await asyncio.gather(*coming, return_exceptions=True)
         # who was there and says no more, such as a device that went without a word, is cut off
         for connection in [one for server in servers for one in server.server_state.connections]:
             connection.transport.abort()
