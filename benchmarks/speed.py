@@ -360,7 +360,7 @@ def batches() -> None:
             "C by hand": by_hand,
             "table": lambda: mt.replay(plan, long_take, until=frames / 60, compiled=True),
         },
-        5,
+        9,
     )
     each = found["compiled"] / frames
     print(
@@ -382,7 +382,7 @@ def batches() -> None:
 
 def mice_and_many() -> None:
     take = mouse_take(600.0)
-    found = turns({"mouse": lambda: mt.replay(plan, take, compiled=True)}, 5)
+    found = turns({"mouse": lambda: mt.replay(plan, take, compiled=True)}, 9)
     said("a recorded 1000 Hz mouse at 60 fps, million events a second", 0.6 / found["mouse"], "at least 10")
     takes = [mouse_take(300.0, seed=k) for k in range(8)]
     works = {f"{n}": partial(mt.replay_arrays, plan, takes, compiled=True, threads=n) for n in (1, 2)}

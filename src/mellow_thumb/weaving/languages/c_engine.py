@@ -228,13 +228,10 @@ typedef struct {
 /* The code of a signal whose rows are passed over; one that is refused has a lower one. */
 enum { UNUSED = -1 };
 
-/* Whether a row is of a signal that is used, finite, and in its range. */
-static inline int fits(const lines *of, int64_t k)
+/* Whether a row's number is finite, and in the range of its signal. */
+static inline int fits(const lines *of, int32_t name, double t, double value)
 {
-    const int32_t name = of->name[k];
-    const double t = of->t[k], value = of->value[k];
-    return of->code[name] >= 0 && t - t == 0.0 && value - value == 0.0 && value >= of->low[name] &&
-           value <= of->high[name];
+    return t - t == 0.0 && value - value == 0.0 && value >= of->low[name] && value <= of->high[name];
 }
 
 /* Make events of a take's rows, in order of time: an `.y` right after its own `.x` is one event with it, and
@@ -242,29 +239,35 @@ static inline int fits(const lines *of, int64_t k)
  * refused or clipped. */
 SHOWN void room_events(lines *of)
 {
+    const lines in = *of; /* of its own: what is written might be the lines themselves, for all C knows */
     int64_t events = 0;
-    for (int64_t k = 0; k < of->count; k++) {
-        const int32_t name = of->name[k], y = of->follows[name];
-        const double t = of->t[k], value = of->value[k], other = of->other[name];
-        if (of->code[name] == UNUSED)
+    for (int64_t k = 0; k < in.count; k++) {
+        const int32_t name = in.name[k], code = in.code[name], y = in.follows[name];
+        const double t = in.t[k], value = in.value[k];
+        if (code == UNUSED)
             continue;
-        if (!fits(of, k)) {
+        if (code < 0 || !fits(&in, name, t, value)) {
             of->count = -1;
             return;
         }
-        of->to_t[events] = t;
-        of->to_code[events] = of->code[name];
-        of->to_x[events] = of->part[name] == 2 ? other : value;
-        of->to_y[events] = of->part[name] == 2 ? value : other;
+        double first = value, second = in.other[name];
+        if (in.part[name] == 2) {
+            first = second;
+            second = value;
+        }
         if (y >= 0) {
             int64_t next = k + 1;
-            while (next < of->count && of->code[of->name[next]] == UNUSED)
+            while (next < in.count && in.code[in.name[next]] == UNUSED)
                 next++;
-            if (next < of->count && of->name[next] == y && of->t[next] == t && fits(of, next)) {
-                of->to_y[events] = of->value[next];
+            if (next < in.count && in.name[next] == y && in.t[next] == t && fits(&in, y, t, in.value[next])) {
+                second = in.value[next];
                 k = next;
             }
         }
+        in.to_t[events] = t;
+        in.to_code[events] = code;
+        in.to_x[events] = first;
+        in.to_y[events] = second;
         events++;
     }
     of->count = events;
