@@ -2,16 +2,21 @@
 
 from __future__ import annotations
 
+import dis
 import re
+import sys
 from pathlib import Path
+from types import FrameType
+from typing import Any
 
 import pytest
 from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from benchmarks.workload import PROFILE as WORKLOAD
+from benchmarks.workload import hands
 from mellow_thumb import Profile, Session, Take, load_profile, marsh, replay
-from mellow_thumb.expressions import Branch, Set, Statement, read_in, set_in
+from mellow_thumb.expressions import Branch, Set, Statement
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
@@ -243,15 +248,36 @@ def test_parts_that_share_names_read_none_of_each_other(plan: Plan) -> None:
     assert not frozenset().union(*(value.names for value in woven.outputs)) - read
 
 
-@pytest.mark.parametrize("path", [WORKLOAD, *(path for path, _ in marsh.SCENES)], ids=lambda path: path.stem)
-def test_no_use_of_what_a_frame_needs_is_two_instructions(path: Path) -> None:
+def test_what_a_frame_uses_takes_python_one_instruction() -> None:
+    session = load_profile(WORKLOAD).session(compiled=False)
+    loop = session._running.loop.send.__self__.gi_frame  # type: ignore[attr-defined]
+    places = {one.offset: one for one in dis.get_instructions(loop.f_code) if "FAST" in one.opname}
+    far: list[bool] = []
+
+    def traced(frame: FrameType, event: str, _: object) -> Any:
+        # a place beyond comes after an instruction that says so, and that is the one which is traced
+        one = places.get(frame.f_lasti) or places.get(frame.f_lasti + 2)
+        if event == "opcode" and one is not None:
+            far.append(isinstance(one.arg, int) and one.arg > 255)
+        return traced
+
+    loop.f_trace, loop.f_trace_opcodes = traced, True
+    before = sys.gettrace()
+    sys.settrace(lambda *_: None)
+    try:
+        for events in hands(30):
+            for signal, x, y in events:
+                session.feed(signal, x if signal.startswith(("key.", "mouse.right")) else (x, y))
+            session.tick(1 / 60)
+    finally:
+        sys.settrace(before)
+    assert len(loop.f_code.co_varnames) > 400
+    assert len(far) > 10_000
+    assert sum(far) < 0.05 * len(far)
+
+
+@pytest.mark.parametrize("path", [path for path, _ in marsh.SCENES], ids=lambda path: path.stem)
+def test_a_program_of_few_locals_has_no_line_for_places(path: Path) -> None:
     program = load_profile(path).session(compiled=False)._running.program
-    places = program.functions.live.__code__.co_varnames
-    woven = program.woven
-    every = [*woven.nearness, *woven.pace, *woven.passing, *woven.reading]
-    assert {*places[256:]}.isdisjoint(set_in(every) | read_in(every))
-    # what it costs where there is no need: nothing
-    if len(places) <= 256:
-        assert "places of one byte" not in program.text
-    # large enough for the places to run out
-    assert path != WORKLOAD or len(places) > 400
+    many = len(program.functions.live.__code__.co_varnames) > 256
+    assert ("places of one byte" in program.text) == many
