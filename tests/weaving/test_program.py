@@ -16,7 +16,7 @@ from hypothesis import strategies as st
 from benchmarks.workload import PROFILE as WORKLOAD
 from benchmarks.workload import hands
 from mellow_thumb import Profile, Session, Take, load_profile, marsh, replay
-from mellow_thumb.expressions import Branch, Set, Statement
+from mellow_thumb.expressions import MATHS, Branch, Set, Statement
 from mellow_thumb.plan.axes import Axis
 from mellow_thumb.plan.mounts.eye import Eye
 from mellow_thumb.plan.plan import Plan
@@ -217,6 +217,8 @@ def test_nothing_but_numbers_and_our_own_words_is_in_the_text(plan: Plan) -> Non
     for word in ("glassing", "counting", "route 0"):
         assert word not in program.text
     assert set(re.findall(r"[^\x00-\x7f]|['\"]|__", program.text + program.pose_text)) == set()
+    # all else that it names is its own
+    assert {*program.functions.live.__code__.co_names} <= {*MATHS, "abs", "pop"}
 
 
 def unset(statements: list[Statement], known: set[str]) -> set[str]:

@@ -413,7 +413,7 @@ def _woven(given: Plan, settings: tuple[Setting, ...]) -> Program:
     read = [parameters_in(one) for one in texts]
     places: dict[str, int] = read[0] | read[1] | read[2]
     names = tuple(sorted(places, key=places.__getitem__))
-    text = with_short_places(with_numbers(texts[0], names), woven, [*names, *starts])
+    text = with_short_places(with_numbers(texts[0], names))
     made, settled = (with_numbers(texts[k], names, read[k]) for k in (1, 2))
     known = {one.name: one for one in among.all}
     source = Source(given, settings)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import hashlib
 import linecache
 import re
-from itertools import chain
+from keyword import kwlist
 from typing import TYPE_CHECKING, Any
 
 from ...expressions import MATHS, Branch, Leave, Loop, Note, Part, Set
@@ -108,6 +108,10 @@ def pose_text(pose: WovenPose, places: Sequence[int], hosts: int) -> str:
     return "\n".join(["def posing(numbers):", *indented(made)]) + "\n"
 
 
+_EACH = "for t, code, x, y in items:"
+"""How a loop goes on to what it was sent."""
+
+
 def live_text(woven: Woven, state: Iterable[str]) -> str:
     """A program, as the generator that a session runs, from a saved state with the program's numbers.
 
@@ -142,44 +146,34 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
         *indented(begin),
         *indented([*wait, *indented(save), *fresh], 2),
     ]
-    found += [*indented(["for t, code, x, y in items:"], 2), *each]
+    found += [*indented([_EACH], 2), *each]
     return "\n".join([*found, *lines(woven.reading, pad="        "), *indented(last, 2)]) + "\n"
 
 
 SHORT = 256
 """So many locals have places of one byte; each use of another takes Python an instruction more."""
+_WORD = re.compile(r"\b[A-Za-z_]\w*")
+_NO_LOCALS = {*MATHS, "abs", *kwlist}
 
 
-def with_short_places(text: str, woven: Woven, names: Iterable[str]) -> str:
+def with_short_places(text: str) -> str:
     """A program's text in which what is used most has short places.
 
-    `names` are its state and its parameters. Python gives places in the order in which it meets locals, so
-    they stand in a line before all others; a program of few locals has no need of one.
+    Python gives places in the order in which it meets locals, so they stand in a line before all others; a
+    program of few locals has no need of one.
     """
-    uses = {"items": 2.0, "out": 1.0}
-    _count_uses([*item(woven, packed=True), *woven.reading, Set((), tuple(woven.outputs))], uses)
-    del uses[NONE.name]
-    if len(uses.keys() | set(names)) <= SHORT:
+    if len(set(_WORD.findall(text)) - _NO_LOCALS) <= SHORT:
         return text
-    most = sorted(uses, key=lambda name: (-uses[name], name))[:SHORT]
+    uses: dict[str, float] = {}
+    for line in text[text.index(_EACH) :].splitlines():
+        bare = line.lstrip()
+        # of two branches one runs, so what stands deeper is used half as often
+        share = 0.5 ** ((len(line) - len(bare)) // 4)
+        for word in _WORD.findall(bare) if bare[0] != "#" else ():
+            uses[word] = uses.get(word, 0.0) + share
+    most = sorted(uses.keys() - _NO_LOCALS, key=lambda name: (-uses[name], name))[:SHORT]
     top, rest = text.split("\n", 1)
     return f"{top}\n    # these have places of one byte\n    {' = '.join(most)} = 0.0\n{rest}"
-
-
-def _count_uses(statements: Iterable[Statement], uses: dict[str, float], share: float = 1.0) -> None:
-    """Add how often names are used: each branch runs half the time, as far as anybody knows."""
-    for one in statements:
-        found: Iterable[Value] = ()
-        if isinstance(one, Set):
-            found = chain(*one)
-        elif isinstance(one, Branch):
-            found = (one.test,)
-            _count_uses(one.body, uses, 0.5 * share)
-            _count_uses(one.otherwise, uses, 0.5 * share)
-        elif isinstance(one, Loop | Part):
-            _count_uses(one.body, uses, share)
-        for name in chain.from_iterable(value.names for value in found):
-            uses[name] = uses.get(name, 0.0) + share
 
 
 def listed_numbers(parameters: Sequence[str], numbers: Sequence[float]) -> str:
