@@ -257,7 +257,7 @@ def test_what_a_frame_uses_takes_python_one_instruction() -> None:
     far: list[bool] = []
 
     def traced(frame: FrameType, event: str, _: object) -> Any:
-        # a place beyond comes after an instruction that says so, and that is the one which is traced
+        # a place beyond comes after an instruction that says so, and that one is traced, in some Pythons too
         one = places.get(frame.f_lasti) or places.get(frame.f_lasti + 2)
         if event == "opcode" and one is not None:
             far.append(isinstance(one.arg, int) and one.arg > 255)
@@ -275,7 +275,7 @@ def test_what_a_frame_uses_takes_python_one_instruction() -> None:
         sys.settrace(before)
     assert len(loop.f_code.co_varnames) > 400
     assert len(far) > 10_000
-    assert sum(far) < 0.05 * len(far)
+    assert sum(far) < 0.1 * len(far)  # four in ten, in the order of the state
 
 
 @pytest.mark.parametrize("path", [path for path, _ in marsh.SCENES], ids=lambda path: path.stem)
