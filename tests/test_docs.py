@@ -43,6 +43,15 @@ def test_every_picture_is_there_and_linked_and_every_link_leads_somewhere() -> N
     assert len(pictures) < 20
 
 
+def test_every_file_that_contributing_names_is_there() -> None:
+    text = (ROOT / "CONTRIBUTING.md").read_text(encoding="utf-8")
+    named = set(re.findall(r"`([\w/]+/[\w.]+\.(?:py|js|md|toml))`", text))
+    named |= {f"{one}.py" for one in re.findall(r"`([\w/]*test_\w+)`", text)}
+    roots = [ROOT, ROOT / "tests", ROOT / "src" / "mellow_thumb"]
+    assert len(named) > 50
+    assert [one for one in sorted(named) if not any((root / one).exists() for root in roots)] == []
+
+
 def headings(page: Path) -> set[str]:
     """What a page's headings are linked by: in lower case, words joined by hyphens, without other signs."""
     found = re.findall(r"^#+ (.*)$", page.read_text(encoding="utf-8"), re.MULTILINE)

@@ -282,4 +282,4 @@ def test_what_a_frame_uses_takes_python_one_instruction() -> None:
 def test_a_program_of_few_locals_has_no_line_for_places(path: Path) -> None:
     program = load_profile(path).session(compiled=False)._running.program
     many = len(program.functions.live.__code__.co_varnames) > 256
-    assert ("places of one byte" in program.text) == many
+    assert ("what is used most comes first" in program.text) == many
