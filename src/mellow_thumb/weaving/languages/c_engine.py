@@ -228,10 +228,10 @@ typedef struct {
 /* The code of a signal whose rows are passed over; one that is refused has a lower one. */
 enum { UNUSED = -1 };
 
-/* Whether a row's number is finite, and in the range of its signal. */
-static inline int fits(const lines *of, int32_t name, double t, double value)
+/* Whether a row is finite, and in the range of its signal. */
+static inline int fits(double t, double value, double low, double high)
 {
-    return t - t == 0.0 && value - value == 0.0 && value >= of->low[name] && value <= of->high[name];
+    return t - t == 0.0 && value - value == 0.0 && value >= low && value <= high;
 }
 
 /* Make events of a take's rows, in order of time: an `.y` right after its own `.x` is one event with it, and
@@ -239,38 +239,38 @@ static inline int fits(const lines *of, int32_t name, double t, double value)
  * refused or clipped. */
 SHOWN void room_events(lines *of)
 {
-    const lines in = *of; /* of its own: what is written might be the lines themselves, for all C knows */
-    int64_t events = 0;
-    for (int64_t k = 0; k < in.count; k++) {
-        const int32_t name = in.name[k], code = in.code[name], y = in.follows[name];
-        const double t = in.t[k], value = in.value[k];
-        if (code == UNUSED)
+    /* in variables of their own: what is written might be the lines themselves, for all C knows */
+    const double *const t = of->t, *const value = of->value, *const low = of->low, *const high = of->high;
+    const int32_t *const name = of->name, *const code = of->code, *const follows = of->follows;
+    double *to_t = of->to_t, *to_x = of->to_x, *to_y = of->to_y;
+    int32_t *to_code = of->to_code;
+    const int64_t count = of->count;
+    for (int64_t k = 0; k < count; k++) {
+        const int32_t one = name[k], y = follows[one];
+        const double at = t[k];
+        if (code[one] == UNUSED)
             continue;
-        if (code < 0 || !fits(&in, name, t, value)) {
+        if (code[one] < 0 || !fits(at, value[k], low[one], high[one])) {
             of->count = -1;
             return;
         }
-        double first = value, second = in.other[name];
-        if (in.part[name] == 2) {
-            first = second;
-            second = value;
-        }
+        const int alone = of->part[one] == 2;
+        double first = alone ? of->other[one] : value[k], second = alone ? value[k] : of->other[one];
         if (y >= 0) {
             int64_t next = k + 1;
-            while (next < in.count && in.code[in.name[next]] == UNUSED)
+            while (next < count && code[name[next]] == UNUSED)
                 next++;
-            if (next < in.count && in.name[next] == y && in.t[next] == t && fits(&in, y, t, in.value[next])) {
-                second = in.value[next];
+            if (next < count && name[next] == y && t[next] == at && fits(at, value[next], low[y], high[y])) {
+                second = value[next];
                 k = next;
             }
         }
-        in.to_t[events] = t;
-        in.to_code[events] = code;
-        in.to_x[events] = first;
-        in.to_y[events] = second;
-        events++;
+        *to_t++ = at;
+        *to_code++ = code[one];
+        *to_x++ = first;
+        *to_y++ = second;
     }
-    of->count = events;
+    of->count = to_t - of->to_t;
 }
 
 /* What a function gives: a row is a count, which function, and pairs, of which the first is replaced. */
