@@ -91,23 +91,26 @@ class Intake:
 
     def plain(self) -> int:
         """How many arrived events may go to the program as they are; -1 if some may not."""
-        inbox, readings = self.inbox, self.readings
-        if self._heard or inbox.waiting or self.reasons is not None:
+        if self._looks:
             return -1
-        arrived = tuple(inbox.arrived)  # another thread may put more behind these meanwhile
-        count = len(arrived)
+        arrived = tuple(self.inbox.arrived)  # another thread may put more behind these meanwhile
+        count, readings = len(arrived), self.readings
         if self.parts_come and readings is not None and readings.come_in(arrived):
             return -1
         # after a frame that was cut, times are on another clock than the session's
         if count and self._clock.skipped != 0.0 and any(item[0] != NO_TIME for item in arrived):
             return -1
-        return -1 if self._unscaled and self._unscaled.waits else count
+        return count
 
     @property
     def watches(self) -> bool:
         """Whether anybody looks at what arrives, or anything waits."""
-        heard = self._heard or self.reasons is not None or self.parts_come or self.inbox.waiting
-        return bool(heard or (self._unscaled and self._unscaled.waits))
+        return self.parts_come or self._looks
+
+    @property
+    def _looks(self) -> bool:
+        counts = self.reasons is not None or (self._unscaled is not None and self._unscaled.waits)
+        return self._heard or counts or bool(self.inbox.waiting)
 
     def ask_why(self, reasons: Reasons | None) -> None:
         """Have somebody count what becomes of each event; None for nobody."""
