@@ -345,3 +345,14 @@ def test_a_state_with_a_kick_that_nobody_gave_is_refused() -> None:
         data["kicks"][0][k] = wrong
         with pytest.raises(mt.ArgumentError, match="a kick that nobody gave"):
             session.restore(data)
+
+
+@pytest.mark.parametrize("code", [-1, -5, None, 10_000])
+@pytest.mark.parametrize("where", ["arrived", "waiting"])
+def test_a_state_with_an_event_of_no_signal_is_refused(code: int | None, where: str) -> None:
+    session = PROFILES[0].session()
+    session.feed("mouse.move", (3.0, 1.0), at=0.5)
+    data = session.state()
+    data[where] = [[0.5, code, 3.0, 1.0]]
+    with pytest.raises(mt.ArgumentError, match="an event of no signal"):
+        PROFILES[0].session().restore(data)

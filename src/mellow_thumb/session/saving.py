@@ -258,7 +258,7 @@ def _plain_item(item: Item) -> list[float | None]:
 def _item(plain: list[float | None]) -> Item:
     t, code, x, y = plain
     numbers = [float("nan") if part is None else float(part) for part in (x, y)]
-    return (NO_TIME if t is None else float(t), int(code or 0), numbers[0], numbers[1])
+    return (NO_TIME if t is None else float(t), -1 if code is None else int(code), numbers[0], numbers[1])
 
 
 def check_digest(found: object, wanted: str) -> None:
@@ -356,7 +356,7 @@ def _check(one: Moment, loop: Kept) -> None:
         raise ValueError("no number where there must be one")
     if one.plan.touches:
         check_contacts(dict(zip(program.state, loop.state, strict=True)), len(one.plan.areas))
-    if any(not (0 <= code < program.frame or code < -1) for _, code, _, _ in (*one.arrived, *one.waiting)):
+    if any(not 0 <= code < program.frame for _, code, _, _ in (*one.arrived, *one.waiting)):
         raise ValueError("an event of no signal")
     for axis, amount, start, half_life, frequency in one.rest.kicks:
         if axis not in program.seen or not (-BEYOND <= amount <= BEYOND and start - start == 0.0):
