@@ -50,6 +50,7 @@ class Library:
         import ctypes
 
         try:
+            # a frame takes microseconds and keeps the lock; a whole take lets other threads go on
             held, free = ctypes.PyDLL(str(path)), ctypes.CDLL(str(path))
             found = [getattr(held, f"room_{name}") for name in ("frame", "act", "pose", "save", "maths")]
             found += [free.room_take, free.room_events]
@@ -95,6 +96,7 @@ def _examples(name: str, part: int) -> tuple[array[float], array[float]]:
     if name in ("log", "sqrt", "pow"):
         x = pairs[::2] = array("d", [abs(one) or 1.0 for one in x])
     if name == "exp":
+        # as far as its results are numbers
         x = pairs[::2] = array("d", [math.remainder(one, 1400.0) for one in x])
     if name == "pow":
         y = pairs[1::2] = array("d", [math.remainder(one, 8.0) for one in y])
@@ -146,6 +148,7 @@ def key_of(program: Program, compiler: Compiler) -> str:
 
 @lru_cache(maxsize=256)
 def _key(digest: str, compiler: Compiler) -> str:
+    # another version of this library may write other C for the same program
     return _digest("program", digest, source_of_c(), *_machine(compiler))
 
 
@@ -243,6 +246,7 @@ def _made(program: Program, key: str, compiler: Compiler) -> Engine:
                 for _ in library.compare(text.maths):
                     pass
             except EngineError:
+                # it may have been damaged on disk: the next session makes it anew
                 cache_folder.remove(folder, name)
                 raise
             if lasting:

@@ -186,6 +186,7 @@ def put_back(one: Snapshot, course: Course, parts: SessionParts) -> None:
     running, clock, world, intake, host, camera, cues = parts
     inbox, found = intake.inbox, one.parts
     if found[0] is running.plan and course.ahead is None and found[-1] is None:
+        # who rolls back stays with one plan, and does it several times a frame
         running.resume(found[2], found[3])
     else:
         course.return_to(moment_of(one))
@@ -198,7 +199,7 @@ def put_back(one: Snapshot, course: Course, parts: SessionParts) -> None:
     if arrived or inbox.arrived:
         inbox.arrived.clear()
         inbox.arrived.extend(arrived)
-        intake.parts_come = True
+        intake.parts_come = True  # parts of readings may be among them: the next frame looks
     inbox.waiting, running.plainly = list(waiting), False
     if rest is not NOTHING or _rest(intake, host, camera, cues) is not NOTHING:
         _put_rest_back(rest, intake, host, camera, cues)
@@ -292,6 +293,7 @@ def from_plain(data: dict[str, Any], plan: Plan) -> Snapshot:
             tuple(Kick(*kick) for kick in data["kicks"]),
             tuple(map(float, data["counts"])),
             tuple(tuple(map(float, times)) for times in data["given"]),
+            # a state of an older version has none
             tuple((contact, int(finger)) for contact, finger in data.get("fingers", ())),
             _readings(data),
         )
