@@ -92,6 +92,11 @@ class Felt:
         return dict(self.seat.shown["axes"])
 
 
+def _first_tab(context: BrowserContext) -> Tab:
+    """The tab that a browser opened by itself, which may be a moment after it answers."""
+    return context.pages[0] if context.pages else context.wait_for_event("page")
+
+
 @contextmanager
 def felt(
     browser: Browser,
@@ -115,7 +120,7 @@ def felt(
     context: BrowserContext = browser.contexts[0] if first else browser.new_context(viewport=size)
     with mt.serving(file, **more) as page:
         context.set_default_timeout(patience)
-        found = Felt(page, context.pages[0] if first else new_tab(context), file)
+        found = Felt(page, _first_tab(context) if first else new_tab(context), file)
         found.tab.set_viewport_size(size)
         try:
             found.tab.goto(page.address if drawn else f"{page.address}#undrawn")
