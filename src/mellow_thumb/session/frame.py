@@ -22,6 +22,15 @@ NOWHERE = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, nan, nan)
 STILL: Went = (NOWHERE, NOWHERE, 0, 1.0, None, 0.0)
 
 
+def velocity_of(went: Went) -> Triple:
+    """How fast a character goes at a frame's end; see :attr:`Moved.velocity`."""
+    now, _, first, rate, own, _ = went
+    x, y, z = now[first : first + 3]
+    if rate != 1.0:  # in a pause 0 has no sign
+        x, y, z = x * rate + 0.0, y * rate + 0.0, z * rate + 0.0
+    return own.place(x, y, z) if own else (x, y, z)
+
+
 class Moved:
     """How a character went in one frame, in the host's coordinates; ours have +Y up."""
 
@@ -87,12 +96,8 @@ class Axes(Mapping[str, float]):
 
 def moved_of(went: Went) -> Moved:
     """How a character went, from the values of two frames."""
-    now, _, first, rate, own, _ = went
-    x, y, z = now[first], now[first + 1], now[first + 2]
-    if rate != 1.0:  # in a pause 0 has no sign
-        x, y, z = x * rate + 0.0, y * rate + 0.0, z * rate + 0.0
     moved = Moved()
-    moved._of, moved.velocity = went, own.place(x, y, z) if own else (x, y, z)
+    moved._of, moved.velocity = went, velocity_of(went)
     return moved
 
 
@@ -192,22 +197,14 @@ class Frame:
         return f"Frame(t={self.t}, axes={self.axes}, gates={self.gates}, cues={self.cues})"
 
 
-def frame_of(
-    t: float,
-    program: Program,
-    values: tuple[float, ...],
-    before: tuple[float, ...] | None = None,
-    rate: float = 1.0,
-    own: Coordinates | None = None,
-    passed: float = 0.0,
-    cues: dict[str, int] | None = None,
-) -> Frame:
-    """The frame of `passed` seconds that ends at `t` with these values, with those of the one before it."""
+def frame_of(t: float, values: tuple[float, ...], program: Program) -> Frame:
+    """The frame that ends at `t` (s) with these values, without the one before it and without cues."""
     # no class that is made every frame has an __init__, which would take twice as long; what hosts read is
     # made at once: to make it when it is read costs three times as much
-    frame, axes, places = Frame(), Axes(), program.velocity_places
-    frame.t, frame._program, frame._cues, frame.axes = t, program, cues, axes
+    frame, places = Frame(), program.velocity_places
+    frame.t, frame._program, frame._cues = t, program, None
+    frame.axes = axes = Axes()
     axes._places, axes._values = program.axis_places, values
-    frame._went = went = (values, before or values, places[0] if places else 0, rate, own, passed)
-    frame.movement = moved_of(went) if places else NOBODY
+    frame._went = (values, values, places[0] if places else 0, 1.0, None, 0.0)
+    frame.movement = moved_of(frame._went) if places else NOBODY
     return frame

@@ -199,7 +199,7 @@ class _Asked:
         """Why no route, or anything else, does something with an event."""
         loop = self.program.live(self.state)
         next(loop)
-        frame = frame_of(t, self.program, loop.send([(t, self.program.frame, 0.0, 0.0)]))
+        frame = frame_of(t, loop.send([(t, self.program.frame, 0.0, 0.0)]), self.program)
         open_ = frame.gates
         made = {one.name: one for one in self.plan.derived}
         found = []

@@ -12,7 +12,7 @@ from .clock import Clock, World
 from .coordinates import Converting, coordinates_of
 from .course import Course, Layable
 from .cues import Cues
-from .frame import Frame, frame_of
+from .frame import NOBODY, Axes, Frame, Moved, frame_of, velocity_of
 from .handheld import HandheldState, handheld_state
 from .host import Host
 from .intake import Intake, feeding
@@ -332,8 +332,23 @@ class Session:
         else:
             world.now += passed
         running.values = values
-        given = cues.read(now) if cues.counts else None
-        return frame_of(now, program, values, before, world.rate, self.coordinates, passed, given)
+        # as `frame_of` makes one, but in place: calls would add a twentieth of a hand-typed frame
+        frame, axes, places, rate = Frame(), Axes(), program.velocity_places, world.rate
+        frame.t, frame._program, frame.axes = now, program, axes
+        frame._cues = cues.read(now) if cues.counts else None
+        axes._places, axes._values = program.axis_places, values
+        x, y, z = places or (0, 0, 0)
+        frame._went = went = (values, before, x, rate, self.coordinates, passed)
+        if not places:
+            frame.movement = NOBODY
+            return frame
+        frame.movement = moved = Moved()
+        moved._of = went
+        if rate == 1.0 and self.coordinates is None:
+            moved.velocity = values[x], values[y], values[z]
+        else:
+            moved.velocity = velocity_of(went)
+        return frame
 
     # ---- what is seen
 
@@ -437,7 +452,7 @@ class Session:
     @property
     def _last_frame(self) -> Frame:
         """The last frame, without the one before it."""
-        return frame_of(self._clock.now, self._running.program, self._running.values)
+        return frame_of(self._clock.now, self._running.values, self._running.program)
 
     def take_cue(self, name: str) -> bool:
         """Take a cue: whether it was given within its `keep` time (0.2 s unless stated), each time once.

@@ -86,7 +86,7 @@ def command_within(plan: Plan, taken: Taken) -> bytes:
     due = program.state.index(DUE.name) if DUE.name in program.state else None
 
     def at(t: float, *happened: Item) -> bytes:
-        return asked_at(plan, frame_of(t, program, loop.send([*happened, (t, program.frame, 0.0, 0.0)])))
+        return asked_at(plan, frame_of(t, loop.send([*happened, (t, program.frame, 0.0, 0.0)]), program))
 
     parts: list[tuple[float, bytes]] = []
     t, waiting = start, [(max(one[0], start), *one[1:]) for one in items]
