@@ -46,37 +46,41 @@ kind = "orbit"
 FRAMES, ROUNDS = 3000, 9
 
 
-def nothing(session: mt.Session, k: int, at: float) -> None:
-    """No report."""
+Report = tuple[str, tuple[object, ...]]
+"""A call of a session: its name, and what it is given."""
 
 
-def mouse(session: mt.Session, k: int, at: float) -> None:
+def mouse(k: int, at: float) -> Report:
     """One report of a mouse."""
-    session.feed("mouse.move", (k % 7 - 3.0, k % 5 - 2.0), at=at)
+    return "feed", ("mouse.move", (k % 7 - 3.0, k % 5 - 2.0), at)
 
 
-def finger(session: mt.Session, k: int, at: float) -> None:
+def finger(k: int, at: float) -> Report:
     """One report of a finger that looks."""
-    session.touch(1, "move" if k else "down", (0.5 + 0.2 * sin(k / 20), 0.5 + 0.2 * cos(k / 17)), at=at)
+    place = (0.5 + 0.2 * sin(k / 20), 0.5 + 0.2 * cos(k / 17))
+    return "touch", (1, "move" if k else "down", place, at)
 
 
-def pair(session: mt.Session, k: int, at: float) -> None:
+def pair(k: int, at: float) -> Report:
     """One report of two fingers, in turns, each pair at one moment."""
     place = (0.3 + 0.4 * (k % 2) + 0.1 * sin(k / 20), 0.5 + 0.2 * cos(k / 17))
-    session.touch(k % 2, "move" if k > 1 else "down", place, at=at - (k % 2) / 120)
+    return "touch", (k % 2, "move" if k > 1 else "down", place, at - (k % 2) / 120)
 
 
-def once(profile: mt.Profile, report: Callable[[mt.Session, int, float], None], *, compiled: bool) -> float:
-    """Seconds that frames with reports take."""
+def once(profile: mt.Profile, report: Callable[[int, float], Report] | None, *, compiled: bool) -> float:
+    """Seconds that frames take, with two reports in each if there are any."""
     session = profile.session(compiled=compiled)
     session.set_screen(1280.0, 800.0)
     session.tick(0.01)
-    begin, k = perf_counter(), 0
-    for frame in range(FRAMES):
-        at = 0.01 + frame / 60.0
-        report(session, k, at + 0.004)
-        report(session, k + 1, at + 0.004 + 1 / 120)
-        k += 2
+    moments = [0.014 + frame / 60.0 for frame in range(FRAMES)]
+    said = [
+        [report(2 * k, at), report(2 * k + 1, at + 1 / 120)] if report else [] for k, at in enumerate(moments)
+    ]
+    calls = [[(getattr(session, name), given) for name, given in one] for one in said]
+    begin = perf_counter()
+    for frame in calls:
+        for call, given in frame:
+            call(*given)
         session.tick(1 / 60.0)
     return perf_counter() - begin
 
@@ -87,7 +91,7 @@ def main() -> None:
         file = Path(folder) / "fingers.toml"
         file.write_text(PROFILE, encoding="utf-8")
         profile = mt.load_profile(file)
-    works = {"nothing": nothing, "mouse": mouse, "finger": finger, "pair": pair}
+    works = {"nothing": None, "mouse": mouse, "finger": finger, "pair": pair}
     for compiled in (False, True):
         rows: dict[str, list[float]] = {name: [] for name in works}
         for _ in range(ROUNDS):
