@@ -149,10 +149,12 @@ class Sheet:
         """The sheet's choices that apply to a profile, clipped if need be, and in words what does not."""
         chosen: list[_Choice] = []
         told = list(self.notes)
-        for section in SECTIONS:
-            table = _plain(self.document.get(section, {}))
+        # a document takes longest to look for what is not there
+        there = {*self.document}
+        for section in (one for one in SECTIONS if one in there):
+            table, names = _plain(self.document[section]), renamed(profile.data, section)
             for given, value in table.items():
-                name = renamed(profile.data, section).get(given, given)
+                name = names.get(given, given)
                 if name != given and (name in table or any(one[:2] == (section, name) for one in chosen)):
                     told.append(
                         f"{section}.{given}: found another entry for {name}, as it is called now; left out"
