@@ -1,7 +1,7 @@
 """What a frame, a whole take and many takes cost, as ratios taken in one run: python -m benchmarks.speed
 
-Medians of rounds in which both sides take turns; docs/measurements.md says what they mean. With the word
-``stream`` it lets a billion events through instead, which takes some minutes.
+Medians of each round's own ratio, both sides taking turns; docs/measurements.md says what they mean. With
+the word ``stream`` it lets a billion events through instead, which takes some minutes.
 """
 
 from __future__ import annotations
@@ -44,15 +44,30 @@ happened = hands(FRAMES)
 nobody = (float("nan"),) * len(program.hosts)
 
 
-def turns(works: Mapping[str, Callable[[], object]], rounds: int = 9) -> dict[str, float]:
-    """The median time (s) of each work; they take turns."""
+class Rounds:
+    """The times (s) of works that took turns."""
+
+    def __init__(self, times: Mapping[str, list[float]]) -> None:
+        self._times = times
+
+    def time(self, name: str) -> float:
+        """The median time (s) of a work."""
+        return median(self._times[name])
+
+    def ratio(self, one: str, other: str) -> float:
+        """The median of each round's own ratio: some machines change their speed from round to round."""
+        return median(a / b for a, b in zip(self._times[one], self._times[other], strict=True))
+
+
+def turns(works: Mapping[str, Callable[[], object]], rounds: int = 9) -> Rounds:
+    """The times of works that take turns."""
     found: dict[str, list[float]] = {name: [] for name in works}
     for _ in range(rounds):
         for name, work in works.items():
             begin = perf_counter()
             work()
             found[name].append(perf_counter() - begin)
-    return {name: median(times) for name, times in found.items()}
+    return Rounds(found)
 
 
 def said(words: str, ratio: float, wanted: str) -> None:
@@ -203,12 +218,11 @@ def around() -> None:
             for way in ENGINES
         }
     )
-    one = found["hand"]
-    print(f"the hand-typed orbit: {1e6 * one / FRAMES:.2f} us")
+    print(f"the hand-typed orbit: {1e6 * found.time('hand') / FRAMES:.2f} us")
     for name, work in works.items():
         for way, most in ENGINES.items():
             wanted = f"at most {most:g}" if work is live else "-"
-            said(f"an orbit, {way}: {name}", found[f"{name} {way}"] / one, wanted)
+            said(f"an orbit, {way}: {name}", found.ratio(f"{name} {way}", "hand"), wanted)
 
 
 def rolling_back() -> None:
@@ -248,11 +262,11 @@ def rolling_back() -> None:
             },
             15,
         )
-        said(f"{way}: snapshot / the hand-typed orbit", found["snapshot"] / found["hand"], "at most 0.26")
-        said(f"{way}: snapshot, the last sixty kept / that", found["ring"] / found["hand"], "-")
-        added = (found["snapped"] - found["frames"]) / found["hand"]
+        said(f"{way}: snapshot / the hand-typed orbit", found.ratio("snapshot", "hand"), "at most 0.26")
+        said(f"{way}: snapshot, the last sixty kept / that", found.ratio("ring", "hand"), "-")
+        added = found.ratio("snapped", "hand") - found.ratio("frames", "hand")
         said(f"{way}: a snapshot after each frame adds / that", added, "-")
-        said(f"{way}: restore / the hand-typed orbit", found["restore"] / found["hand"], "at most 0.43")
+        said(f"{way}: restore / the hand-typed orbit", found.ratio("restore", "hand"), "at most 0.43")
 
 
 def beside() -> None:
@@ -301,21 +315,20 @@ def frames() -> None:
             works[f"{way} {rate}"] = reports(rate, many=False, compiled=compiled)
             works[f"{way} {rate} many"] = reports(rate, many=True, compiled=compiled)
     found = turns(works)
-    one = found["hand"]
-    print(f"the hand-typed step: {1e6 * one / FRAMES:.2f} us")
-    said("woven text, a frame without new events", found["woven, 0"] / one, "at most 1.4")
-    said("woven text, three events", found["woven, 3"] / one, "at most 2.4")
-    said("per-frame NumPy arrays / a frame in Python", found["arrays"] / found["Python"], "at least 8")
+    print(f"the hand-typed step: {1e6 * found.time('hand') / FRAMES:.2f} us")
+    said("woven text, a frame without new events", found.ratio("woven, 0", "hand"), "at most 1.4")
+    said("woven text, three events", found.ratio("woven, 3", "hand"), "at most 2.4")
+    said("per-frame NumPy arrays / a frame in Python", found.ratio("arrays", "Python"), "at least 8")
     for way, most in WAYS.items():
-        said(f"{way}: feed three times, tick, view, four reads", found[way] / one, f"at most {most[0]:g}")
+        said(
+            f"{way}: feed three times, tick, view, four reads",
+            found.ratio(way, "hand"),
+            f"at most {most[0]:g}",
+        )
         for rate, least in zip((1000, 8000), most[1:], strict=True):
-            quick = found[f"{way} {rate} many"]
-            said(
-                f"{way}: a mouse with times, {rate} Hz",
-                found[f"{way} {rate}"] / one * 4,
-                f"at most {least:g}",
-            )
-            said(f"{way}: the same by feed_many", quick / one * 4, "-")
+            timed, many = (4 * found.ratio(f"{way} {rate}{how}", "hand") for how in ("", " many"))
+            said(f"{way}: a mouse with times, {rate} Hz", timed, f"at most {least:g}")
+            said(f"{way}: the same by feed_many", many, "-")
 
 
 # ---- whole takes
@@ -356,40 +369,37 @@ def batches() -> None:
             "hand": hand(moving=True),
             "plain": lambda: mt.replay(plan, take, compiled=False),
             "compiled": over(long_take),
-            "at a limit": over(as_take(happened * 100)),
             "C by hand": by_hand,
             "table": lambda: mt.replay(plan, long_take, until=frames / 60, compiled=True),
-        },
-        9,
+            "at a limit": over(as_take(happened * 100)),
+        }
     )
-    each = found["compiled"] / frames
+    each, more = found.time("compiled") / frames, frames / FRAMES
     print(
         f"compiled: {1e9 * each:.0f} ns a frame with three events, {3e-6 / each:.1f} million events a second"
     )
-    said(
-        "replay in plain Python / looping the hand-typed step over a take",
-        found["plain"] / found["loop"],
-        "at most 1.3",
-    )
-    said("calling the hand-typed step / compiled", found["hand"] / FRAMES / each, "at least 15")
-    said("looping it over a take / compiled", found["loop"] / FRAMES / each, "at least 15")
-    said("compiled / the hand-typed C loop", found["compiled"] / found["C by hand"], "-")
-    said(
-        "the same with the pitch at its limit most of the time", found["at a limit"] / found["C by hand"], "-"
-    )
-    said("from a table to a table / that", found["table"] / found["C by hand"], "at most 1.5")
+    plain = found.ratio("plain", "loop")
+    said("replay in plain Python / looping the hand-typed step over a take", plain, "at most 1.3")
+    said("calling the hand-typed step / compiled", found.ratio("hand", "compiled") * more, "at least 15")
+    said("looping it over a take / compiled", found.ratio("loop", "compiled") * more, "at least 15")
+    said("compiled / the hand-typed C loop", found.ratio("compiled", "C by hand"), "-")
+    limit = found.ratio("at a limit", "C by hand")
+    said("the same with the pitch at its limit most of the time", limit, "-")
+    said("from a table to a table / that", found.ratio("table", "C by hand"), "at most 1.5")
 
 
 def mice_and_many() -> None:
     take = mouse_take(600.0)
-    found = turns({"mouse": lambda: mt.replay(plan, take, compiled=True)}, 9)
-    said("a recorded 1000 Hz mouse at 60 fps, million events a second", 0.6 / found["mouse"], "at least 10")
+    found = turns({"mouse": lambda: mt.replay(plan, take, compiled=True)})
+    said(
+        "a recorded 1000 Hz mouse at 60 fps, million events a second",
+        0.6 / found.time("mouse"),
+        "at least 10",
+    )
     takes = [mouse_take(300.0, seed=k) for k in range(8)]
     works = {f"{n}": partial(mt.replay_arrays, plan, takes, compiled=True, threads=n) for n in (1, 2)}
-    found = turns(works, 7)
-    said(
-        "eight takes on two threads, times as fast as on one", found["1"] / found["2"], "at least 1.3 to 1.5"
-    )
+    found = turns(works)
+    said("eight takes on two threads, times as fast as on one", found.ratio("1", "2"), "at least 1.3 to 1.5")
 
 
 def memory() -> None:
@@ -454,7 +464,7 @@ def growth() -> None:
                 live.feed("mouse.move", (1.0, 0.0))
                 live.tick(1 / 60)
 
-        per_route.append(turns({"": tick}, 5)[""] / 200)
+        per_route.append(turns({"": tick}).time("") / 200)
     said("time per tick, 200 routes / 100 routes", per_route[2] / per_route[1], "at most 2 (linear)")
 
 
@@ -469,7 +479,7 @@ def getting_ready() -> None:
         done = subprocess.run([sys.executable, "-c", numpy], check=True, capture_output=True, text=True)
         return float(done.stdout)
 
-    ready = turns({"": fresh}, 11)[""]
+    ready = turns({"": fresh}, 11).time("")
     said("loading and weaving / import numpy", ready / median(importing() for _ in range(11)), "at most 2")
     script = (
         "import time, mellow_thumb as mt; from mellow_thumb.engines import load\n"

@@ -179,7 +179,14 @@ static void gathered(const take *of, double row[][@READ_COUNT@ + @POSE_COUNT@], 
     for (int64_t k = 0; k < of->columns; k++) {
         double *column = of->to[k] + first;
         const int64_t value = of->wanted[k];
-        for (int j = 0; j < rows; j++)
+        int j = 0;
+        for (; j + 4 <= rows; j += 4) { /* by fours: counting would take as long as writing */
+            column[j] = row[j][value];
+            column[j + 1] = row[j + 1][value];
+            column[j + 2] = row[j + 2][value];
+            column[j + 3] = row[j + 3][value];
+        }
+        for (; j < rows; j++)
             column[j] = row[j][value];
     }
 }
@@ -188,16 +195,17 @@ static void gathered(const take *of, double row[][@READ_COUNT@ + @POSE_COUNT@], 
 SHOWN void room_take(take *of)
 {
     kept *s = (kept *)(of->room + @STATE@);
-    const double *n = of->room + @NUMBERS@;
+    const double *n = of->room + @NUMBERS@, *const t = of->t, *const x = of->x, *const y = of->y;
+    const int32_t *const code = of->code;
     double host[@HOST_COUNT@ + 1], row[GATHERED][@READ_COUNT@ + @POSE_COUNT@];
     int rows = 0;
     int64_t next = 0, frame = of->frame;
-    const int64_t width = of->width;
+    const int64_t width = of->width, count = of->count;
     for (; frame < of->frames; frame++) {
         const double end = of->ends[frame];
-        for (; next < of->count && of->t[next] < end; next++)
-            act(s, n, of->t[next], of->code[next], of->x[next], of->y[next]);
-        if (next == of->count && !of->last)
+        for (; next < count && t[next] < end; next++)
+            act(s, n, t[next], code[next], x[next], y[next]);
+        if (next == count && !of->last)
             break;
         act(s, n, end, @FRAME@, 0.0, 0.0);
         double *out = row[rows];
