@@ -5,6 +5,7 @@ from __future__ import annotations
 import hashlib
 import linecache
 import re
+from collections import Counter
 from keyword import kwlist
 from typing import TYPE_CHECKING, Any
 
@@ -152,7 +153,7 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
 
 SHORT = 256
 """So many locals have places of one byte; each use of another takes Python an instruction more."""
-_WORD = re.compile(r"\b[A-Za-z_]\w*")
+_APART = str.maketrans(dict.fromkeys("()[],=+-*/<>!:.", " "))
 _NO_LOCALS = {*MATHS, "abs", *kwlist}
 
 
@@ -162,16 +163,21 @@ def with_short_places(text: str) -> str:
     Python gives places in the order in which it meets locals, so they stand in a line before all others; a
     program of few locals has no need of one.
     """
-    if len(set(_WORD.findall(text)) - _NO_LOCALS) <= SHORT:
+    apart = text.translate(_APART)  # by far the quickest way to find words
+    names = {word for word in {*apart.split()} - _NO_LOCALS if not word[0].isdigit()}
+    if len(names) <= SHORT:
         return text
-    uses: dict[str, float] = {}
-    for line in text[text.index(_EACH) :].splitlines():
+    rows: dict[int, list[str]] = {}
+    for line in apart[text.index(_EACH) :].splitlines():
         bare = line.lstrip()
-        # of two branches one runs, so what stands deeper is used half as often
-        share = 0.5 ** ((len(line) - len(bare)) // 4)
-        for word in _WORD.findall(bare) if bare[0] != "#" else ():
-            uses[word] = uses.get(word, 0.0) + share
-    most = sorted(uses.keys() - _NO_LOCALS, key=lambda name: (-uses[name], name))[:SHORT]
+        if bare[0] != "#":
+            rows.setdefault((len(line) - len(bare)) // 4, []).append(bare)
+    uses: dict[str, float] = {}
+    for depth, some in rows.items():
+        for word, count in Counter(" ".join(some).split()).items():
+            # of two branches one runs, so what stands deeper is used half as often
+            uses[word] = uses.get(word, 0.0) + count * 0.5**depth
+    most = sorted(uses.keys() & names, key=lambda name: (-uses[name], name))[:SHORT]
     top, rest = text.split("\n", 1)
     first = ["# what is used most comes first: Python reaches 256 locals in one instruction"]
     return "\n".join([top, *indented([*first, f"{' = '.join(most)} = 0.0"]), rest])
