@@ -257,7 +257,7 @@ def test_what_a_frame_uses_takes_python_one_instruction() -> None:
     far: list[bool] = []
 
     def traced(frame: FrameType, event: str, _: object) -> Any:
-        # a place beyond comes after an instruction that says so, and that one is traced, in some Pythons too
+        # a far place has an instruction in front of it, which is traced in its stead, or as well
         one = places.get(frame.f_lasti) or places.get(frame.f_lasti + 2)
         if event == "opcode" and one is not None:
             far.append(isinstance(one.arg, int) and one.arg > 255)

@@ -142,7 +142,7 @@ def _served(servers: list[uvicorn.Server], listening: list[socket.socket]) -> It
     async def all_of_them() -> None:
         pairs = zip(servers, listening, strict=True)
         await asyncio.gather(*(server.serve(sockets=[one]) for server, one in pairs))
-        # a handshake that is under way ends here: if it came to its end later, nobody would close it
+        # a handshake that is still under way is given up: if it finished later, nobody would close it
         coming = asyncio.all_tasks() - {asyncio.current_task()}
         for task in coming:
             task.cancel()

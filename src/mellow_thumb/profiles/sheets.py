@@ -149,7 +149,7 @@ class Sheet:
         """The sheet's choices that apply to a profile, clipped if need be, and in words what does not."""
         chosen: list[_Choice] = []
         told = list(self.notes)
-        # a document takes longest to look for what is not there
+        # asked once: a document is slow to say that a table is not there
         there = {*self.document}
         for section in (one for one in SECTIONS if one in there):
             table, names = _plain(self.document[section]), renamed(profile.data, section)

@@ -90,8 +90,8 @@ class Session:
         snapshot = snapshots(self._course, self._parts)
         quick = {"feed": feed, "touch": self._host.touch, "view": seen.view, "snapshot": snapshot}
         for name, call in quick.items():
-            # they are called every frame, or thousands of times a second, so without a call in between; but
-            # a class that has its own is asked
+            # called every frame or thousands of times a second, so straight to the part that answers,
+            # unless a class of yours has its own
             if getattr(type(self), name) is OURS[name]:
                 setattr(self, name, call)
 

@@ -247,7 +247,7 @@ static inline int fits(double t, double value, double low, double high)
  * refused or clipped. */
 SHOWN void room_events(lines *of)
 {
-    /* in variables of their own: what is written might be the lines themselves, for all C knows */
+    /* read once: for all C knows, what is written below might be these very fields */
     const double *const t = of->t, *const value = of->value, *const low = of->low, *const high = of->high;
     const int32_t *const name = of->name, *const code = of->code, *const follows = of->follows;
     double *to_t = of->to_t, *to_x = of->to_x, *to_y = of->to_y;

@@ -154,7 +154,9 @@ def live_text(woven: Woven, state: Iterable[str]) -> str:
 SHORT = 256
 """So many locals have places of one byte; each use of another takes Python an instruction more."""
 _APART = str.maketrans(dict.fromkeys("()[],=+-*/<>!:.", " "))
+"""Spaces in place of every sign of a text."""
 _NO_LOCALS = {*MATHS, "abs", *kwlist}
+"""The words of a text that are no locals."""
 
 
 def with_short_places(text: str) -> str:
@@ -163,7 +165,8 @@ def with_short_places(text: str) -> str:
     Python gives places in the order in which it meets locals, so they stand in a line before all others; a
     program of few locals has no need of one.
     """
-    apart = text.translate(_APART)  # by far the quickest way to find words
+    # read off the text: to ask every value for its names takes far longer
+    apart = text.translate(_APART)
     names = {word for word in {*apart.split()} - _NO_LOCALS if not word[0].isdigit()}
     if len(names) <= SHORT:
         return text
@@ -175,7 +178,7 @@ def with_short_places(text: str) -> str:
     uses: dict[str, float] = {}
     for depth, some in rows.items():
         for word, count in Counter(" ".join(some).split()).items():
-            # of two branches one runs, so what stands deeper is used half as often
+            # of two branches one runs: a level deeper is used half as often
             uses[word] = uses.get(word, 0.0) + count * 0.5**depth
     most = sorted(uses.keys() & names, key=lambda name: (-uses[name], name))[:SHORT]
     top, rest = text.split("\n", 1)
