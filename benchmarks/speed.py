@@ -359,7 +359,8 @@ def batches() -> None:
 
     def over(take: mt.Take) -> Callable[[], object]:
         parts = list(TakeReader(plan, program).read(take.table))
-        events = type(parts[0])(*(np.concatenate(one) for one in zip(*parts, strict=True)))
+        rows = np.column_stack([np.concatenate(one) for one in zip(*parts, strict=True)])
+        events = type(parts[0])(*rows.T)
         return lambda: Compiled(engine, program).run(events, ends, hosts, 0, out, last=True)
 
     by_hand, _ = by_hand_c.over(many)

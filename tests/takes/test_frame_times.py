@@ -5,6 +5,7 @@ from __future__ import annotations
 from itertools import count, takewhile
 
 import numpy as np
+import pandas as pd
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -42,3 +43,22 @@ def test_rows_are_made_a_few_at_once_and_a_replay_is_the_same(
     assert not np.shares_memory(rows["a"], rows["b"])
     found = mt.replay(profile, take, until=2.0, compiled=False)
     assert found.equals(wanted)
+
+
+@pytest.mark.parametrize("at_once", [1, 2, 7, replay_table.AT_ONCE])
+def test_a_step_is_how_far_the_character_went_since_the_frame_before(
+    at_once: int, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    profile, take = mt.load_profile(marsh.FOLLOWING), mt.read_take(marsh.FOLLOWING_TAKE)
+    monkeypatch.setattr(replay_table, "AT_ONCE", at_once)
+    table = mt.replay(profile, take, until=3.0, compiled=False)
+    arrays = mt.replay_arrays(profile, take, until=3.0, compiled=False)
+    for part in "xyz":
+        moved = arrays[f"moved_{part}"]
+        assert np.array_equal(table[f"step_{part}"], np.diff(moved, prepend=0.0))
+    assert table["step_x"].any()
+    early = take.table["t"] < 1.5
+    pieces = [mt.Take(take.table[rows], take.about) for rows in (early, ~early)]
+    several = mt.replay_pieces(profile, pieces, until=3.0)
+    together = pd.concat([*several], ignore_index=True)
+    assert np.array_equal(together["step_x"], table["step_x"])

@@ -207,10 +207,10 @@ def replay_pieces(
             ends, hosts = ends[:-1], hosts[:, :-1]
             read = {name: row[:-1] for name, row in read.items()}
         _stand(plan, hosts, read)
+        ended = {name: float(row[-1]) for name, row in read.items()} if len(ends) else before
         table = table_of(program, ends, read, before)
         table.attrs |= reader.counts._asdict()
-        done += len(ends)
-        before = {name: float(row[-1]) for name, row in read.items()} if len(ends) else before
+        done, before = done + len(ends), ended
         yield table
         if is_last:
             return

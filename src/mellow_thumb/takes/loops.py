@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING, Protocol
 from ..engines import EngineError, can_compile, check_compiled, is_at_hand, load
 from ..weaving.languages import room_start
 from .replay_table import height
-from .rows import Rows, none, paired
+from .rows import REFUSED, UNUSED, Rows, paired
 
 if TYPE_CHECKING:
     from collections.abc import Sequence
@@ -118,8 +118,10 @@ class Compiled:
         self._take, self._events, layout = engine.library.take, engine.library.events, engine.text.layout
         self._room = np.zeros(layout.frame)
         self._room[layout.rig :] = room_start(layout, program)
-        self._made, self._before = none(), none()
+        self._made, self._before = np.empty((0, 4)), np.empty((0, 4))
         """Where events are made of rows, in turn: fresh memory would cost as much as making them."""
+        self._known: tuple[Names | None, np.ndarray] = None, np.empty(0)
+        """The names that were looked up last, and what the library is told of them."""
 
     def run(
         self, events: Rows, ends: np.ndarray, hosts: np.ndarray, frame: int, out: Out, *, last: bool
@@ -131,9 +133,10 @@ class Compiled:
 
         if out is not self._out:
             self._out, self._to = out, np.array([_address(one) for one in out], np.int64)
-        rows = [_address(one) for one in (self._room, *events)]
+        items = _items(events)
         words = [
-            *rows,
+            _address(self._room),
+            _address(items),
             len(events.t),
             _address(ends),
             len(ends),
@@ -143,11 +146,11 @@ class Compiled:
             last,
         ]
         columns = len(self._wanted), _address(self._wanted), _address(self._to)
-        take = (ctypes.c_int64 * 15)(*words, *columns)
+        take = (ctypes.c_int64 * 12)(*words, *columns)
         self._take(take)
         if last:
             self._out = None
-        return take[10]
+        return take[7]
 
     def paired(self, known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray) -> Rows | None:
         """As :func:`paired` says."""
@@ -155,16 +158,39 @@ class Compiled:
 
         import numpy as np
 
+        if self._known[0] is not known:
+            self._known = known, _told(known)
         count = len(t)
         self._made, self._before = self._before, self._made
-        if count > len(self._made.t):
-            self._made = Rows(np.empty(count), np.empty(count, np.int32), np.empty(count), np.empty(count))
-        made = self._made
+        if count > len(self._made):
+            self._made = np.empty((count, 4))
         rows = [np.ascontiguousarray(t), np.ascontiguousarray(value), number.astype(np.int32)]
-        words = [known.code, known.part, known.follows, known.low, known.high, known.other, *made]
-        lines = (ctypes.c_int64 * 14)(*map(_address, rows), count, *map(_address, words))
+        known_and_made = map(_address, (self._known[1], self._made))
+        lines = (ctypes.c_int64 * 6)(*map(_address, rows), count, *known_and_made)
         self._events(lines)
-        return None if lines[3] < 0 else Rows(*(one[: lines[3]] for one in made))
+        return None if lines[3] < 0 else Rows(*self._made[: lines[3]].T)
+
+
+def _items(events: Rows) -> np.ndarray:
+    """Events as the library takes them, a row each; those that it made itself are columns of such rows."""
+    import numpy as np
+
+    made = events.t.base
+    if made is not None and made.shape[1:] == (4,) and made.ctypes.data == events.t.ctypes.data:
+        return made
+    return np.column_stack(events)
+
+
+def _told(known: Names) -> np.ndarray:
+    """What the library is told of names, a row each: see ``named`` in its text."""
+    import numpy as np
+
+    most = np.finfo(float).max  # so that no infinite value is in a range
+    low = np.where(known.code == REFUSED, np.inf, np.maximum(known.low, -most))
+    place = np.where(known.code == UNUSED, 0, np.where(known.part == 2, 3, 2))
+    rows = np.column_stack([known.code, low, np.minimum(known.high, most), known.other, place, known.follows])
+    rows[:, 4:].view(np.int64)[:] = rows[:, 4:]
+    return rows
 
 
 def _address(one: np.ndarray) -> int:

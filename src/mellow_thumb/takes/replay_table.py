@@ -19,6 +19,8 @@ if TYPE_CHECKING:
 
 CAMERA = ("camera_x", "camera_y", "camera_z", "camera_qx", "camera_qy", "camera_qz", "camera_qw")
 STEP = ("step_x", "step_y", "step_z")
+AT_ONCE = 1 << 13
+"""How many frames are worked on together, so that they are still at hand in the processor."""
 LARGEST = 32_000_000
 """How many bytes of rows are made at once, at most."""
 
@@ -66,7 +68,7 @@ def rows_for(names: Iterable[str], frames: int) -> Read:
 def table_of(
     program: Program, ends: np.ndarray, read: Read, before: Mapping[str, float] | None = None
 ) -> pd.DataFrame:
-    """A replay's table, from its rows without a copy; `before` is how the piece before ended."""
+    """A replay's table, made of its rows, which it takes; `before` is how the piece before ended."""
     import numpy as np
     import pandas as pd
 
@@ -90,10 +92,13 @@ def _moved(
         return {name: np.zeros(count) for name in STEP} | {"heading": np.full(count, np.nan)}
     steps = {}
     for part in "xyz":
-        moved = read[f"moved_{part}"]
-        steps[f"step_{part}"] = step = np.empty(count)
-        np.subtract(moved[1:], moved[:-1], out=step[1:])
-        step[:1] = moved[:1] - (before[f"moved_{part}"] if before else 0.0)
+        steps[f"step_{part}"] = moved = read[f"moved_{part}"]
+        start = before[f"moved_{part}"] if before else 0.0
+        # in place, from the end on: fresh memory would cost more than the subtraction
+        for begin in range(len(moved) - 1, 0, -AT_ONCE):
+            since = max(1, begin + 1 - AT_ONCE)
+            moved[since : begin + 1] -= moved[since - 1 : begin].copy()
+        moved[:1] -= start
     return {**steps, "heading": read["heading"]}
 
 

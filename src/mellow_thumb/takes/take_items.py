@@ -22,8 +22,9 @@ if TYPE_CHECKING:
 Refused = dict[str, dict[str, int]]
 """How often rows were refused, by signal and reason."""
 
-ROWS = 1 << 16
-"""How many rows are looked at together; so what a replay needs besides its take does not grow with it."""
+FIRST, ROWS = 1 << 13, 1 << 17
+"""How many rows are looked at together, first and from then on: so there is soon something to do, and what a
+replay needs besides its take does not grow with it."""
 
 
 def is_long(table: pd.DataFrame) -> bool:
@@ -92,9 +93,10 @@ class TakeReader:
         order = None if rises else np.argsort(t, kind="stable")
         parts = self._readings.parts if self._readings else {}
         readings = self._readings if any(code in parts for code in known.code.tolist()) else None
-        begin = 0
+        begin, many = 0, min(FIRST, ROWS)
         while begin < len(t):
-            end = min(begin + ROWS, len(t))
+            end = min(begin + many, len(t))
+            many = ROWS
             rows: slice | np.ndarray
             if order is None:
                 end = int(np.searchsorted(t, t[end - 1], side="right")) if end < len(t) else end
@@ -230,7 +232,7 @@ def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
     import pandas as pd
 
     if isinstance(column.dtype, pd.CategoricalDtype):
-        number, names = column.cat.codes.to_numpy(), column.cat.categories
+        number, names = column.array.codes, column.array.categories
     else:
         number, names = pd.factorize(column)
     if len(number) and number.min() < 0:

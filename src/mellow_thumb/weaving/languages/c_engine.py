@@ -14,16 +14,16 @@ from functools import cache
 from itertools import accumulate
 from typing import TYPE_CHECKING
 
-from ...expressions import MATHS, Block, Branch, Names, Set, Word, lift
+from ...expressions import MATHS, Block, Branch, Filled, Names, Operation, Parameter, Set, Word, lift
 from ...formulas import evened, heading_of, is_rotation
-from ...plan import ANCHOR
+from ...plan import AGE, ANCHOR
 from ..loop import READING, copy_of, drop, item, restored
 from .c import ATOM, C, indented
 
 if TYPE_CHECKING:
     from collections.abc import Callable, Iterable, Mapping
 
-    from ...expressions import Name, Parameter
+    from ...expressions import Name, Value
     from ..program import Program
 
 MOST = 256
@@ -34,6 +34,11 @@ _PAIRS = ("atan2", "pow")
 
 _TEXT = """
 /* Woven by Mellow Thumb, for its own use. */
+#if defined(__GNUC__) && !defined(__clang__)
+/* What of -O2 takes gcc a third of its time and makes nothing here quicker. */
+#pragma GCC optimize("no-tree-pre", "no-code-hoisting", "no-gcse", "no-tree-vrp", "no-tree-slp-vectorize")
+#pragma GCC optimize("no-expensive-optimizations")
+#endif
 #include <math.h>
 #include <stdint.h>
 
@@ -48,6 +53,21 @@ typedef struct {
 } kept;
 
 typedef struct { double t, code, x, y; } item;
+
+/* The exponential of x. Decays are asked for over the same times again and again: frames of a steady rate are
+ * as long as each other but for one bit. So the last two questions are kept, with their answers. */
+static __attribute__((noinline)) double first_exp(double *restrict kept, double x)
+{
+    kept[2] = kept[0];
+    kept[3] = kept[1];
+    kept[0] = x;
+    return kept[1] = exp(x);
+}
+
+static inline double again_exp(double *restrict kept, double x)
+{
+    return x == kept[0] ? kept[1] : x == kept[2] ? kept[3] : first_exp(kept, x);
+}
 
 #define GATHERED 128
 
@@ -80,6 +100,17 @@ static void pose(kept *restrict s, const double *restrict n, const double *restr
 @pose@
 }
 
+/* Let events act, and a frame after them, where there is one. Only here is `act` called: so it is inlined. */
+static void acts(kept *restrict s, const double *restrict n, const item *one, int64_t count,
+                 const item *frame)
+{
+    const int64_t all = count + (frame != 0);
+    for (int64_t k = 0; k < all; k++) {
+        const item *now = k < count ? one + k : frame;
+        act(s, n, now->t, (int)now->code, now->x, now->y);
+    }
+}
+
 /* Let the events of the room act, as they stand; where the last is a frame, it is read. */
 SHOWN void room_act(double *room)
 {
@@ -87,8 +118,7 @@ SHOWN void room_act(double *room)
     const double *n = room + @NUMBERS@;
     const item *one = (const item *)(room + @FRAME_AT@ + 3);
     const int count = (int)room[@FRAME_AT@ + 2];
-    for (int k = 0; k < count; k++)
-        act(s, n, one[k].t, (int)one[k].code, one[k].x, one[k].y);
+    acts(s, n, one, count, 0);
     if (count > 0 && one[count - 1].code == @FRAME@)
         read(s, n, one[count - 1].t, room + @OUT@);
 }
@@ -101,22 +131,20 @@ SHOWN void room_frame(double *room)
     kept *s = (kept *)(room + @STATE@);
     const double *n = room + @NUMBERS@;
     item *one = (item *)(room + @FRAME_AT@ + 3);
-    const double end = room[@FRAME_AT@ + 1];
+    const item frame = {room[@FRAME_AT@ + 1], @FRAME@, 0.0, 0.0};
     const int count = (int)room[@FRAME_AT@ + 2];
     double latest = room[@FRAME_AT@];
     for (int k = 0; k < count; k++) {
         if (one[k].t == -HUGE_VAL)
             one[k].t = latest;
-        if (!(latest <= one[k].t && one[k].t < end && one[k].code >= 0.0)) {
+        if (!(latest <= one[k].t && one[k].t < frame.t && one[k].code >= 0.0)) {
             room[@FRAME_AT@ + 2] = -1.0;
             return;
         }
         latest = one[k].t;
     }
-    for (int k = 0; k < count; k++)
-        act(s, n, one[k].t, (int)one[k].code, one[k].x, one[k].y);
-    act(s, n, end, @FRAME@, 0.0, 0.0);
-    read(s, n, end, room + @OUT@);
+    acts(s, n, one, count, &frame);
+    read(s, n, frame.t, room + @OUT@);
 }
 
 static double heading(double x, double y, double z, double w)
@@ -160,9 +188,7 @@ SHOWN void room_save(double *room)
 
 typedef struct {
     double *room;
-    const double *t;
-    const int32_t *code;
-    const double *x, *y;
+    const item *events;
     int64_t count;
     const double *ends;
     int64_t frames;
@@ -195,90 +221,84 @@ static void gathered(const take *of, double row[][@READ_COUNT@ + @POSE_COUNT@], 
 SHOWN void room_take(take *of)
 {
     kept *s = (kept *)(of->room + @STATE@);
-    const double *n = of->room + @NUMBERS@, *const t = of->t, *const x = of->x, *const y = of->y;
-    const int32_t *const code = of->code;
+    const double *n = of->room + @NUMBERS@;
     double host[@HOST_COUNT@ + 1], row[GATHERED][@READ_COUNT@ + @POSE_COUNT@];
+    const item *next = of->events, *const stop = next + of->count;
+    const double known = of->last ? HUGE_VAL : of->count > 0 ? stop[-1].t : -HUGE_VAL;
+    const int64_t frames = of->frames, width = of->width;
+    int64_t frame = of->frame;
     int rows = 0;
-    int64_t next = 0, frame = of->frame;
-    const int64_t width = of->width, count = of->count;
-    for (; frame < of->frames; frame++) {
-        const double end = of->ends[frame];
-        for (; next < count && t[next] < end; next++)
-            act(s, n, t[next], code[next], x[next], y[next]);
-        if (next == count && !of->last)
-            break;
-        act(s, n, end, @FRAME@, 0.0, 0.0);
+    for (; frame < frames && of->ends[frame] <= known; frame++) {
+        const item ends = {of->ends[frame], @FRAME@, 0.0, 0.0}, *first = next;
+        while (next < stop && next->t < ends.t)
+            next++;
+        acts(s, n, first, next - first, &ends);
         double *out = row[rows];
-        read(s, n, end, out);
+        read(s, n, ends.t, out);
         for (int k = 0; k < @HOST_COUNT@; k++)
             host[k] = of->hosts[k * width + frame];
-        pose(s, n, out, host, end, out + @READ_COUNT@);
+        pose(s, n, out, host, ends.t, out + @READ_COUNT@);
         if (++rows == GATHERED) {
             gathered(of, row, frame + 1 - rows, rows);
             rows = 0;
         }
     }
+    if (frame < frames)
+        acts(s, n, next, stop - next, 0);
     gathered(of, row, frame - rows, rows);
     of->frame = frame;
 }
+
+/* What all rows of one signal have in common. */
+typedef struct {
+    double code, low, high;
+    double other; /* what stands for the component that a row does not have */
+    int64_t place; /* of a value in an event: 2 for x, 3 for y; 0 if the rows are passed over */
+    int64_t follows; /* the number of the `.y` of an `.x`; -1 for every other */
+} named;
 
 typedef struct {
     const double *t, *value;
     const int32_t *name;
     int64_t count;
-    const int32_t *code, *part, *follows;
-    const double *low, *high, *other;
-    double *to_t;
-    int32_t *to_code;
-    double *to_x, *to_y;
+    const named *names;
+    item *to;
 } lines;
-
-/* The code of a signal whose rows are passed over; one that is refused has a lower one. */
-enum { UNUSED = -1 };
-
-/* Whether a row is finite, and in the range of its signal. */
-static inline int fits(double t, double value, double low, double high)
-{
-    return t - t == 0.0 && value - value == 0.0 && value >= low && value <= high;
-}
 
 /* Make events of a take's rows, in order of time: an `.y` right after its own `.x` is one event with it, and
  * what the profile does not use is passed over. The count is then that of the events; -1 if a row is to be
- * refused or clipped. */
+ * refused or clipped.
+ *
+ * Which signal comes next nobody can guess, the processor neither: so nothing but what is passed over is a
+ * branch. What a second row of an event says of the other part goes where the next event will be. */
 SHOWN void room_events(lines *of)
 {
-    /* read once: for all C knows, what is written below might be these very fields */
-    const double *const t = of->t, *const value = of->value, *const low = of->low, *const high = of->high;
-    const int32_t *const name = of->name, *const code = of->code, *const follows = of->follows;
-    double *to_t = of->to_t, *to_x = of->to_x, *to_y = of->to_y;
-    int32_t *to_code = of->to_code;
+    const double *const t = of->t, *const value = of->value;
+    const int32_t *const name = of->name;
+    const named *const names = of->names;
+    item *const first = of->to;
     const int64_t count = of->count;
+    int64_t made = -1, awaited = -1;
+    double before = 0.0;
+    int good = count == 0 || (t[0] - t[0] == 0.0 && t[count - 1] - t[count - 1] == 0.0);
     for (int64_t k = 0; k < count; k++) {
-        const int32_t one = name[k], y = follows[one];
-        const double at = t[k];
-        if (code[one] == UNUSED)
+        const named *one = names + name[k];
+        const int64_t place = one->place;
+        if (place == 0)
             continue;
-        if (code[one] < 0 || !fits(at, value[k], low[one], high[one])) {
-            of->count = -1;
-            return;
-        }
-        const int alone = of->part[one] == 2;
-        double first = alone ? of->other[one] : value[k], second = alone ? value[k] : of->other[one];
-        if (y >= 0) {
-            int64_t next = k + 1;
-            while (next < count && code[name[next]] == UNUSED)
-                next++;
-            if (next < count && name[next] == y && t[next] == at && fits(at, value[next], low[y], high[y])) {
-                second = value[next];
-                k = next;
-            }
-        }
-        *to_t++ = at;
-        *to_code++ = code[one];
-        *to_x++ = first;
-        *to_y++ = second;
+        const double at = t[k], now = value[k];
+        const int64_t second = (name[k] == awaited) & (at == before);
+        good &= (now >= one->low) & (now <= one->high);
+        made += 1 - second;
+        item *to = first + made;
+        to->t = at;
+        to->code = one->code;
+        ((double *)to)[place] = now;
+        ((double *)(to + second))[5 - place] = one->other;
+        awaited = one->follows;
+        before = at;
     }
-    of->count = to_t - of->to_t;
+    of->count = good ? made + 1 : -1;
 }
 
 /* What a function gives: a row is a count, which function, and pairs, of which the first is replaced. */
@@ -312,6 +332,8 @@ class Layout:
     """The program's own state, in its order; what only the loop keeps comes after it."""
     numbers: int
     """The profile's."""
+    again: int
+    """What exponentials were asked before, with the answers."""
     frame: int
     """A frame: when it begins and ends, how many events it has, and they, four numbers each."""
 
@@ -334,7 +356,9 @@ class EngineText:
 def room_start(layout: Layout, program: Program) -> tuple[float, ...]:
     """What a room holds at time 0, from the rig on."""
     unread = layout.numbers - layout.state - len(program.start)
-    return (*program.rig.values(), *program.start, *((0.0,) * unread), *program.numbers)
+    asked = (layout.frame - layout.again) // 2
+    start = (*program.rig.values(), *program.start, *((0.0,) * unread), *program.numbers)
+    return start + (0.0, 1.0) * asked
 
 
 class _C(C):
@@ -342,13 +366,34 @@ class _C(C):
 
     calls = "{}(s, n, t, code, x, y);"
 
-    def __init__(self, kept: Mapping[str, str], program: Program, given: Iterable[str] = ()) -> None:
+    def __init__(
+        self, kept: Mapping[str, str], program: Program, again: list[str], given: Iterable[str] = ()
+    ) -> None:
+        """`again` collects the exponentials that keep what they were asked."""
         super().__init__(kept, given)
         self.places = {name: k for k, name in enumerate(program.parameters)}
+        self.again = again
 
     def value_parameter(self, one: Parameter) -> tuple[str, int]:
         """The place of its number."""
         return f"n[{self.places[one.name]}]", ATOM
+
+    def value_call(self, one: Value) -> tuple[str, int]:
+        """A function of mathematics; the exponential of a rate over a time keeps what it was asked.
+
+        Not over an event's age: that is its own.
+        """
+        text, binds = super().value_call(one)
+        if text.startswith("exp(") and _is_rate_over_time(one.parts[0]) and AGE.name not in one.names:
+            text = f"again_exp(s->again + {4 * len(self.again)}, {text.removeprefix('exp(')}"
+            self.again.append(text)
+        return text, binds
+
+
+def _is_rate_over_time(one: Value) -> bool:
+    """Whether a value is a number of the profile times something."""
+    tree = one.tree if isinstance(one, Filled) else one
+    return isinstance(tree, Operation) and tree.sign == "*" and isinstance(tree.parts[0], Parameter)
 
 
 @cache
@@ -368,8 +413,9 @@ def engine_text(program: Program) -> EngineText:
     rig = {one.name: f"rig_{one}" for one in posed.kept}
     state = [*program.state, *copies, READING.name]
     kept = {one: one for one in state}
-    acting, reading, saving = (_C(kept, program, given) for given in (("t", "x", "y"), "t", "t"))
-    posing = _C(rig, program, "t")
+    again: list[str] = []
+    acting, reading, saving = (_C(kept, program, again, given) for given in (("t", "x", "y"), "t", "t"))
+    posing = _C(rig, program, again, "t")
     dropped = Branch(READING != 0.0, [*restored(woven), Set((READING,), (lift(0.0),))], [])
     act, read = acting.body([*drop(woven), *item(woven)]), reading.body(woven.reading, woven.outputs)
     made, save = posing.body(posed.statements, posed.results), saving.lines([dropped])
@@ -379,9 +425,14 @@ def engine_text(program: Program) -> EngineText:
     turned = _body(evened, heading_of)
     apart = [line for body, _ in acting.parts.values() for line in body]
     called = set(re.findall(r"\b([a-z]\w*)\(", "\n".join([*act, *apart, *read, *made, *turned])))
+    called |= {"exp"} if again else set()
     maths = tuple(name for name in (*MATHS, "pow") if name in called)
+    arrays = ("number", len(program.numbers)), ("again", 4 * len(again))
     parts = {
-        "fields": [f"double {one};" for one in (*rig.values(), *state)],
+        "fields": [
+            *(f"double {one};" for one in (*rig.values(), *state)),
+            *(f"double {name}[{size}];" for name, size in arrays if size),
+        ],
         "act": [*acting.declared(), *act],
         "parts": [line for name, part in acting.parts.items() for line in _part(name, *part)],
         "read": [*reading.declared(), *read],
@@ -392,7 +443,7 @@ def engine_text(program: Program) -> EngineText:
         "maths": [line for k, name in enumerate(maths) for line in _case(k, name)],
     }
     hosts, width, results = len(program.hosts), len(woven.outputs), len(posed.results)
-    sizes = (len(program.asked), width, results, len(rig), len(state), len(program.numbers))
+    sizes = (len(program.asked), width, results, len(rig), len(state), *(size for _, size in arrays))
     layout = Layout(*accumulate(sizes, initial=9))
     counts = {"FRAME": program.frame, "HOST_COUNT": hosts, "READ_COUNT": width, "POSE_COUNT": results}
     counts["TURNS"] = program.asked_places.get("subject_yaw", -1)
