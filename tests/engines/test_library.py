@@ -7,6 +7,7 @@ import re
 import shutil
 import subprocess
 from array import array
+from collections.abc import Mapping
 from dataclasses import replace as changed
 from itertools import chain, pairwise
 from math import inf, nextafter
@@ -30,9 +31,9 @@ from mellow_thumb.plan.routes import Route
 from mellow_thumb.plan.signals import find_signal
 from mellow_thumb.plan.steps.exponential import Exponential
 from mellow_thumb.takes import take_items
-from mellow_thumb.takes.loops import Compiled, Interpreted, runner_for
+from mellow_thumb.takes.loops import Compiled, Interpreted, runner_for, told_of
 from mellow_thumb.takes.replay_table import outputs
-from mellow_thumb.takes.rows import none
+from mellow_thumb.takes.rows import Names, Rows, none, paired
 from mellow_thumb.takes.take_items import TakeReader
 from mellow_thumb.weaving.languages import engine_text, room_start
 from mellow_thumb.weaving.program import weave_plan
@@ -101,32 +102,38 @@ def test_compiled_is_interpreted_to_the_bit(
     assert two.attrs == one.attrs
 
 
+SCENES = [
+    pytest.param(scene, take, id=scene.stem, marks=[] if scene in QUICKEST else pytest.mark.long)
+    for scene, take in marsh.SCENES
+]
+
+
+def sanitized(folder: Path, text: str, main: Path, places: Mapping[str, int]) -> Path:
+    """A program that runs a library's text, and ends where that reads or writes what is not its own."""
+    words = main.read_text(encoding="utf-8")
+    for name, place in places.items():
+        words = words.replace(f"@{name}@", str(place))
+    (folder / "woven.c").write_text(text, encoding="ascii")
+    (folder / "main.c").write_text(words, encoding="ascii")
+    found = compiler.find_compiler()
+    assert found
+    flags = ["-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror", "-O1", "-ffp-contract=off",
+             "-fsanitize=address,undefined", "-fno-sanitize-recover"]  # fmt: skip
+    subprocess.run([*found.words, *flags, "-o", "program", "main.c", "-lm"], cwd=folder, check=True)
+    return folder / "program"
+
+
 @needs_compiler
 @pytest.mark.usefixtures("compiling")
-@pytest.mark.parametrize(
-    "scene",
-    [
-        pytest.param(path, id=path.stem, marks=[] if path in QUICKEST else pytest.mark.long)
-        for path, _ in marsh.SCENES
-    ],
-)
-def test_no_library_reads_or_writes_beside_its_room(tmp_path: Path, scene: Path) -> None:
+@pytest.mark.parametrize(("scene", "_"), SCENES)
+def test_no_library_reads_or_writes_beside_its_room(tmp_path: Path, scene: Path, _: Path) -> None:
     program = weave_plan(mt.load_profile(scene))
     text, loop = engine_text(program), PythonLoop(program, program.start)
     layout, dice = text.layout, Random(3)
     places = {
         name: getattr(layout, name.lower()) for name in ("SIZE", "HOSTS", "OUT", "RIG", "STATE", "FRAME")
     }
-    main = Path("tests/data/room.c.in").read_text(encoding="utf-8")
-    for name, place in places.items():
-        main = main.replace(f"@{name}@", str(place))
-    (tmp_path / "woven.c").write_text(text.text, encoding="ascii")
-    (tmp_path / "main.c").write_text(main, encoding="ascii")
-    found = compiler.find_compiler()
-    assert found
-    words = [*found.words, "-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror", "-O1", "-ffp-contract=off",
-             "-fsanitize=address,undefined", "-fno-sanitize-recover"]  # fmt: skip
-    subprocess.run([*words, "-o", "room", "main.c", "-lm"], cwd=tmp_path, check=True)
+    room = sanitized(tmp_path, text.text, Path("tests/data/room.c.in"), places)
     data, wanted = array("d", [*loop.hosts, *room_start(layout, program)]), array("d")
     for k in range(90):
         begin, end = k / 30, (k + 1) / 30
@@ -145,7 +152,39 @@ def test_no_library_reads_or_writes_beside_its_room(tmp_path: Path, scene: Path)
         wanted.extend((*values, *place, *turned, *lens, *loop.rig))
         if k % 7 == 0:
             loop.send([])
-    done = subprocess.run([tmp_path / "room"], input=data.tobytes(), capture_output=True, check=True)
+    done = subprocess.run([room], input=data.tobytes(), capture_output=True, check=True)
+    assert (done.stderr, done.stdout) == (b"", wanted.tobytes())
+
+
+@needs_compiler
+@pytest.mark.usefixtures("compiling")
+@pytest.mark.parametrize(("scene", "recorded"), SCENES)
+def test_no_library_reads_or_writes_beside_a_take(tmp_path: Path, scene: Path, recorded: Path) -> None:
+    plan, rows = mt.load_profile(scene), mt.read_take(recorded).table
+    program, told = weave_plan(plan), []
+    layout, text = engine_text(program).layout, engine_text(program).text
+    devices = [not name.startswith("host.") for name in rows["signal"]]
+    rows = rows.loc[devices, ["t", "signal", "value"]].head(take_items.FIRST)
+    ends = np.arange(1, int(60 * rows["t"].max()) + 9) / 60
+    hosts = np.full((len(program.hosts), len(ends)), np.nan)
+
+    def telling(known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray) -> Rows | None:
+        told.append((t, value, number.astype(np.int32), told_of(known)))
+        return paired(known, t, value, number)
+
+    (events,) = TakeReader(plan, program).read(rows, telling)
+    wanted = np.empty((len(outputs(program)), len(ends)))
+    Interpreted(program).run(events, ends, hosts, 0, wanted, last=True)
+    room = np.zeros(layout.frame)
+    room[layout.rig :] = room_start(layout, program)
+    ((t, value, number, names),) = told
+    counts = np.array([len(t), len(names), len(ends), len(wanted)])
+    given = (counts, room, t, value, number, names, ends, hosts, np.arange(len(wanted)))
+    places = {"FRAME": layout.frame, "HOST_COUNT": len(program.hosts)}
+    take = sanitized(tmp_path, text, Path("tests/data/take.c.in"), places)
+    data = b"".join(one.tobytes() for one in given)
+    leaks = {**os.environ, "ASAN_OPTIONS": "detect_leaks=0"}  # its memory is freed with it
+    done = subprocess.run([take], input=data, capture_output=True, check=True, env=leaks)
     assert (done.stderr, done.stdout) == (b"", wanted.tobytes())
 
 

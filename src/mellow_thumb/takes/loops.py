@@ -159,7 +159,7 @@ class Compiled:
         import numpy as np
 
         if self._known[0] is not known:
-            self._known = known, _told(known)
+            self._known = known, told_of(known)
         count = len(t)
         self._made, self._before = self._before, self._made
         if count > len(self._made):
@@ -181,7 +181,7 @@ def _items(events: Rows) -> np.ndarray:
     return np.column_stack(events)
 
 
-def _told(known: Names) -> np.ndarray:
+def told_of(known: Names) -> np.ndarray:
     """What the library is told of names, a row each: see ``named`` in its text."""
     import numpy as np
 
