@@ -7,6 +7,7 @@ the same mathematical functions, which are compared when it is loaded.
 from __future__ import annotations
 
 import math
+import operator
 import sys
 from array import array
 from contextlib import contextmanager, suppress
@@ -14,6 +15,7 @@ from dataclasses import astuple
 from functools import cache, lru_cache
 from hashlib import sha256
 from importlib.util import find_spec
+from itertools import repeat
 from pathlib import Path
 from threading import Lock
 from typing import TYPE_CHECKING, NamedTuple
@@ -66,43 +68,42 @@ class Library:
         """Refuse functions whose results differ from Python's by a bit, a few hundred numbers at a time."""
         import ctypes
 
-        row = (ctypes.c_double * (2 + 2 * AT_ONCE))()
+        row = array("d", bytes(8 * (2 + 2 * AT_ONCE)))
+        there = (ctypes.c_double * len(row)).from_buffer(row)
         for place, name in enumerate(maths):
             for part in range(PAIRS // AT_ONCE):
-                pairs, wanted = _examples(name, part)
-                row[:] = [AT_ONCE, place, *pairs]
-                self._maths(row)
-                if array("d", row[2::2]).tobytes() != wanted.tobytes():
+                x, y, wanted = _examples(name, part)
+                row[0], row[1], row[2::2], row[3::2] = AT_ONCE, place, x, y
+                self._maths(there)
+                if row[2::2].tobytes() != wanted.tobytes():
                     raise EngineError(f"its {name}() gives other results than Python's")
                 yield
 
 
+SIZES = [10.0 ** (k % 13 - 8) if k % 2 else math.pi for k in range(26)]
+"""How large the numbers are on which functions are compared, in turn."""
+
+
 @cache
-def _pairs(part: int) -> array[float]:
+def _numbers(part: int, step: float) -> array[float]:
     """Numbers from far below 1 to far above, spread evenly by golden steps."""
-    pairs = array("d")
-    for k in range(part * AT_ONCE, (part + 1) * AT_ONCE):
-        size = 10.0 ** (k % 13 - 8) if k % 2 else math.pi
-        pairs.append((2.0 * (k * 0.6180339887498949 % 1.0) - 1.0) * size)
-        pairs.append((2.0 * (k * 0.7548776662466927 % 1.0) - 1.0) * size)
-    return pairs
+    places = range(part * AT_ONCE, (part + 1) * AT_ONCE)
+    return array("d", [(2.0 * (k * step % 1.0) - 1.0) * SIZES[k % len(SIZES)] for k in places])
 
 
 @cache
-def _examples(name: str, part: int) -> tuple[array[float], array[float]]:
+def _examples(name: str, part: int) -> tuple[array[float], array[float], array[float]]:
     """Pairs of numbers on which a function is compared, with Python's results."""
-    pairs = _pairs(part)[:]
-    x, y = pairs[::2], pairs[1::2]
+    x, y = _numbers(part, 0.6180339887498949), _numbers(part, 0.7548776662466927)
     if name in ("log", "sqrt", "pow"):
-        x = pairs[::2] = array("d", [abs(one) or 1.0 for one in x])
+        x = array("d", map(abs, x))
     if name == "exp":
         # as far as its results are numbers
-        x = pairs[::2] = array("d", [math.remainder(one, 1400.0) for one in x])
+        x = array("d", map(math.remainder, x, repeat(1400.0)))
     if name == "pow":
-        y = pairs[1::2] = array("d", [math.remainder(one, 8.0) for one in y])
-        return pairs, array("d", [a**b for a, b in zip(x, y, strict=True)])
-    function = MATHS[name]
-    return pairs, array("d", map(function, x, y) if name == "atan2" else map(function, x))
+        y = array("d", map(math.remainder, y, repeat(8.0)))
+        return x, y, array("d", map(operator.pow, x, y))
+    return x, y, array("d", map(MATHS[name], x, y) if name == "atan2" else map(MATHS[name], x))
 
 
 class Engine(NamedTuple):
