@@ -28,18 +28,20 @@ USED, KEY = ("mouse.move", "mouse.wheel", "pad.right_stick"), "key.KeyW"
 NAMES = [*(f"{name}.{part}" for name in USED for part in "xy"), KEY, "key.F12", "mouse.mvoe.x", "host.clear"]
 """Pairs and a key that the profile uses, a key that it does not, one that is none, and a host's word."""
 
+Line = tuple[float, str | None, float]
+
 lines = st.lists(
     st.tuples(
         st.sampled_from([0.0, 0.0, 0.0, 0.01, 0.5, nan, inf, -1.0]),
-        st.sampled_from([*NAMES, *NAMES[: 2 * len(USED)], *NAMES[:2]]),
+        st.sampled_from([*NAMES, None, *NAMES[: 2 * len(USED)], *NAMES[:2]]),
         st.sampled_from([0.0, 1.0, -0.5, 0.25, 3.0, nan, -inf]) | st.floats(-1.0, 1.0),
     ),
     max_size=30,
 )
-"""Rows, each with how long after the row before it it came."""
+"""Rows, each with how long after the row before it it came; some lack their name."""
 
 
-def table_of(rows: list[tuple[float, str, float]]) -> pd.DataFrame:
+def table_of(rows: list[Line]) -> pd.DataFrame:
     """The rows as a take's table, in order of time but for times that are none."""
     now, found = 0.0, []
     for wait, name, value in rows:
@@ -57,6 +59,8 @@ def one_by_one(table: pd.DataFrame) -> list[tuple[float, str, float, float]]:
     found: list[tuple[float, str, float, float]] = []
     before = ""
     for t, name, value in rows:
+        if not isinstance(name, str):
+            continue
         stem, _, part = name.rpartition(".")
         pair = stem in USED
         address = stem if pair else name
@@ -90,7 +94,7 @@ def compiled() -> Compiled:
 
 
 @given(lines)
-def test_rows_become_events_one_after_another(rows: list[tuple[float, str, float]]) -> None:
+def test_rows_become_events_one_after_another(rows: list[Line]) -> None:
     table = table_of(rows)
     found, _ = read(table, paired)
     wanted = [(t, float(PROGRAM.codes[name]), x, y) for t, name, x, y in one_by_one(table)]
@@ -100,7 +104,7 @@ def test_rows_become_events_one_after_another(rows: list[tuple[float, str, float
 @needs_compiler
 @settings(max_examples=300)
 @given(lines, st.integers(1, 40))
-def test_c_makes_the_same_events_and_counts(rows: list[tuple[float, str, float]], at_once: int) -> None:
+def test_c_makes_the_same_events_and_counts(rows: list[Line], at_once: int) -> None:
     table = table_of(rows)
     loop = compiled()
     with pytest.MonkeyPatch.context() as patch:
@@ -120,8 +124,14 @@ def test_c_leaves_what_is_odd_to_python() -> None:
         seen.append(loop.paired(known, t, value, number))
         return seen[-1]
 
-    good = [(0.0, "mouse.move.x", 3.0), (0.0, "mouse.move.y", 4.0), (0.5, "key.F12", 1.0), (0.0, KEY, 1.0)]
-    for odd in ((0.0, "mouse.mvoe.x", 1.0), (0.0, KEY, 3.0), (0.0, KEY, nan), (inf, KEY, 1.0)):
+    good: list[Line] = [
+        (0.0, "mouse.move.x", 3.0),
+        (0.0, "mouse.move.y", 4.0),
+        (0.5, "key.F12", 1.0),
+        (0.0, KEY, 1.0),
+    ]
+    odds: list[Line] = [(0.0, "mouse.mvoe.x", 1.0), (0.0, KEY, 3.0), (0.0, KEY, nan), (inf, KEY, 1.0)]
+    for odd in (*odds, (0.0, None, 1.0)):
         read(table_of([*good, odd]), seeing)
         assert seen.pop() is None
     read(table_of(good), seeing)

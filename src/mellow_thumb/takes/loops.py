@@ -160,15 +160,15 @@ class Compiled:
 
         if self._known[0] is not known:
             self._known = known, told_of(known)
-        count = len(t)
+        count, told = len(t), self._known[1]
         self._made, self._before = self._before, self._made
         if count > len(self._made):
             self._made = np.empty((count, 4))
+        made = self._made
         rows = [np.ascontiguousarray(t), np.ascontiguousarray(value), number.astype(np.int32)]
-        known_and_made = map(_address, (self._known[1], self._made))
-        lines = (ctypes.c_int64 * 6)(*map(_address, rows), count, *known_and_made)
+        lines = (ctypes.c_int64 * 6)(*map(_address, rows), count, _address(told), _address(made))
         self._events(lines)
-        return None if lines[3] < 0 else Rows(*self._made[: lines[3]].T)
+        return None if lines[3] < 0 else Rows(*made[: lines[3]].T)
 
 
 def _items(events: Rows) -> np.ndarray:

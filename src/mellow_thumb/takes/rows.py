@@ -45,10 +45,11 @@ class Names(NamedTuple):
     most: float
     """The range in which a value is in everyone's."""
 
-    def take_all(self, t: np.ndarray, value: np.ndarray) -> bool:
-        """Whether all rows, sorted by time, are used, finite and in every one's range."""
+    def take_all(self, t: np.ndarray, value: np.ndarray, number: np.ndarray) -> bool:
+        """Whether all rows, sorted by time, have a name, are used, finite and in every one's range."""
         inside = len(t) > 0 and self.least <= value.min() and value.max() <= self.most
-        return bool(inside and t[0] > -1e300 and t[-1] < 1e300)
+        named = inside and number.max() < len(self.names) - 1
+        return bool(named and t[0] > -1e300 and t[-1] < 1e300)
 
     def lone_pair(self, number: np.ndarray) -> int:
         """The code of the signal that all rows belong to, ``.x`` and ``.y`` in turn; -1 if they do not."""
@@ -63,7 +64,7 @@ def paired(known: Names, t: np.ndarray, value: np.ndarray, number: np.ndarray) -
     """The events of rows, sorted by time; None where one might have to be refused, clipped or passed over."""
     import numpy as np
 
-    if not known.take_all(t, value):
+    if not known.take_all(t, value, number):
         return None
     lone = known.lone_pair(number)
     if lone >= 0 and bool((t[0::2] == t[1::2]).all()):
