@@ -174,6 +174,8 @@ def test_turns_are_told_in_the_hosts_axes() -> None:
     assert 'found "+x,+y"; expected three axes' in done.output
     wrong = CliRunner().invoke(main, ["tell", str(marsh.DYKE), "--basis", "+x,+y,+q"])
     assert wrong.exit_code == 1
+    with pytest.raises(mt.ArgumentError, match=r"basis: found 'xyz'; expected one such as mt.Basis"):
+        tell(mt.load_profile(marsh.DYKE), "xyz")  # type: ignore[arg-type]
 
 
 def test_json_says_the_same() -> None:

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING, Any
 
 from ..basics import listed
 from ..plan import FAMILIES
+from ..session import check_basis
 from .controls import controls_of
 from .plain_words import camera_words, character_words, cue_words, during, gate_words, when_words
 from .states import states_of
@@ -91,7 +92,10 @@ def tell(profile: Plan, basis: Basis | None = None) -> Telling:
 
     Each route is measured by itself, in a session, with every sign included. With a `basis` turns are also
     told in your own axes.
+
+    Raises :class:`ArgumentError` for what is no basis.
     """
+    check_basis(basis)
     gates = {gate.name: gate for gate in profile.gates}
     states = list(states_of(profile))
     controls = [one for route in profile.routes for one in controls_of(profile, route, states, basis)]

@@ -2,7 +2,7 @@
 
 from .answers import speed_between
 from .basis import Basis
-from .coordinates import Coordinates, coordinates_of
+from .coordinates import Coordinates, check_basis, coordinates_of
 from .doors import NOT_FINITE, is_known, outside, things, unlisted
 from .fed import Fed
 from .frame import Frame
@@ -36,6 +36,7 @@ __all__ = [
     "Unscaled",
     "View",
     "Walker",
+    "check_basis",
     "coordinates_of",
     "feels",
     "is_known",

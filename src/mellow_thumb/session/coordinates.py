@@ -25,14 +25,19 @@ def check_units(units_per_metre: float) -> float:
     return float(units_per_metre)
 
 
+def check_basis(basis: object) -> None:
+    """Raise :class:`ArgumentError` for what is no basis, nor None for ours."""
+    if basis is not None and not isinstance(basis, Basis):
+        raise ArgumentError(f'basis: found {basis!r}; expected one such as mt.Basis("+x", "+z", "+y")')
+
+
 def coordinates_of(basis: Basis | None, units_per_metre: float) -> Coordinates | None:
     """A host's coordinates; None if they are ours.
 
     Raises :class:`ArgumentError` for what is no basis, and for a bad scale.
     """
     units = check_units(units_per_metre)
-    if basis is not None and not isinstance(basis, Basis):
-        raise ArgumentError(f'basis: found {basis!r}; expected one such as mt.Basis("+x", "+z", "+y")')
+    check_basis(basis)
     return Coordinates(basis or OURS, units) if units != 1.0 or basis not in (None, OURS) else None
 
 
