@@ -17,6 +17,7 @@ from mellow_thumb import (
     Profile,
     Take,
     TakeError,
+    load_profile,
     marsh,
     read_take,
     replay,
@@ -176,6 +177,20 @@ def test_a_replay_says_what_it_refused(glasses: Profile) -> None:
         "mouse.right": {"outside 0 to 1": 1},
     }
     assert played["yaw"].iloc[0] == 1.0  # what is stamped before the beginning counts from the beginning
+
+
+@pytest.mark.parametrize("kind", ["object", "category"])
+@pytest.mark.parametrize("name", ["", None])
+def test_a_row_without_a_signal_is_refused_and_found(name: str | None, kind: str) -> None:
+    rows = {"t": [0.1, 0.2, 0.3], "signal": ["mouse.move.x", name, "mouse.move.x"], "value": [1.0, 50.0, 2.0]}
+    take = Take(pd.DataFrame(rows).astype({"signal": kind}), file="hands.csv", line=6)
+    profile = load_profile(marsh.PROFILE)
+    table = replay(profile, take, until=1.0, compiled=False)
+    assert table.attrs["refused"] == {"(no signal)": {"unknown signal": 1}}
+    assert table.attrs["used"] == 2
+    assert take.first("(no signal)") == "hands.csv:7"
+    rest = replay(profile, Take(take.table.iloc[[0, 2]]), until=1.0, compiled=False)
+    assert table["yaw"].tolist() == rest["yaw"].tolist()
 
 
 def test_wrong_frames_are_refused(glasses: Profile, sweep: Take) -> None:

@@ -11,7 +11,7 @@ from .gate_checks import MOST_FREE, check_changeable, excludes, in_order
 from .gates import CURSORS, Condition, Gate, GateState, Several, Travel, When
 from .labels import carried_by, label, label_of
 from .movement import GLIDE, MOVES, POINTED, Movement
-from .near_signals import near_signal
+from .near_signals import NAMELESS, near_signal
 from .numbers import Shape, Taken, take_apart, with_parameters, with_routes
 from .plan import Plan
 from .routes import Route
@@ -86,6 +86,7 @@ __all__ = [
     "MERGE",
     "MOST_FREE",
     "MOVES",
+    "NAMELESS",
     "NEARING",
     "NEVER",
     "NOTHING",

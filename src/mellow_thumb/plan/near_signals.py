@@ -9,6 +9,8 @@ from ..basics import nearest
 if TYPE_CHECKING:
     from collections.abc import Iterable
 
+NAMELESS = "(no signal)"
+"""What is said of an event or a row without a signal's name."""
 DEVICE_WORDS = {"gamepad": "pad", "controller": "pad", "keyboard": "key"}
 """Other words for devices."""
 OTHER_WORDS = {

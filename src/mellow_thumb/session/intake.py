@@ -7,7 +7,7 @@ from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 from ..basics import ArgumentError, listed, nearest
-from ..plan import INTERFACE, find_signal
+from ..plan import INTERFACE, NAMELESS, find_signal
 from ..weaving import NO_TIME
 from .doors import NOT_FINITE, ONLY_Y, PAIR, SWITCH, doors, outside, things, unlisted
 from .hearing import Hearing
@@ -311,7 +311,7 @@ class Intake:
         """Ignore a signal that this plan does not use; refuse an unknown one."""
         reason = unlisted(signal, self.doors)
         if reason:
-            self.refuse(str(signal), reason)
+            self.refuse(str(signal) or NAMELESS, reason)
         elif self.reasons is not None:
             self.reasons.count(str(signal), "the profile does not use it")
 

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from ..basics import ArgumentError, listed
+from ..plan import NAMELESS
 
 if TYPE_CHECKING:
     import pandas as pd
@@ -49,7 +50,10 @@ class Take:
     def first(self, signal: str) -> str:
         """Where a signal, or one of its components, first occurs: file and line, as far as known."""
         names = self.table["signal"]
-        rows = names.isin([signal, f"{signal}.x", f"{signal}.y"]).to_numpy().nonzero()[0]
+        there = names.isin([signal, f"{signal}.x", f"{signal}.y"])
+        if signal == NAMELESS:
+            there = names.isna() | names.isin([""])
+        rows = there.to_numpy().nonzero()[0]
         return f"{self.file}:{self.line + int(rows[0])}" if self.line and len(rows) else self.file
 
 

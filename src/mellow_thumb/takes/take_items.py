@@ -6,7 +6,7 @@ from collections import Counter
 from collections.abc import Callable
 from typing import TYPE_CHECKING, NamedTuple
 
-from ..plan import COMPONENTS, find_signal
+from ..plan import COMPONENTS, NAMELESS, find_signal
 from ..session import NOT_FINITE, Readings, Unscaled, feels, is_known, outside, things, unlisted
 from .rows import REFUSED, UNUSED, Names, Rows, joined, paired
 
@@ -237,4 +237,4 @@ def numbered(column: pd.Series) -> tuple[np.ndarray, list[str]]:
         number, names = pd.factorize(column)
     if len(number) and number.min() < 0:
         number = np.where(number < 0, len(names), number)
-    return number, [*map(str, names.tolist()), "nan"]
+    return number, [*(str(name) or NAMELESS for name in names.tolist()), NAMELESS]
