@@ -358,6 +358,7 @@ def room_start(layout: Layout, program: Program) -> tuple[float, ...]:
     unread = layout.numbers - layout.state - len(program.start)
     asked = (layout.frame - layout.again) // 2
     start = (*program.rig.values(), *program.start, *((0.0,) * unread), *program.numbers)
+    # as if each exponential had been asked for that of 0 before
     return start + (0.0, 1.0) * asked
 
 
