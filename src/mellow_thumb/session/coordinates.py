@@ -26,7 +26,7 @@ def check_units(units_per_metre: float) -> float:
 
 
 def check_basis(basis: object) -> None:
-    """Raise :class:`ArgumentError` for what is no basis, nor None for ours."""
+    """Raise :class:`ArgumentError` for anything but a basis, or None for ours."""
     if basis is not None and not isinstance(basis, Basis):
         raise ArgumentError(f'basis: found {basis!r}; expected one such as mt.Basis("+x", "+z", "+y")')
 

@@ -68,7 +68,7 @@ def rows_for(names: Iterable[str], frames: int) -> Read:
 def table_of(
     program: Program, ends: np.ndarray, read: Read, before: Mapping[str, float] | None = None
 ) -> pd.DataFrame:
-    """A replay's table, made of its rows, which it takes; `before` is how the piece before ended."""
+    """A replay's table, made in its own rows, which change; `before` is how the piece before ended."""
     import numpy as np
     import pandas as pd
 

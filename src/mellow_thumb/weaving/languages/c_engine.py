@@ -35,7 +35,7 @@ _PAIRS = ("atan2", "pow")
 _TEXT = """
 /* Woven by Mellow Thumb, for its own use. */
 #if defined(__GNUC__) && !defined(__clang__)
-/* What of -O2 takes gcc a third of its time and makes nothing here quicker. */
+/* These parts of -O2 take gcc a third of its time, and make nothing here quicker. */
 #pragma GCC optimize("no-tree-pre", "no-code-hoisting", "no-gcse", "no-tree-vrp", "no-tree-slp-vectorize")
 #pragma GCC optimize("no-expensive-optimizations")
 #endif
@@ -100,7 +100,7 @@ static void pose(kept *restrict s, const double *restrict n, const double *restr
 @pose@
 }
 
-/* Let events act, and a frame after them, where there is one. Only here is `act` called: so it is inlined. */
+/* Let events act, and a frame after them, where there is one. `act` is called only here, so it is inlined. */
 static void acts(kept *restrict s, const double *restrict n, const item *one, int64_t count,
                  const item *frame)
 {
@@ -269,8 +269,8 @@ typedef struct {
  * what the profile does not use is passed over. The count is then that of the events; -1 if a row is to be
  * refused or clipped.
  *
- * Which signal comes next nobody can guess, the processor neither: so nothing but what is passed over is a
- * branch. What a second row of an event says of the other part goes where the next event will be. */
+ * No processor can guess which signal comes next, so only what is passed over is a branch. The second row of
+ * an event says nothing of the first part: what it writes of it goes where the next event will be. */
 SHOWN void room_events(lines *of)
 {
     const double *const t = of->t, *const value = of->value;
@@ -358,7 +358,7 @@ def room_start(layout: Layout, program: Program) -> tuple[float, ...]:
     unread = layout.numbers - layout.state - len(program.start)
     asked = (layout.frame - layout.again) // 2
     start = (*program.rig.values(), *program.start, *((0.0,) * unread), *program.numbers)
-    # as if each exponential had been asked for that of 0 before
+    # as if each had been asked for exp(0) before
     return start + (0.0, 1.0) * asked
 
 
@@ -370,7 +370,7 @@ class _C(C):
     def __init__(
         self, kept: Mapping[str, str], program: Program, again: list[str], given: Iterable[str] = ()
     ) -> None:
-        """`again` collects the exponentials that keep what they were asked."""
+        """`again` collects what those exponentials are asked that keep it."""
         super().__init__(kept, given)
         self.places = {name: k for k, name in enumerate(program.parameters)}
         self.again = again
@@ -384,11 +384,11 @@ class _C(C):
 
         Not over an event's age: that is its own.
         """
-        text, binds = super().value_call(one)
-        if text.startswith("exp(") and _is_rate_over_time(one.parts[0]) and AGE.name not in one.names:
-            text = f"again_exp(s->again + {4 * len(self.again)}, {text.removeprefix('exp(')}"
-            self.again.append(text)
-        return text, binds
+        called: str = one.function  # type: ignore[attr-defined]
+        if called != "exp" or not _is_rate_over_time(one.parts[0]) or AGE.name in one.names:
+            return super().value_call(one)
+        self.again.append(self.value(one.parts[0]))
+        return f"again_exp(s->again + {4 * (len(self.again) - 1)}, {self.again[-1]})", ATOM
 
 
 def _is_rate_over_time(one: Value) -> bool:
