@@ -480,3 +480,14 @@ def test_a_plan_goes_to_another_process_whole() -> None:
         plan = beside.bare(mt.load_profile(path))
         assert pickle.loads(pickle.dumps(plan)) == plan
         assert pickle.loads(pickle.dumps(plan)).digest == plan.digest
+
+
+@needs_compiler
+def test_what_has_no_time_acts_in_a_frame_of_no_length() -> None:
+    profile = mt.load_profile(marsh.PROFILE)
+    with quickly():
+        sessions = [profile.session(compiled=compiled) for compiled in (False, True)]
+    for one in sessions:
+        one.tick(1 / 60)
+        one.feed("mouse.move", (5.0, 3.0))
+    assert [one.tick(0.0).axes["yaw"] for one in sessions] == [0.25, 0.25]

@@ -135,9 +135,10 @@ SHOWN void room_frame(double *room)
     const int count = (int)room[@FRAME_AT@ + 2];
     double latest = room[@FRAME_AT@];
     for (int k = 0; k < count; k++) {
-        if (one[k].t == -HUGE_VAL)
-            one[k].t = latest;
-        if (!(latest <= one[k].t && one[k].t < frame.t && one[k].code >= 0.0)) {
+        const int timed = one[k].t != -HUGE_VAL;
+        if (!timed)
+            one[k].t = latest; /* in a frame of no length that is its end */
+        if (!(one[k].code >= 0.0) || (timed && !(latest <= one[k].t && one[k].t < frame.t))) {
             room[@FRAME_AT@ + 2] = -1.0;
             return;
         }
